@@ -1,0 +1,24 @@
+#include "denoise/bm3d.h"
+#include "denoise/nlm.h"
+#include "denoise/wavelet.h"
+
+namespace irenic {
+
+const std::vector<std::unique_ptr<Method>>& methods() {
+    static const auto all = [] {
+        std::vector<std::unique_ptr<Method>> list;
+        list.push_back(std::make_unique<Wavelet>());
+        list.push_back(std::make_unique<NonLocalMeans>());
+        list.push_back(std::make_unique<BlockMatching>());
+        return list;
+    }();
+    return all;
+}
+
+const Method* findMethod(const std::string& id) {
+    for (const auto& method : methods())
+        if (method->id() == id) return method.get();
+    return nullptr;
+}
+
+} // namespace irenic

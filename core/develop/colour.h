@@ -1,0 +1,31 @@
+// From camera colours to the colours of a screen or a file.
+#pragma once
+
+#include <array>
+
+#include "raw/photo.h"
+
+namespace irenic {
+
+// Multipliers that make the as-shot neutral grey, the smallest 1.
+Vector3 balanceOf(const Photo& photo);
+
+// White-balanced camera colours to linear XYZ under D50 (the profile connection space). By the forward
+// matrix where the photo has one, else from the colour matrix (DNG 1.6, chapter 6); the neutral goes to D50
+// white either way. Of two profiles the one nearer to daylight is used.
+Matrix3 cameraToXyzD50(const Photo& photo);
+
+enum class OutputSpace { Srgb, AdobeRgbCompatible, ProPhotoCompatible };
+
+// XYZ D50 to the linear values of a space.
+Matrix3 xyzD50To(OutputSpace space);
+
+// The transfer curve of a space for v in 0..1 (IEC 61966-2-1; Adobe RGB (1998) 4.3.5.2: 563/256; ROMM RGB, ANSI/I3A
+// IT10.7666: 1.8).
+float encoded(OutputSpace space, float v);
+
+// The display tone curve on linear light: a slight shoulder that takes values up to 2 softly to 1 and a toe
+// that keeps black black. Monotone, 0 at 0.
+float tone(float linear);
+
+} // namespace irenic

@@ -1,0 +1,40 @@
+// What a long computation listens to and tells: a request to stop, and how far it has come.
+#pragma once
+
+#include <atomic>
+#include <exception>
+#include <functional>
+#include <stop_token>
+
+#include "image/rect.h"
+
+namespace irenic {
+
+// Thrown by a computation that was asked to stop; its results are incomplete and must be dropped.
+struct Cancelled : std::exception {
+    const char* what() const noexcept override { return "cancelled"; }
+};
+
+// Passed down by reference. check() is called at least every few milliseconds of work. `done` (may be null)
+// receives the finished share, 0..1, never falling.
+struct Work {
+    std::stop_token stop;
+    std::atomic<float>* done = nullptr;
+
+    void check() const {
+        if (stop.stop_requested()) throw Cancelled();
+    }
+    void report(double share) const {
+        if (done) done->store(static_cast<float>(share), std::memory_order_relaxed);
+    }
+};
+
+// Calls body(tile) for every tile of the fixed grid of `size` x `size` pixels that meets `area`, in
+// parallel; tiles are whole grid tiles, not cut at the area's edge, so that what a tile computes does not
+// depend on the area asked for. Checks `work` before every tile. An exception of a body is rethrown.
+void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body);
+
+// Calls body(first, last) for bands of rows that cover 0..rows-1, in parallel.
+void forEachBand(int rows, int atLeast, const Work& work, const std::function<void(int, int)>& body);
+
+} // namespace irenic

@@ -1,0 +1,187 @@
+#include "noise/estimate.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <vector>
+
+#include "raw/photo.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kBlock = 8;
+// Frequencies (u, v) with u + v below this rank blocks by texture; those well above measure the noise.
+constexpr int kLow = 5;
+constexpr int kHigh = 9;
+
+struct Block {
+    float mean, low;
+    std::array<float, kBlock * kBlock> high; // squared coefficients of the high frequencies
+};
+
+const std::array<float, kBlock * kBlock>& cosines() {
+    static const auto table = [] {
+        std::array<float, kBlock * kBlock> t{};
+        for (int u = 0; u < kBlock; ++u)
+            for (int x = 0; x < kBlock; ++x) {
+                const double scale = u == 0 ? std::sqrt(1.0 / kBlock) : std::sqrt(2.0 / kBlock);
+                t[static_cast<std::size_t>(u * kBlock + x)] =
+                    static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kBlock));
+            }
+        return t;
+    }();
+    return table;
+}
+
+// The 2-D DCT-II of the block at `p`.
+void transform(const float* p, std::ptrdiff_t stride, float* out) {
+    const float* c = cosines().data();
+    float rows[kBlock * kBlock];
+    for (int y = 0; y < kBlock; ++y)
+        for (int u = 0; u < kBlock; ++u) {
+            float sum = 0;
+            for (int x = 0; x < kBlock; ++x) sum += p[y * stride + x] * c[u * kBlock + x];
+            rows[y * kBlock + u] = sum;
+        }
+    for (int v = 0; v < kBlock; ++v)
+        for (int u = 0; u < kBlock; ++u) {
+            float sum = 0;
+            for (int y = 0; y < kBlock; ++y) sum += rows[y * kBlock + u] * c[v * kBlock + y];
+            out[v * kBlock + u] = sum;
+        }
+}
+
+struct Point {
+    double x, variance, weight;
+};
+
+// The least-squares line through the points with b >= 0 and a >= 0.
+NoiseLine fitLine(const std::vector<Point>& points) {
+    double w = 0, x = 0, y = 0, xx = 0, xy = 0;
+    for (const Point& p : points) {
+        w += p.weight;
+        x += p.weight * p.x;
+        y += p.weight * p.variance;
+        xx += p.weight * p.x * p.x;
+        xy += p.weight * p.x * p.variance;
+    }
+    const double det = w * xx - x * x;
+    NoiseLine line;
+    if (det > 1e-12 * w * xx) {
+        line.a = (w * xy - x * y) / det;
+        line.b = (y - line.a * x) / w;
+    } else {
+        line.a = x > 0 ? y / x : 0;
+    }
+    if (line.b < 0) line = {xx > 0 ? xy / xx : 0, 0};
+    if (line.a < 0) line = {0, w > 0 ? y / w : 0};
+    return line;
+}
+
+} // namespace
+
+NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
+    // A few hundred thousand blocks are plenty: thin them out evenly on large photos.
+    const double wanted = 240000;
+    const double area = static_cast<double>(samples.width()) * samples.height();
+    const int step = std::max(4, static_cast<int>(std::sqrt(area / wanted)));
+    std::vector<std::vector<Block>> bands(static_cast<std::size_t>(std::max(1, samples.height() / step + 1)));
+    forEachBand(static_cast<int>(bands.size()), 8, work, [&](int first, int last) {
+        for (int band = first; band < last; ++band) {
+            const int y = band * step;
+            if (y + kBlock > samples.height()) continue;
+            for (int x = 0; x + kBlock <= samples.width(); x += step) {
+                bool clipped = false;
+                for (int j = 0; j < kBlock && !clipped; ++j)
+                    for (int i = 0; i < kBlock; ++i) clipped |= samples.at(x + i, y + j) >= clip;
+                if (clipped) continue;
+                float f[kBlock * kBlock];
+                transform(samples.row(y) + x, samples.stride(), f);
+                Block block{f[0] / kBlock, 0, {}};
+                for (int v = 0; v < kBlock; ++v)
+                    for (int u = 0; u < kBlock; ++u) {
+                        const float e = f[v * kBlock + u] * f[v * kBlock + u];
+                        if (u + v > 0 && u + v < kLow) block.low += e;
+                        block.high[static_cast<std::size_t>(v * kBlock + u)] = e;
+                    }
+                bands[static_cast<std::size_t>(band)].push_back(block);
+            }
+        }
+    });
+    std::vector<Block> blocks;
+    for (auto& band : bands) blocks.insert(blocks.end(), band.begin(), band.end());
+    if (blocks.size() < 64) return {0, 1e-8};
+    std::sort(blocks.begin(), blocks.end(), [](const Block& l, const Block& r) { return l.mean < r.mean; });
+
+    // Classes of equal population would put nearly all of them where the photo is dark; classes of equal
+    // width would leave bright ones empty. Half of each: split the sorted list whenever either is reached.
+    const std::size_t fullest = std::max<std::size_t>(400, blocks.size() / 24);
+    const std::size_t emptiest = std::max<std::size_t>(60, blocks.size() / 2000);
+    const float widest = 0.06f;
+    std::vector<Point> points;
+    for (std::size_t begin = 0; begin < blocks.size();) {
+        std::size_t end = begin + std::min(emptiest, blocks.size() - begin);
+        while (end < blocks.size() && end - begin < fullest && blocks[end].mean - blocks[begin].mean < widest) ++end;
+        const std::size_t count = end - begin;
+        if (count >= 40) {
+            const auto first = blocks.begin() + static_cast<std::ptrdiff_t>(begin);
+            const std::size_t keep = std::max<std::size_t>(24, count / 12);
+            std::nth_element(first, first + static_cast<std::ptrdiff_t>(keep - 1), first + static_cast<std::ptrdiff_t>(count),
+                             [](const Block& l, const Block& r) { return l.low < r.low; });
+            std::vector<double> variances;
+            double mean = 0;
+            for (std::size_t i = 0; i < keep; ++i) mean += first[static_cast<std::ptrdiff_t>(i)].mean;
+            mean /= static_cast<double>(keep);
+            for (int v = 0; v < kBlock; ++v)
+                for (int u = 0; u < kBlock; ++u) {
+                    if (u + v < kHigh) continue;
+                    double sum = 0;
+                    for (std::size_t i = 0; i < keep; ++i)
+                        sum += first[static_cast<std::ptrdiff_t>(i)].high[static_cast<std::size_t>(v * kBlock + u)];
+                    variances.push_back(sum / static_cast<double>(keep));
+                }
+            std::nth_element(variances.begin(), variances.begin() + static_cast<std::ptrdiff_t>(variances.size() / 2),
+                             variances.end());
+            const double variance = variances[variances.size() / 2];
+            if (variance > 0) points.push_back({mean, variance, static_cast<double>(keep) / (variance * variance)});
+        }
+        begin = end;
+    }
+    if (points.empty()) return {0, 1e-8};
+
+    // Texture only ever adds variance: points far above the line are texture. Refit without them.
+    NoiseLine line = fitLine(points);
+    for (int round = 0; round < 12; ++round) {
+        std::vector<Point> trusted = points;
+        for (Point& p : trusted) {
+            const double expected = std::max(line.variance(p.x), 1e-12);
+            const double excess = p.variance / expected - 1;
+            const double spread = 0.04;
+            p.weight *= (excess > 0 ? 1 / (1 + excess * excess / (spread * spread)) : 1.0) * p.variance * p.variance /
+                        (expected * expected);
+        }
+        line = fitLine(trusted);
+    }
+    if (line.a + line.b <= 0) line.b = 1e-10;
+    return line;
+}
+
+NoiseModel measureNoise(const Photo& photo, const Work& work) {
+    NoiseModel model;
+    const int w = photo.width() / 2, h = photo.height() / 2;
+    for (int s = 0; s < 4; ++s) {
+        Plane plane(w, h);
+        forEachBand(h, 64, work, [&](int first, int last) {
+            for (int y = first; y < last; ++y)
+                for (int x = 0; x < w; ++x) plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
+        });
+        const int channel = photo.mosaic.channel(s);
+        model.channel[static_cast<std::size_t>(channel)] = measureNoiseLine(plane, 0.98f, work);
+        work.report(0.5 + 0.12 * (s + 1));
+    }
+    return model;
+}
+
+} // namespace irenic

@@ -1,0 +1,111 @@
+// A photo as the sensor gave it: the untouched mosaic and all that is needed to understand it.
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <stdexcept>
+#include <string>
+#include <vector>
+
+#include "image/matrix.h"
+#include "image/rect.h"
+#include "image/work.h"
+#include "noise/model.h"
+#include "raw/metadata.h"
+
+namespace irenic {
+
+// The four sites of a 2x2 mosaic cell in reading order, each with its colour.
+struct Mosaic {
+    enum Colour : std::uint8_t { Red, Green, Blue };
+    std::array<Colour, 4> site{Red, Green, Green, Blue};
+
+    Colour at(int x, int y) const { return site[static_cast<std::size_t>((y & 1) * 2 + (x & 1))]; }
+    // "RGGB" and so on.
+    std::string name() const;
+    // The channel of the noise model that a site belongs to: 0 R, 1 G in R's row, 2 G in B's row, 3 B.
+    int channel(int siteIndex) const;
+};
+
+// Black levels in DN: a repeating pattern plus an offset for each column and row (DNG 1.6, BlackLevel,
+// BlackLevelDeltaH, BlackLevelDeltaV). Coordinates are those of the active area.
+struct BlackLevel {
+    int columns = 1, rows = 1;
+    std::vector<float> pattern{0.f};
+    std::vector<float> deltaH, deltaV; // empty: none
+
+    float at(int x, int y) const {
+        float value = pattern[static_cast<std::size_t>(y % rows * columns + x % columns)];
+        if (!deltaH.empty()) value += deltaH[static_cast<std::size_t>(x)];
+        if (!deltaV.empty()) value += deltaV[static_cast<std::size_t>(y)];
+        return value;
+    }
+    // The mean of the pattern, without the offsets of columns and rows.
+    double mean() const;
+};
+
+// Camera colour as DNG describes it (DNG 1.6, chapter 6). Matrices map XYZ to camera colours.
+struct ColourProfile {
+    int illuminant = 21; // EXIF LightSource code; 21 is D65
+    Matrix3 colourMatrix = kIdentity3;
+    std::optional<Matrix3> forwardMatrix; // white-balanced camera colours to XYZ D50
+    Matrix3 calibration = kIdentity3;
+};
+
+// Immutable once read; share it as PhotoPtr.
+struct Photo {
+    std::filesystem::path file;
+    std::string make, model, lens, taken; // `taken` as EXIF writes it, "YYYY:MM:DD HH:MM:SS"; empty: unknown
+    double iso = 0, exposure = 0, aperture = 0, focal = 0; // 0: unknown. Seconds, f-number, millimetres
+    int orientation = 1;                                   // EXIF 1..8
+    int bits = 0;                                          // bits of the white level
+
+    int rawWidth = 0, rawHeight = 0;    // the whole frame, masked border included
+    std::vector<std::uint16_t> samples; // rawWidth x rawHeight, reading order, as stored
+    Rect active;                        // the part of the frame that saw light; all other coordinates start here
+    Rect crop;                          // the part of the active area meant to be shown
+    Mosaic mosaic;
+    BlackLevel black;
+    double white = 65535;
+
+    std::vector<ColourProfile> profiles; // one or two; never empty
+    Vector3 neutral{1, 1, 1};            // as-shot neutral in camera colours, the largest 1
+    double baselineExposure = 0;         // stops
+
+    NoiseModel noise;                      // measured from the samples
+    std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
+
+    Metadata metadata;
+
+    int width() const { return active.width; }
+    int height() const { return active.height; }
+    std::uint16_t sample(int x, int y) const {
+        return samples[static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) +
+                       static_cast<std::size_t>(active.x + x)];
+    }
+    // 0 at black, 1 at white; may lie outside.
+    float normalised(int x, int y) const {
+        const float level = black.at(x, y);
+        return (static_cast<float>(sample(x, y)) - level) / (static_cast<float>(white) - level);
+    }
+    // "12.5 s", "1/60 s"; empty when unknown.
+    std::string exposureText() const;
+    std::string camera() const;
+};
+
+using PhotoPtr = std::shared_ptr<const Photo>;
+
+// Why a photo cannot be used. what() is a whole sentence for the user: the file's name, what happened, what
+// can be done.
+struct PhotoError : std::runtime_error {
+    using std::runtime_error::runtime_error;
+};
+
+// Reads a raw file: LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then
+// measures the noise. Throws PhotoError (missing, empty, truncated, not a picture, unsupported) and Cancelled.
+PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {});
+
+} // namespace irenic

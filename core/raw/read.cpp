@@ -1,0 +1,211 @@
+#include <libraw/libraw.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "noise/estimate.h"
+#include "raw/photo.h"
+
+namespace irenic {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+// DNG 1.6 tags that LibRaw reads in part or not at all.
+constexpr std::uint16_t kBlackLevelDeltaH = 0xc61b, kBlackLevelDeltaV = 0xc61c, kColorMatrix1 = 0xc621,
+                        kColorMatrix2 = 0xc622, kCameraCalibration1 = 0xc623, kCameraCalibration2 = 0xc624,
+                        kAnalogBalance = 0xc627, kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
+                        kCalibrationIlluminant1 = 0xc65a, kCalibrationIlluminant2 = 0xc65b,
+                        kForwardMatrix1 = 0xc714, kForwardMatrix2 = 0xc715, kNoiseProfile = 0xc761,
+                        kDefaultCropOrigin = 0xc61f, kDefaultCropSize = 0xc620;
+
+[[noreturn]] void fail(const fs::path& file, const std::string& what) {
+    throw PhotoError(file.filename().string() + ": " + what);
+}
+
+std::optional<Matrix3> matrixOf(const TagEntry* entry) {
+    if (!entry || entry->count != 9) return std::nullopt;
+    Matrix3 m;
+    for (std::size_t i = 0; i < 9; ++i) m[i] = entry->number(i);
+    return m;
+}
+
+void readLevels(Photo& photo, LibRaw& raw) {
+    const auto& colour = raw.imgdata.color;
+    // LibRaw splits the levels into a common one, one for each channel and a pattern: add them up again.
+    const unsigned rows = std::max(1U, colour.cblack[4]), columns = std::max(1U, colour.cblack[5]);
+    const bool patterned = colour.cblack[4] != 0 && colour.cblack[5] != 0;
+    photo.black.rows = static_cast<int>(std::lcm(2U, rows));
+    photo.black.columns = static_cast<int>(std::lcm(2U, columns));
+    photo.black.pattern.clear();
+    for (int y = 0; y < photo.black.rows; ++y)
+        for (int x = 0; x < photo.black.columns; ++x) {
+            unsigned level = colour.black + colour.cblack[raw.COLOR(y, x)];
+            if (patterned)
+                level += colour.cblack[6 + static_cast<unsigned>(y) % rows * columns + static_cast<unsigned>(x) % columns];
+            photo.black.pattern.push_back(static_cast<float>(level));
+        }
+    const auto offsets = [&](std::uint16_t tag, int size) {
+        std::vector<float> out;
+        const TagEntry* entry = photo.metadata.dng(tag);
+        if (entry && static_cast<int>(entry->count) == size)
+            for (const double v : entry->numbers()) out.push_back(static_cast<float>(v));
+        return out;
+    };
+    photo.black.deltaH = offsets(kBlackLevelDeltaH, photo.active.width);
+    photo.black.deltaV = offsets(kBlackLevelDeltaV, photo.active.height);
+    photo.white = colour.maximum;
+    photo.bits = static_cast<int>(std::ceil(std::log2(photo.white + 1)));
+}
+
+void readColour(Photo& photo, LibRaw& raw) {
+    const Metadata& tags = photo.metadata;
+    const auto add = [&](std::uint16_t matrix, std::uint16_t forward, std::uint16_t calibration,
+                         std::uint16_t illuminant) {
+        const auto m = matrixOf(tags.dng(matrix));
+        if (!m) return;
+        ColourProfile profile;
+        profile.colourMatrix = *m;
+        profile.forwardMatrix = matrixOf(tags.dng(forward));
+        profile.calibration = matrixOf(tags.dng(calibration)).value_or(kIdentity3);
+        if (const TagEntry* light = tags.dng(illuminant)) profile.illuminant = static_cast<int>(light->number());
+        photo.profiles.push_back(profile);
+    };
+    add(kColorMatrix1, kForwardMatrix1, kCameraCalibration1, kCalibrationIlluminant1);
+    add(kColorMatrix2, kForwardMatrix2, kCameraCalibration2, kCalibrationIlluminant2);
+    if (photo.profiles.empty()) {
+        ColourProfile profile;
+        double sum = 0;
+        for (std::size_t r = 0; r < 3; ++r)
+            for (std::size_t c = 0; c < 3; ++c) {
+                profile.colourMatrix[3 * r + c] = raw.imgdata.color.cam_xyz[r][c];
+                sum += std::abs(profile.colourMatrix[3 * r + c]);
+            }
+        // A camera nobody has measured: take its colours for those of linear sRGB.
+        if (sum < 1e-6)
+            profile.colourMatrix = {3.2404542, -1.5371385, -0.4985314, -0.9692660, 1.8760108,
+                                    0.0415560, 0.0556434,  -0.2040259, 1.0572252};
+        photo.profiles.push_back(profile);
+    }
+    const TagEntry* neutral = tags.dng(kAsShotNeutral);
+    for (std::size_t c = 0; c < 3; ++c) {
+        const double multiplier = raw.imgdata.color.cam_mul[c];
+        photo.neutral[c] = neutral && neutral->count == 3 ? neutral->number(c) : multiplier > 0 ? 1 / multiplier : 0;
+    }
+    const double largest = *std::max_element(photo.neutral.begin(), photo.neutral.end());
+    for (double& n : photo.neutral) n = largest > 0 && n > 0 ? n / largest : 1.0;
+    if (const TagEntry* e = tags.dng(kBaselineExposure)) photo.baselineExposure = e->number();
+}
+
+void readShot(Photo& photo, const LibRaw& raw) {
+    const libraw_data_t& data = raw.imgdata;
+    photo.make = data.idata.make;
+    photo.model = data.idata.model;
+    // The file's own words, where it has them: LibRaw tidies names up.
+    if (const TagEntry* e = Metadata::find(photo.metadata.main, 0x010f)) photo.make = e->text();
+    if (const TagEntry* e = Metadata::find(photo.metadata.main, 0x0110)) photo.model = e->text();
+    photo.lens = data.lens.Lens;
+    if (const TagEntry* e = Metadata::find(photo.metadata.exif, 0xa434)) photo.lens = e->text();
+    if (const TagEntry* e = Metadata::find(photo.metadata.exif, 0x9003)) photo.taken = e->text();
+    photo.iso = data.other.iso_speed;
+    photo.exposure = data.other.shutter;
+    photo.aperture = data.other.aperture;
+    photo.focal = data.other.focal_len;
+    static constexpr int orientations[] = {1, 0, 0, 3, 0, 8, 6, 0};
+    const int flip = data.sizes.flip & 7;
+    photo.orientation = orientations[flip] ? orientations[flip] : 1;
+    if (const TagEntry* e = Metadata::find(photo.metadata.main, 0x0112); e && e->number() >= 1 && e->number() <= 8)
+        photo.orientation = static_cast<int>(e->number());
+}
+
+std::optional<NoiseModel> statedNoise(const Photo& photo) {
+    const TagEntry* entry = photo.metadata.dng(kNoiseProfile);
+    if (!entry || (entry->count != 2 && entry->count != 6)) return std::nullopt;
+    NoiseModel model;
+    static constexpr std::size_t plane[] = {0, 1, 1, 2};
+    for (std::size_t c = 0; c < 4; ++c) {
+        const std::size_t p = entry->count == 2 ? 0 : plane[c];
+        model.channel[c] = {entry->number(2 * p), entry->number(2 * p + 1)};
+    }
+    return model;
+}
+
+void checkPattern(const fs::path& file, const LibRaw& raw) {
+    const auto& id = raw.imgdata.idata;
+    if (id.filters == 9) fail(file, "its mosaic is X-Trans, which Irenic cannot clean yet. Export a file from another camera.");
+    if (id.filters == 0)
+        fail(file, "it holds no mosaic: it has already been turned into a picture. Open the camera's own raw file instead.");
+    if (id.filters < 1000 || id.colors != 3)
+        fail(file, "its mosaic is not a 2x2 pattern of red, green and blue, which is all that Irenic can clean yet.");
+}
+
+} // namespace
+
+PhotoPtr readPhoto(const fs::path& file, const Work& work) {
+    std::error_code error;
+    if (!fs::exists(file, error)) fail(file, "there is no such file. Has it been moved or renamed?");
+    if (fs::is_directory(file, error)) fail(file, "this is a folder, not a photo.");
+    const auto size = fs::file_size(file, error);
+    if (error) fail(file, "it cannot be read (" + error.message() + ").");
+    if (size == 0) fail(file, "the file is empty. Copy it again from the card.");
+
+    auto raw = std::make_unique<LibRaw>();
+    bool damaged = false;
+    raw->set_dataerror_handler([](void* flag, const char*, int) { *static_cast<bool*>(flag) = true; }, &damaged);
+    const int opened = raw->open_file(file.string().c_str());
+    if (opened == LIBRAW_FILE_UNSUPPORTED) fail(file, "this is not a raw photo that Irenic can read.");
+    if (opened != LIBRAW_SUCCESS)
+        fail(file, std::string("it cannot be opened (") + libraw_strerror(opened) + ").");
+    checkPattern(file, *raw);
+    work.check();
+    work.report(0.1);
+    const int unpacked = raw->unpack();
+    if (unpacked == LIBRAW_IO_ERROR || unpacked == LIBRAW_DATA_ERROR || (unpacked == LIBRAW_SUCCESS && damaged))
+        fail(file, "the file ends too early or is damaged. Copy it again from the card.");
+    if (unpacked != LIBRAW_SUCCESS)
+        fail(file, std::string("its pixels cannot be read (") + libraw_strerror(unpacked) + ").");
+    if (!raw->imgdata.rawdata.raw_image) fail(file, "it holds no mosaic that Irenic can clean.");
+    work.check();
+    work.report(0.5);
+
+    auto photo = std::make_shared<Photo>();
+    photo->file = file;
+    photo->metadata = readMetadata(file);
+    const auto& sizes = raw->imgdata.sizes;
+    photo->rawWidth = sizes.raw_width;
+    photo->rawHeight = sizes.raw_height;
+    photo->active = {sizes.left_margin, sizes.top_margin, sizes.width, sizes.height};
+    if (photo->active.width < 16 || photo->active.height < 16) fail(file, "the picture is too small to be a photo.");
+    if (photo->active.right() > photo->rawWidth || photo->active.bottom() > photo->rawHeight)
+        fail(file, "its sizes contradict each other; the file is damaged.");
+    photo->samples.resize(static_cast<std::size_t>(photo->rawWidth) * static_cast<std::size_t>(photo->rawHeight));
+    const std::size_t pitch = sizes.raw_pitch ? sizes.raw_pitch / 2 : sizes.raw_width;
+    for (int y = 0; y < photo->rawHeight; ++y)
+        std::copy_n(raw->imgdata.rawdata.raw_image + static_cast<std::size_t>(y) * pitch, photo->rawWidth,
+                    photo->samples.begin() + static_cast<std::ptrdiff_t>(y) * photo->rawWidth);
+    for (int i = 0; i < 4; ++i) {
+        const char letter = raw->imgdata.idata.cdesc[raw->COLOR(i / 2, i % 2)];
+        photo->mosaic.site[static_cast<std::size_t>(i)] =
+            letter == 'R' ? Mosaic::Red : letter == 'B' ? Mosaic::Blue : Mosaic::Green;
+    }
+    photo->crop = {0, 0, photo->width(), photo->height()};
+    const TagEntry* origin = photo->metadata.dng(kDefaultCropOrigin);
+    const TagEntry* extent = photo->metadata.dng(kDefaultCropSize);
+    if (origin && extent && origin->count == 2 && extent->count == 2) {
+        const Rect crop{static_cast<int>(origin->number(0)), static_cast<int>(origin->number(1)),
+                        static_cast<int>(extent->number(0)), static_cast<int>(extent->number(1))};
+        if (photo->crop.contains(crop) && !crop.empty()) photo->crop = crop;
+    }
+    readLevels(*photo, *raw);
+    if (photo->white <= photo->black.mean() + 1) fail(file, "its black and white levels contradict each other.");
+    readColour(*photo, *raw);
+    readShot(*photo, *raw);
+    raw.reset();
+    photo->statedNoise = statedNoise(*photo);
+    photo->noise = measureNoise(*photo, work);
+    work.report(1);
+    return photo;
+}
+
+} // namespace irenic
