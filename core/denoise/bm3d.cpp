@@ -322,7 +322,8 @@ PlaneSet runStep(Step step, const Rect& area, const Work& work, double from, dou
     PlaneSet out(area);
     for (Plane& p : out.plane) p.fill(0);
     PlaneSet weight(area); // only planes 0 and 1 are used: luminance and colour
-    weight.plane[2] = weight.plane[3] = Plane();
+    weight.plane[2] = Plane();
+    weight.plane[3] = Plane();
     weight.plane[0].fill(0), weight.plane[1].fill(0);
 
     const Rect grid = step.references.aligned(kTile);

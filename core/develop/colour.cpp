@@ -65,10 +65,11 @@ float encoded(OutputSpace space, float v) {
 
 float tone(float x) {
     if (x <= 0) return 0;
-    // Extended Reinhard curve (E. Reinhard et al., 2002) with white at 2, on a gain that keeps mid-grey near its place.
-    constexpr float white = 2.0f, gain = 1.35f;
-    x *= gain;
-    return std::min(1.0f, x * (1 + x / (white * white * gain * gain)) / (1 + x * 0.72f));
+    // E. Reinhard et al., "Photographic tone reproduction for digital images", 2002, equation 4, with the sensor's
+    // white going to white.
+    constexpr float gain = 1.8f;
+    const float v = x * gain;
+    return std::min(1.0f, v * (1 + v / (gain * gain)) / (1 + v));
 }
 
 } // namespace irenic

@@ -24,8 +24,8 @@ Matrix3 xyzD50To(OutputSpace space);
 // IT10.7666: 1.8).
 float encoded(OutputSpace space, float v);
 
-// The display tone curve on linear light: a slight shoulder that takes values up to 2 softly to 1 and a toe
-// that keeps black black. Monotone, 0 at 0.
+// The display tone curve on linear light: mid-grey is lifted by about half a stop, the upper end rolls off,
+// 0 stays 0 and 1 stays 1. Monotone up to 1, and 1 above.
 float tone(float linear);
 
 } // namespace irenic

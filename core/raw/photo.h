@@ -105,7 +105,8 @@ struct PhotoError : std::runtime_error {
 };
 
 // Reads a raw file: LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then
-// measures the noise. Throws PhotoError (missing, empty, truncated, not a picture, unsupported) and Cancelled.
-PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {});
+// measures the noise, unless only the samples are wanted. Throws PhotoError (missing, empty, truncated, not a picture, unsupported) and Cancelled.
+enum class Measure { Noise, Nothing };
+PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {}, Measure measure = Measure::Noise);
 
 } // namespace irenic

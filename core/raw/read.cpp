@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 #include "noise/estimate.h"
 #include "raw/photo.h"
@@ -142,7 +143,7 @@ void checkPattern(const fs::path& file, const LibRaw& raw) {
 
 } // namespace
 
-PhotoPtr readPhoto(const fs::path& file, const Work& work) {
+PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     std::error_code error;
     if (!fs::exists(file, error)) fail(file, "there is no such file. Has it been moved or renamed?");
     if (fs::is_directory(file, error)) fail(file, "this is a folder, not a photo.");
@@ -203,7 +204,7 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work) {
     readShot(*photo, *raw);
     raw.reset();
     photo->statedNoise = statedNoise(*photo);
-    photo->noise = measureNoise(*photo, work);
+    if (measure == Measure::Noise) photo->noise = measureNoise(*photo, work);
     work.report(1);
     return photo;
 }

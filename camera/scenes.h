@@ -1,0 +1,17 @@
+// The tide mill at night: four views, rendered without noise.
+#pragma once
+
+#include <array>
+
+#include "geometry.h"
+#include "image/plane.h"
+#include "image/work.h"
+
+namespace irenic {
+
+enum class View { GearLoft, SackStore, HarbourWindow, Gauges };
+
+// Linear sRGB, R, G, B; 1 is a bright white under the lantern. Four rays for each pixel; the same pixels every time.
+std::array<Plane, 3> renderView(View view, int width, int height, const Work& work = {});
+
+} // namespace irenic

@@ -1,0 +1,234 @@
+// irenic-cli: the core on the command line. Exit status: 0 all done, 1 some failed, 2 wrong usage.
+#include <CLI/CLI.hpp>
+#include <QGuiApplication>
+#include <cstdio>
+#include <iostream>
+#include <nlohmann/json.hpp>
+#include <set>
+
+#include "demo.h"
+#include "deliver/export.h"
+#include "denoise/method.h"
+#include "judge/probes.h"
+#include "session/sheet_picture.h"
+
+namespace {
+
+namespace fs = std::filesystem;
+using irenic::Settings;
+using nlohmann::json;
+
+struct WrongUsage : std::runtime_error {
+    using std::runtime_error::runtime_error;
+};
+
+int listMethods(bool asJson) {
+    json all = json::array();
+    for (const auto& m : irenic::methods()) {
+        all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}});
+        if (!asJson) std::printf("%-10s %s\n           %s\n", m->id().c_str(), m->name().c_str(), m->summary().c_str());
+    }
+    if (asJson) std::cout << all.dump(2) << '\n';
+    return 0;
+}
+
+json noiseJson(const irenic::NoiseModel& model) {
+    json lines = json::array();
+    for (std::size_t c = 0; c < 4; ++c)
+        lines.push_back({{"channel", irenic::kChannelNames[c]}, {"a", model.channel[c].a}, {"b", model.channel[c].b}});
+    return lines;
+}
+
+json inspectOne(const irenic::Photo& p, const std::string& file) {
+    json black = json::array();
+    for (int s = 0; s < 4; ++s) black.push_back(p.black.at(s & 1, s >> 1));
+    return {{"file", file},
+            {"camera", p.camera()},
+            {"lens", p.lens},
+            {"iso", p.iso},
+            {"exposure", p.exposure},
+            {"aperture", p.aperture},
+            {"focal", p.focal},
+            {"width", p.width()},
+            {"height", p.height()},
+            {"mosaic", p.mosaic.name()},
+            {"bits", p.bits},
+            {"black", black},
+            {"white", p.white},
+            {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
+            {"noise", {{"measured", noiseJson(p.noise)}, {"stated", p.statedNoise ? noiseJson(*p.statedNoise) : json()}}}};
+}
+
+void describe(const irenic::Photo& p, const std::string& file) {
+    std::printf("%s\n  %s, ISO %g, %s, %d x %d, %s, black %g, white %g\n  sigma at black %.5f, at mid-grey %.5f (G1, of full "
+                "scale)\n",
+                file.c_str(), p.camera().c_str(), p.iso, p.exposureText().c_str(), p.width(), p.height(),
+                p.mosaic.name().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0), p.noise.channel[1].sigma(0.18));
+}
+
+int inspect(const std::vector<std::string>& files, bool asJson) {
+    json all = json::array();
+    int failed = 0;
+    for (const std::string& file : files) try {
+            const auto photo = irenic::readPhoto(file);
+            if (asJson) all.push_back(inspectOne(*photo, file));
+            else describe(*photo, file);
+        } catch (const std::exception& e) {
+            ++failed;
+            std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+            all.push_back({{"file", file}, {"error", e.what()}});
+        }
+    if (asJson) std::cout << all.dump(2) << '\n';
+    return failed ? 1 : 0;
+}
+
+struct CleanOptions {
+    std::vector<std::string> files;
+    Settings settings;
+    std::string format = "dng", out, output, profile = "srgb", compression = "zip";
+    bool overwrite = false, asJson = false;
+};
+
+int clean(const CleanOptions& o) {
+    if (const std::string problem = irenic::problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
+    if (!o.output.empty() && o.files.size() != 1) throw WrongUsage("--output takes exactly one FILE; use --out for several");
+    std::set<fs::path> inputs;
+    for (const std::string& f : o.files) inputs.insert(fs::weakly_canonical(f));
+    json all = json::array();
+    int failed = 0;
+    for (const std::string& file : o.files) try {
+            const auto photo = irenic::readPhoto(file);
+            irenic::ExportOrder order;
+            order.settings = o.settings;
+            order.format = o.format == "dng" ? irenic::ExportFormat::Dng : irenic::ExportFormat::Tiff;
+            order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
+                          : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
+                                                    : irenic::OutputSpace::Srgb;
+            order.compression = o.compression == "zip" ? irenic::TiffCompression::Zip : irenic::TiffCompression::None;
+            order.overwrite = o.overwrite;
+            const fs::path folder = o.out.empty() ? fs::absolute(file).parent_path() : fs::path(o.out);
+            order.target = o.output.empty() ? irenic::defaultTarget(*photo, folder, order.format) : fs::path(o.output);
+            if (inputs.count(fs::weakly_canonical(order.target)))
+                throw irenic::ExportError(order.target.filename().string() + ": this is an input, which is never overwritten.");
+            irenic::exportPhoto(*photo, order);
+            all.push_back({{"file", file}, {"output", order.target.string()}});
+            if (!o.asJson) std::printf("%s -> %s\n", file.c_str(), order.target.c_str());
+        } catch (const std::exception& e) {
+            ++failed;
+            std::fprintf(stderr, "irenic-cli: %s: %s\n", file.c_str(), e.what());
+            all.push_back({{"file", file}, {"error", e.what()}});
+        }
+    if (o.asJson) std::cout << all.dump(2) << '\n';
+    return failed ? 1 : 0;
+}
+
+irenic::Rect probeFromText(const std::string& text) {
+    int v[4];
+    char rest;
+    if (std::sscanf(text.c_str(), "%d,%d,%d,%d%c", &v[0], &v[1], &v[2], &v[3], &rest) != 4)
+        throw WrongUsage("--probe takes X,Y,W,H, not \"" + text + "\"");
+    return {v[0], v[1], v[2], v[3]};
+}
+
+struct SheetOptions {
+    std::string file, output;
+    std::vector<std::string> takes, probes;
+    double zoom = 1, push = 0;
+};
+
+int sheet(const SheetOptions& o) {
+    std::vector<Settings> takes;
+    std::vector<irenic::Rect> probes;
+    try {
+        for (const std::string& t : o.takes) takes.push_back(irenic::settingsFromText(t));
+    } catch (const std::invalid_argument& e) {
+        throw WrongUsage(std::string("--take: ") + e.what());
+    }
+    for (const std::string& p : o.probes) probes.push_back(probeFromText(p));
+    if (!(o.zoom > 0 && o.zoom <= 16)) throw WrongUsage("--zoom must be above 0 and at most 16");
+    const auto photo = irenic::readPhoto(o.file);
+    const irenic::Rect whole{0, 0, photo->width(), photo->height()};
+    if (probes.empty())
+        for (const irenic::Probe& p : irenic::placeProbes(*photo))
+            probes.push_back(irenic::Rect{p.x - 120, p.y - 85, 240, 170}.intersected(whole));
+    for (const irenic::Rect& p : probes)
+        if (p.empty() || !whole.contains(p)) throw WrongUsage("--probe: the rectangle does not lie inside the photo");
+    irenic::writeSheetPicture(o.output, *photo, takes, probes, {static_cast<float>(o.push)}, o.zoom);
+    return 0;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    CLI::App app{"Irenic on the command line: reduce the noise of raw photos."};
+    app.require_subcommand(1);
+    int status = 0;
+
+    bool asJson = false;
+    auto* methods = app.add_subcommand("methods", "List the denoising methods");
+    methods->add_flag("--json", asJson);
+    methods->callback([&] { status = listMethods(asJson); });
+
+    std::vector<std::string> files;
+    auto* inspectCommand = app.add_subcommand("inspect", "Say what files hold and how noisy they are");
+    inspectCommand->add_option("FILE", files)->required();
+    inspectCommand->add_flag("--json", asJson);
+    inspectCommand->callback([&] { status = inspect(files, asJson); });
+
+    CleanOptions options;
+    auto* cleanCommand = app.add_subcommand("clean", "Write cleaned copies");
+    cleanCommand->add_option("FILE", options.files)->required();
+    cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'")->required();
+    cleanCommand->add_option("--luminance", options.settings.luminance, "0 to 3; 1 is as much noise as was measured");
+    cleanCommand->add_option("--colour", options.settings.colour, "0 to 3");
+    cleanCommand->add_option("--detail", options.settings.detail, "0 to 1: structure given back");
+    cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
+    cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff"}));
+    cleanCommand->add_option("--profile", options.profile, "TIFF only")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
+    cleanCommand->add_option("--compression", options.compression, "TIFF only")->check(CLI::IsMember({"zip", "none"}));
+    cleanCommand->add_option("--out", options.out, "Folder; default: beside the original");
+    cleanCommand->add_option("--output", options.output, "File; only with one FILE");
+    cleanCommand->add_flag("--overwrite", options.overwrite, "Replace existing results; never an input");
+    cleanCommand->add_flag("--json", options.asJson);
+    cleanCommand->callback([&] { status = clean(options); });
+
+    SheetOptions sheetOptions;
+    auto* sheetCommand = app.add_subcommand("sheet", "Write the trial sheet as a picture");
+    sheetCommand->add_option("FILE", sheetOptions.file)->required();
+    sheetCommand->add_option("--take", sheetOptions.takes, "method,luminance=1,colour=1,...; repeat for more")->required();
+    sheetCommand->add_option("--probe", sheetOptions.probes, "X,Y,W,H; repeat for more; default: placed by measurement");
+    sheetCommand->add_option("--zoom", sheetOptions.zoom);
+    sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only");
+    sheetCommand->add_option("--output", sheetOptions.output)->required();
+    sheetCommand->callback([&] {
+        // Text needs a font engine, but no window and no display.
+        if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+        int count = 1;
+        const QGuiApplication gui(count, argv);
+        status = sheet(sheetOptions);
+    });
+
+    std::string folder;
+    bool truth = false;
+    double scale = 1;
+    auto* demo = app.add_subcommand("demo-data", "Make the demo raws with the simulated camera");
+    demo->add_option("DIR", folder)->required();
+    demo->add_flag("--truth", truth, "Also write the noiseless mosaics");
+    demo->add_option("--scale", scale, "Size of the pictures, for tests")->check(CLI::Range(0.05, 2.0));
+    demo->callback([&] {
+        irenic::makeDemoData(folder, truth, scale, [](const std::string& line) { std::printf("%s\n", line.c_str()); });
+    });
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        return app.exit(e) == 0 ? 0 : 2;
+    } catch (const WrongUsage& e) {
+        std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+        return 2;
+    } catch (const std::exception& e) {
+        std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+        return 1;
+    }
+    return status;
+}

@@ -1,0 +1,50 @@
+// Exporting a take: naming, the safe way to a file, and the proof that it was written right.
+#pragma once
+
+#include <filesystem>
+#include <optional>
+#include <string>
+
+#include "deliver/tiff.h"
+#include "denoise/clean.h"
+
+namespace irenic {
+
+enum class ExportFormat { Dng, Tiff };
+
+struct ExportOrder {
+    Settings settings;
+    ExportFormat format = ExportFormat::Dng;
+    OutputSpace space = OutputSpace::Srgb;                // TIFF only
+    TiffCompression compression = TiffCompression::Zip; // TIFF only
+    std::filesystem::path target;                          // the file to write
+    bool overwrite = false;                                // replace an existing target; never an original
+};
+
+// Why an export did not happen. what() is a whole sentence with the file's name.
+struct ExportError : std::runtime_error {
+    using std::runtime_error::runtime_error;
+};
+
+// "STEM-clean.dng" or ".tif" in `folder`.
+std::filesystem::path defaultTarget(const Photo& photo, const std::filesystem::path& folder, ExportFormat format);
+
+// `path` if nothing has that name, else the first of "name-2", "name-3"... that is free.
+std::filesystem::path freeName(const std::filesystem::path& path);
+
+// Cleans the photo, writes it beside the target under a temporary name, reads it back and compares, then renames it.
+// On any failure, and when cancelled, nothing is left behind and an existing target is as it was.
+// Throws ExportError and Cancelled.
+void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work = {});
+
+// The whole frame's samples after cleaning, at the original's levels; samples outside the active area are the
+// original's. Untouched settings give the original, value for value.
+std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& settings, const Work& work = {});
+
+// The take's settings as an XMP packet, added to the photo's own packet where it has one.
+std::string xmpOf(const Photo& photo, const Settings& settings);
+
+// The settings that made a file, from its XMP; none when it holds no take of ours.
+std::optional<Settings> settingsIn(const std::filesystem::path& file);
+
+} // namespace irenic

@@ -1,0 +1,56 @@
+#include "deliver/profiles.h"
+
+#include <lcms2.h>
+
+#include <stdexcept>
+
+namespace irenic {
+
+const char* nameOf(OutputSpace space) {
+    switch (space) {
+    case OutputSpace::AdobeRgbCompatible: return "Adobe RGB compatible";
+    case OutputSpace::ProPhotoCompatible: return "ProPhoto compatible";
+    case OutputSpace::Srgb: break;
+    }
+    return "sRGB";
+}
+
+std::vector<std::uint8_t> iccProfile(OutputSpace space) {
+    cmsCIExyY white{0.3127, 0.3290, 1};
+    cmsCIExyYTRIPLE primaries{{0.64, 0.33, 1}, {0.30, 0.60, 1}, {0.15, 0.06, 1}};
+    cmsToneCurve* curve = nullptr;
+    switch (space) {
+    case OutputSpace::Srgb: {
+        const double p[5] = {2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045};
+        curve = cmsBuildParametricToneCurve(nullptr, 4, p);
+        break;
+    }
+    case OutputSpace::AdobeRgbCompatible:
+        primaries.Green = {0.21, 0.71, 1};
+        curve = cmsBuildGamma(nullptr, 563.0 / 256.0);
+        break;
+    case OutputSpace::ProPhotoCompatible: {
+        white = {0.3457, 0.3585, 1};
+        primaries = {{0.7347, 0.2653, 1}, {0.1596, 0.8404, 1}, {0.0366, 0.0001, 1}};
+        const double p[5] = {1.8, 1, 0, 1 / 16.0, 16.0 / 512.0};
+        curve = cmsBuildParametricToneCurve(nullptr, 4, p);
+        break;
+    }
+    }
+    cmsToneCurve* three[3] = {curve, curve, curve};
+    cmsHPROFILE profile = cmsCreateRGBProfile(&white, &primaries, three);
+    cmsFreeToneCurve(curve);
+    if (!profile) throw std::runtime_error("the colour profile could not be made");
+    cmsMLU* text = cmsMLUalloc(nullptr, 1);
+    cmsMLUsetASCII(text, "en", "US", nameOf(space));
+    cmsWriteTag(profile, cmsSigProfileDescriptionTag, text);
+    cmsMLUfree(text);
+    cmsUInt32Number size = 0;
+    cmsSaveProfileToMem(profile, nullptr, &size);
+    std::vector<std::uint8_t> bytes(size);
+    cmsSaveProfileToMem(profile, bytes.data(), &size);
+    cmsCloseProfile(profile);
+    return bytes;
+}
+
+} // namespace irenic

@@ -1,0 +1,17 @@
+// ICC profiles for exported files, made on the spot by Little CMS.
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "develop/colour.h"
+
+namespace irenic {
+
+// A version 4 matrix profile of the space.
+std::vector<std::uint8_t> iccProfile(OutputSpace space);
+
+// "sRGB", "Adobe RGB compatible", "ProPhoto compatible".
+const char* nameOf(OutputSpace space);
+
+} // namespace irenic

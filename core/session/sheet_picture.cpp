@@ -1,0 +1,57 @@
+#include "session/sheet_picture.h"
+
+#include <QImage>
+#include <QPainter>
+#include <stdexcept>
+
+namespace irenic {
+
+void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, const std::vector<Settings>& takes,
+                       const std::vector<Rect>& probes, const Look& look, double zoom, const Work& work) {
+    constexpr int gap = 6, head = 40;
+    std::vector<Settings> columns{{"bm3d", 0, 0, 0, 0}};
+    columns.insert(columns.end(), takes.begin(), takes.end());
+    std::vector<std::vector<QImage>> rows;
+    int width = gap, height = head;
+    for (const Rect& probe : probes) {
+        rows.emplace_back();
+        int across = gap;
+        for (const Settings& s : columns) {
+            const Picture p = renderRegion(photo, s, look, probe, zoom, work);
+            rows.back().push_back(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+            across += p.width + gap;
+        }
+        width = std::max(width, across);
+        height += rows.back().front().height() + gap;
+    }
+    QImage sheet(width, height, QImage::Format_RGB888);
+    sheet.fill(QColor(119, 119, 119));
+    QPainter painter(&sheet);
+    painter.setPen(QColor(20, 20, 20));
+    QFont font = painter.font();
+    font.setPixelSize(12);
+    painter.setFont(font);
+    int y = head;
+    for (std::size_t r = 0; r < rows.size(); ++r) {
+        int x = gap;
+        for (std::size_t c = 0; c < rows[r].size(); ++c) {
+            painter.drawImage(x, y, rows[r][c]);
+            if (r == 0) {
+                const QString title = c == 0 ? QStringLiteral("Original")
+                                             : QStringLiteral("%1  %2").arg(QChar(char16_t(u'A' + c - 1)),
+                                                                            QString::fromStdString(columns[c].method));
+                painter.drawText(x, 16, title);
+                if (c > 0)
+                    painter.drawText(x, 32, QStringLiteral("lum %1  colour %2").arg(double(columns[c].luminance), 0, 'f', 2)
+                                                .arg(double(columns[c].colour), 0, 'f', 2));
+            }
+            x += rows[r][c].width() + gap;
+        }
+        y += rows[r].front().height() + gap;
+    }
+    painter.end();
+    if (!sheet.save(QString::fromStdString(to.string()), "PNG"))
+        throw std::runtime_error(to.filename().string() + ": the sheet cannot be written. Choose another folder.");
+}
+
+} // namespace irenic

@@ -1,0 +1,22 @@
+// A take: settings with a letter and a name, and how it is written on a command line.
+#pragma once
+
+#include <string>
+
+#include "denoise/clean.h"
+
+namespace irenic {
+
+struct Take {
+    char letter = 'A'; // 'A'..'Z'
+    std::string name;  // the user's; empty: the method's
+    Settings settings;
+    friend bool operator==(const Take&, const Take&) = default;
+};
+
+// "bm3d,luminance=1,colour=1.2,detail=0.2,grain=0.1"; the method comes first, the rest in any order.
+// Throws std::invalid_argument with a sentence for the user.
+Settings settingsFromText(const std::string& text);
+std::string textOf(const Settings& settings);
+
+} // namespace irenic
