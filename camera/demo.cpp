@@ -46,7 +46,7 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
     Body one, two;
     two.model = "Two", two.lens = "Quay 50mm f/1.8";
     two.mosaic.site = {Mosaic::Green, Mosaic::Red, Mosaic::Blue, Mosaic::Green};
-    two.black = 256, two.white = 16383;
+    two.black = 2048, two.white = 16383;
     two.colourMatrix = {0.6461, -0.0907, -0.0882, -0.4300, 1.2184, 0.2378, -0.0819, 0.1944, 0.5931};
     // The sensor's numbers are the same for both; the protocol's figures hold for either.
     for (const View view : {View::GearLoft, View::SackStore, View::HarbourWindow, View::Gauges}) {

@@ -168,9 +168,13 @@ float hashed(int x, int y, int z, std::uint32_t seed) {
 }
 
 float noise(Vec p, std::uint32_t seed) {
-    const float fx = std::floor(p.x), fy = std::floor(p.y), fz = std::floor(p.z);
-    const int x = static_cast<int>(fx), y = static_cast<int>(fy), z = static_cast<int>(fz);
-    float u = p.x - fx, v = p.y - fy, w = p.z - fz;
+    // std::floor is a call on the oldest machines we build for; this is not.
+    const auto down = [](float v) {
+        const int i = static_cast<int>(v);
+        return i - (v < static_cast<float>(i) ? 1 : 0);
+    };
+    const int x = down(p.x), y = down(p.y), z = down(p.z);
+    float u = p.x - static_cast<float>(x), v = p.y - static_cast<float>(y), w = p.z - static_cast<float>(z);
     u = u * u * (3 - 2 * u), v = v * v * (3 - 2 * v), w = w * w * (3 - 2 * w);
     const auto mix = [](float a, float b, float t) { return a + (b - a) * t; };
     const auto edge = [&](int j, int k) { return mix(hashed(x, y + j, z + k, seed), hashed(x + 1, y + j, z + k, seed), u); };

@@ -22,7 +22,7 @@ void planks(World& w, float y, float x0, float x1, float z0, float z1) {
 }
 
 void hangLantern(World& w, Vec at, Vec light) {
-    w.lantern = at, w.lanternLight = light;
+    w.lantern = at, w.lanternLight = light * Vec{1, 1.2f, 1.75f};
     w.add(Shape::Cylinder, Material::Brass, at + Vec{0, -0.1f, 0}, {0.075f, 0.075f, 0.018f}, {kHalfPi, 0, 0});
     w.add(Shape::Cylinder, Material::Brass, at + Vec{0, 0.115f, 0}, {0.06f, 0.06f, 0.02f}, {kHalfPi, 0, 0});
     w.add(Shape::Cylinder, Material::Brass, at + Vec{0, 0.15f, 0}, {0.03f, 0.03f, 0.02f}, {kHalfPi, 0, 0});
@@ -142,7 +142,7 @@ World harbourWindow() {
 
 World gauges() {
     World w;
-    w.eye = {0, 1.36f, 0.5f}, w.target = {0, 1.27f, 2.2f}, w.view = 50;
+    w.eye = {0, 1.36f, 0.5f}, w.target = {0, 1.33f, 2.2f}, w.view = 56;
     w.ambient = {0.003f, 0.003f, 0.0034f};
     for (int i = 0; i < 9; ++i) {
         Solid& p = w.add(Shape::Box, Material::Timber, {0, 0.62f + 0.165f * static_cast<float>(i), 2.2f + 0.004f * hashed(i, 3, 3, 3)}, {1.6f, 0.081f, 0.03f});
@@ -199,8 +199,8 @@ Vec radiance(const World& w, Vec from, Vec to, int sample, int depth) {
     light = light + w.lanternLight * (0.011f / (0.35f + distance));
     Vec shine{0, 0, 0};
     for (int k = 0; k < 2; ++k) {
-        // The flame is a small area: eight places on it, two for each of the four rays of a pixel.
-        const float a = static_cast<float>(sample * 2 + k) * 0.7853982f;
+        // The flame is a small area: four places on it, two for each of the two rays of a pixel.
+        const float a = static_cast<float>(sample * 2 + k) * 1.5707963f;
         const Vec place = w.lantern + Vec{0.022f * std::cos(a), 0.02f * std::sin(2.4f * a), 0.022f * std::sin(a)};
         const Vec d = place - at;
         const float far = length(d);
@@ -233,17 +233,17 @@ std::array<Plane, 3> renderView(View view, int width, int height, const Work& wo
     std::array<Plane, 3> out = {Plane(width, height), Plane(width, height), Plane(width, height)};
     std::atomic<int> finished = 0;
     forEachBand(height, 8, work, [&](int first, int last) {
-        constexpr float offsets[4][2] = {{0.375f, 0.125f}, {0.875f, 0.375f}, {0.625f, 0.875f}, {0.125f, 0.625f}};
+        constexpr float offsets[2][2] = {{0.25f, 0.25f}, {0.75f, 0.75f}};
         for (int y = first; y < last; ++y) {
             work.check();
             for (int x = 0; x < width; ++x) {
                 Vec sum{0, 0, 0};
-                for (int k = 0; k < 4; ++k) {
+                for (int k = 0; k < 2; ++k) {
                     const float u = (2 * (static_cast<float>(x) + offsets[k][0]) / static_cast<float>(width) - 1) * half;
                     const float v = (static_cast<float>(height) - 2 * (static_cast<float>(y) + offsets[k][1])) / static_cast<float>(width) * half;
                     const Vec c = radiance(w, w.eye, normalised(forward + right * u + up * v), k, 0);
                     // Sensors clip; a flame must not bleed into its pixel's other rays without bound.
-                    sum = sum + Vec{std::min(c.x, 8.0f), std::min(c.y, 8.0f), std::min(c.z, 8.0f)} * 0.25f;
+                    sum = sum + Vec{std::min(c.x, 8.0f), std::min(c.y, 8.0f), std::min(c.z, 8.0f)} * 0.5f;
                 }
                 out[0].at(x, y) = sum.x, out[1].at(x, y) = sum.y, out[2].at(x, y) = sum.z;
             }

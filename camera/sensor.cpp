@@ -47,8 +47,8 @@ constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.71
 Matrix3 Body::forwardMatrix() const {
     // D65 white of the camera to D50, by way of sRGB, whose white is D65.
     const Matrix3 toCamera = colourMatrix * kSrgbToXyz;
-    const Vector3 white = toCamera * Vector3{1, 1, 1};
-    const Matrix3 balanced = diagonal({1 / white[0], 1 / white[1], 1 / white[2]}) * toCamera;
+    const Vector3 grey = toCamera * Vector3{1, 1, 1};
+    const Matrix3 balanced = diagonal({1 / grey[0], 1 / grey[1], 1 / grey[2]}) * toCamera;
     return inverse(xyzD50To(OutputSpace::Srgb)) * inverse(balanced);
 }
 

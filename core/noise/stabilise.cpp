@@ -2,7 +2,8 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
+#include <map>
+#include <mutex>
 
 namespace irenic {
 
@@ -50,51 +51,59 @@ Stabiliser::Stabiliser(const NoiseLine& line) {
     scale_ = static_cast<float>(a);
     offset_ = static_cast<float>(0.375 + s2);
     tail_ = static_cast<float>(-0.125 - s2);
-    const double s = std::sqrt(s2);
-    // With a lot of read noise the Gaussian rules and the closed form is right everywhere.
-    if (s > 30) return;
+    table_ = tableOf(std::sqrt(s2));
+}
 
-    std::vector<double> mean, value;
-    const double lowest = -1.5 * s;
-    for (int i = 0; i <= 180; ++i) {
-        const double t = i / 180.0;
-        mean.push_back(lowest + (kManyElectrons - lowest) * t * t);
-        value.push_back(expectation(mean.back(), s));
+std::shared_ptr<const Stabiliser::Table> Stabiliser::tableOf(double s) {
+    static std::mutex mutex;
+    static std::map<double, std::shared_ptr<const Table>> known;
+    const std::lock_guard lock(mutex);
+    auto& entry = known[s];
+    if (entry) return entry;
+    auto table = std::make_shared<Table>();
+    // With a lot of read noise the Gaussian rules and the closed form is right everywhere.
+    if (s <= 30) {
+        std::vector<double> mean, value;
+        const double lowest = -1.5 * s;
+        for (int i = 0; i <= 180; ++i) {
+            const double t = i / 180.0;
+            mean.push_back(lowest + (kManyElectrons - lowest) * t * t);
+            value.push_back(expectation(mean.back(), s));
+        }
+        table->start = static_cast<float>(value.front());
+        table->step = static_cast<float>((value.back() - value.front()) / (kTableSize - 1));
+        table->values.resize(kTableSize);
+        std::size_t k = 0;
+        for (int i = 0; i < kTableSize; ++i) {
+            const double d = value.front() + (value.back() - value.front()) * i / (kTableSize - 1);
+            while (k + 2 < value.size() && value[k + 1] < d) ++k;
+            const double t = (d - value[k]) / (value[k + 1] - value[k]);
+            table->values[static_cast<std::size_t>(i)] = static_cast<float>(mean[k] + t * (mean[k + 1] - mean[k]) - 0.25 * d * d);
+        }
     }
-    tableStart_ = static_cast<float>(value.front());
-    tableStep_ = static_cast<float>((value.back() - value.front()) / (kTableSize - 1));
-    table_.resize(kTableSize);
-    std::size_t k = 0;
-    for (int i = 0; i < kTableSize; ++i) {
-        const double d = value.front() + (value.back() - value.front()) * i / (kTableSize - 1);
-        while (k + 2 < value.size() && value[k + 1] < d) ++k;
-        const double t = (d - value[k]) / (value[k + 1] - value[k]);
-        table_[static_cast<std::size_t>(i)] =
-            static_cast<float>(mean[k] + t * (mean[k + 1] - mean[k]) - 0.25 * d * d);
-    }
+    // Photos come and go; what is kept is small, but not without bound.
+    if (known.size() > 256) known.clear();
+    known[s] = table;
+    return table;
 }
 
 float Stabiliser::unbiased(float d) const {
+    const Table& t = *table_;
+    if (t.values.empty()) return (0.25f * d * d + tail_) * scale_;
+    const float position = (d - t.start) / t.step;
     float electrons;
-    if (table_.empty()) {
-        electrons = 0.25f * d * d + tail_;
+    if (position < 0) {
+        // Straight on from the first entries.
+        const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start, e1 = t.values[8] + 0.25f * d1 * d1;
+        electrons = e0 + (d - t.start) * (e1 - e0) / (d1 - t.start);
+    } else if (position >= kTableSize - 1) {
+        // The asymptotic form, joined to the table's end so that there is no step.
+        const float end = t.values.back() - tail_, last = t.start + t.step * (kTableSize - 1);
+        electrons = 0.25f * d * d + tail_ + end * last / d;
     } else {
-        const float position = (d - tableStart_) / tableStep_;
-        if (position < 0) {
-            // Straight on from the first two entries.
-            const float e0 = table_[0] + 0.25f * tableStart_ * tableStart_;
-            const float d1 = tableStart_ + 8 * tableStep_, e1 = table_[8] + 0.25f * d1 * d1;
-            electrons = e0 + (d - tableStart_) * (e1 - e0) / (d1 - tableStart_);
-        } else if (position >= kTableSize - 1) {
-            // The asymptotic form, joined to the table's end so that there is no step.
-            const float end = table_.back() - tail_;
-            const float last = tableStart_ + tableStep_ * (kTableSize - 1);
-            electrons = 0.25f * d * d + tail_ + end * last / d;
-        } else {
-            const auto i = static_cast<std::size_t>(position);
-            const float t = position - static_cast<float>(i);
-            electrons = 0.25f * d * d + table_[i] + t * (table_[i + 1] - table_[i]);
-        }
+        const auto i = static_cast<std::size_t>(position);
+        const float share = position - static_cast<float>(i);
+        electrons = 0.25f * d * d + t.values[i] + share * (t.values[i + 1] - t.values[i]);
     }
     return electrons * scale_;
 }

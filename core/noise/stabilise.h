@@ -7,6 +7,7 @@
 // Anscombe transformation for Poisson-Gaussian noise", IEEE Trans. Image Processing 22(1), 2013.
 #pragma once
 
+#include <memory>
 #include <vector>
 
 #include "noise/model.h"
@@ -15,7 +16,7 @@ namespace irenic {
 
 class Stabiliser {
   public:
-    // For one channel. A line without photon noise (a below 1e-9) is treated as having 1e9 electrons at white.
+    // For one channel. Tables are made once for each line and shared. A line without photon noise (a below 1e-9) is treated as having 1e9 electrons at white.
     explicit Stabiliser(const NoiseLine& line);
 
     // x normalised (may be below 0 or above 1) to the stabilised value; never below 0.
@@ -32,9 +33,14 @@ class Stabiliser {
     float slope(float d) const { return 0.5f * d * scale_; }
 
   private:
-    float gain_, scale_, offset_; // 1/a, a, 3/8 + s^2
-    float tableStep_ = 0, tableStart_ = 0, tail_ = 0;
-    std::vector<float> table_; // of (mean in electrons - 0.25 d^2), at equal steps of d
+    struct Table {
+        float step = 0, start = 0;
+        std::vector<float> values; // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty
+    };
+    static std::shared_ptr<const Table> tableOf(double readNoise);
+
+    float gain_, scale_, offset_, tail_; // 1/a, a, 3/8 + s^2, the closed form's constant
+    std::shared_ptr<const Table> table_;
 };
 
 } // namespace irenic

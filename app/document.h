@@ -1,0 +1,62 @@
+// What is open: one photo at a time on the sheet, its takes, probes and look. Views hold no state of their own.
+#pragma once
+
+#include <QObject>
+#include <QPointF>
+#include <QString>
+#include <vector>
+
+#include "develop/render.h"
+#include "judge/probes.h"
+#include "session/take.h"
+
+namespace irenic {
+
+class Document : public QObject {
+    Q_OBJECT
+
+  public:
+    static constexpr int kMostTakes = 8;
+
+    PhotoPtr photo() const { return photo_; }
+    const std::vector<Take>& takes() const { return takes_; }
+    const std::vector<Probe>& probes() const { return probes_; }
+    int chosen() const { return chosen_; } // index of the take that will be exported; -1: none yet
+    const Look& look() const { return look_; }
+    double zoom() const { return zoom_; } // 0: fit
+    QPointF pan() const { return pan_; }   // of every cell against its probe, in photo pixels
+
+    // Shows a photo; takes stay, so that they can be judged on the next one.
+    void setPhoto(PhotoPtr photo, std::vector<Probe> probes);
+    void setSettings(int take, const Settings& settings);
+    void setTakeName(int take, const QString& name);
+    // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
+    void addTake(int like = -1);
+    void removeTake(int take);
+    void choose(int take);
+    void setLook(const Look& look);
+    void setZoom(double zoom);
+    void setPan(QPointF pan);
+    void moveProbe(int probe, int x, int y);
+    void addProbe(int x, int y);
+    void removeProbe(int probe);
+
+  signals:
+    void photoChanged();
+    void takesChanged();           // added, removed
+    void settingsChanged(int take);
+    void chosenChanged();
+    void viewChanged();            // look, zoom, pan
+    void probesChanged();
+
+  private:
+    PhotoPtr photo_;
+    std::vector<Take> takes_{{'A', {}, {"bm3d", 1, 1, 0, 0}}, {'B', {}, {"nlm", 1, 1, 0, 0}}, {'C', {}, {"wavelet", 1, 1, 0, 0}}};
+    std::vector<Probe> probes_;
+    int chosen_ = -1;
+    Look look_;
+    double zoom_ = 1;
+    QPointF pan_;
+};
+
+} // namespace irenic

@@ -1,0 +1,133 @@
+#include "export/export_bar.h"
+
+#include <QComboBox>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QSettings>
+
+namespace irenic {
+
+ExportBar::ExportBar(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
+      profile_(new QComboBox(this)), compression_(new QComboBox(this)), start_(new QPushButton(tr("Export…"), this)),
+      cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)) {
+    message_->setObjectName(QStringLiteral("message"));
+    message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    format_->setObjectName(QStringLiteral("format"));
+    format_->addItem(tr("DNG, stays a raw"), QStringLiteral("dng"));
+    format_->addItem(tr("TIFF, 16 bit"), QStringLiteral("tiff"));
+    format_->setAccessibleName(tr("File format"));
+    format_->setToolTip(tr("A DNG keeps mosaic, colours and white balance as the camera gave them. A TIFF is a finished picture."));
+    profile_->addItem(tr("sRGB"), static_cast<int>(OutputSpace::Srgb));
+    profile_->addItem(tr("Adobe RGB compatible"), static_cast<int>(OutputSpace::AdobeRgbCompatible));
+    profile_->addItem(tr("ProPhoto compatible"), static_cast<int>(OutputSpace::ProPhotoCompatible));
+    profile_->setAccessibleName(tr("Colour profile of the TIFF"));
+    compression_->addItem(tr("zip"), static_cast<int>(TiffCompression::Zip));
+    compression_->addItem(tr("not compressed"), static_cast<int>(TiffCompression::None));
+    compression_->setAccessibleName(tr("Compression of the TIFF"));
+    start_->setObjectName(QStringLiteral("export"));
+    start_->setShortcut(QKeySequence(tr("Ctrl+E")));
+    start_->setToolTip(tr("Write the chosen take to a file. The original is never touched. Ctrl+E"));
+    cancel_->setObjectName(QStringLiteral("cancel"));
+    bar_->setRange(0, 1000);
+    bar_->setMaximumWidth(260);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(6, 3, 6, 3);
+    row->addWidget(message_, 1);
+    for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, format_, profile_, compression_, start_}) row->addWidget(w);
+    connect(start_, &QPushButton::clicked, this, &ExportBar::ask);
+    connect(cancel_, &QPushButton::clicked, this, [this] { thread_.request_stop(); });
+    connect(format_, &QComboBox::currentIndexChanged, this, &ExportBar::refresh);
+    connect(&document_, &Document::chosenChanged, this, &ExportBar::refresh);
+    connect(&document_, &Document::photoChanged, this, &ExportBar::refresh);
+    connect(&ticking_, &QTimer::timeout, this, [this] {
+        const double share = static_cast<double>(done_.load());
+        bar_->setValue(static_cast<int>(1000 * share));
+        QString text = QStringLiteral("%p %");
+        if (share > 0.08) text += tr(", about %1 s left").arg(std::lround(static_cast<double>(clock_.elapsed()) / 1000.0 * (1 - share) / share));
+        bar_->setFormat(text);
+    });
+    refresh();
+}
+
+ExportBar::~ExportBar() { thread_.request_stop(); }
+
+ExportFormat ExportBar::format() const {
+    return format_->currentData().toString() == QLatin1String("dng") ? ExportFormat::Dng : ExportFormat::Tiff;
+}
+
+void ExportBar::setMessage(const QString& text) {
+    message_->setText(text);
+    message_->setToolTip(text);
+}
+
+void ExportBar::refresh() {
+    const bool can = document_.photo() && document_.chosen() >= 0 && !running_;
+    start_->setEnabled(can);
+    start_->setText(document_.chosen() >= 0
+                        ? tr("Export %1…").arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
+                        : tr("Export…"));
+    for (QComboBox* box : {profile_, compression_}) box->setVisible(format() == ExportFormat::Tiff);
+    bar_->setVisible(running_);
+    cancel_->setVisible(running_);
+}
+
+void ExportBar::ask() {
+    const PhotoPtr photo = document_.photo();
+    QSettings memory;
+    const QString folder = memory.value(QStringLiteral("export/folder"), QFileInfo(QString::fromStdString(photo->file.string())).absolutePath()).toString();
+    const auto proposed = freeName(defaultTarget(*photo, folder.toStdString(), format()));
+    const QString filter = format() == ExportFormat::Dng ? tr("DNG (*.dng)") : tr("TIFF (*.tif *.tiff)");
+    const QString target = QFileDialog::getSaveFileName(this, tr("Export take"), QString::fromStdString(proposed.string()), filter);
+    if (target.isEmpty()) return;
+    memory.setValue(QStringLiteral("export/folder"), QFileInfo(target).absolutePath());
+    exportTo(target);
+}
+
+void ExportBar::exportTo(const QString& target) {
+    if (running_ || !document_.photo() || document_.chosen() < 0) return;
+    ExportOrder order;
+    order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
+    order.format = format();
+    order.space = static_cast<OutputSpace>(profile_->currentData().toInt());
+    order.compression = static_cast<TiffCompression>(compression_->currentData().toInt());
+    order.target = target.toStdString();
+    // The dialog has asked about replacing; the original is refused by the core whatever was answered.
+    order.overwrite = true;
+    running_ = true;
+    done_ = 0;
+    clock_.start();
+    ticking_.start(200);
+    setMessage(tr("Exporting %1").arg(QFileInfo(target).fileName()));
+    refresh();
+    thread_ = std::jthread([this, order, photo = document_.photo(), target](const std::stop_token& stop) {
+        QString problem;
+        try {
+            exportPhoto(*photo, order, {stop, &done_});
+        } catch (const Cancelled&) {
+            problem = tr("Export cancelled; nothing was written.");
+        } catch (const std::exception& e) {
+            problem = QString::fromUtf8(e.what());
+        }
+        QMetaObject::invokeMethod(this, [this, target, problem] { finish(target, problem); });
+    });
+}
+
+void ExportBar::finish(const QString& file, const QString& problem) {
+    running_ = false;
+    ticking_.stop();
+    refresh();
+    if (problem.isEmpty()) {
+        setMessage(tr("Written and read back: %1").arg(QFileInfo(file).fileName()));
+        emit exported(file);
+    } else {
+        setMessage(problem);
+        emit failed(problem);
+    }
+}
+
+} // namespace irenic

@@ -1,0 +1,45 @@
+#include <QCommandLineParser>
+#include <QTimer>
+
+#include "photos/photo_list.h"
+#include "sheet/sheet.h"
+#include "style/style.h"
+#include "window.h"
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("irenic"));
+    QApplication::setOrganizationName(QStringLiteral("irenic"));
+    irenic::style::apply(app);
+
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QStringLiteral("Reduce the noise of raw photos, comparing takes side by side."));
+    parser.addHelpOption();
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Raw photos or folders"), QStringLiteral("[FILE...]"));
+    const QCommandLineOption picture(QStringLiteral("picture"), QStringLiteral("Write a picture of the window once all is rendered, and quit."), QStringLiteral("PNG"));
+    const QCommandLineOption push(QStringLiteral("push"), QStringLiteral("Start with this push."), QStringLiteral("STOPS"));
+    const QCommandLineOption zoom(QStringLiteral("zoom"), QStringLiteral("Start with this zoom; 0 fits."), QStringLiteral("FACTOR"));
+    const QCommandLineOption select(QStringLiteral("photo"), QStringLiteral("Start with the photo in this row, from 1."), QStringLiteral("ROW"));
+    parser.addOptions({picture, push, zoom, select});
+    parser.process(app);
+
+    irenic::Window window;
+    if (parser.isSet(push)) window.document().setLook({parser.value(push).toFloat()});
+    if (parser.isSet(zoom)) window.document().setZoom(parser.value(zoom).toDouble());
+    window.open(parser.positionalArguments());
+    if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);
+    if (parser.isSet(picture)) window.resize(1280, 800);
+    window.show();
+
+    QTimer waiting;
+    if (parser.isSet(picture)) {
+        QObject::connect(&waiting, &QTimer::timeout, &app, [&] {
+            if (!window.sheet().allCurrent()) return;
+            waiting.stop();
+            window.grab().save(parser.value(picture));
+            QApplication::quit();
+        });
+        waiting.start(100);
+    }
+    return QApplication::exec();
+}

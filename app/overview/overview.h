@@ -1,0 +1,38 @@
+// The whole photo, small, with the probes on it; probes are dragged, added with a double click, removed with Delete.
+#pragma once
+
+#include <QImage>
+#include <QWidget>
+
+#include "document.h"
+
+namespace irenic {
+
+class Overview : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit Overview(Document& document, QWidget* parent = nullptr);
+    void setImage(const QImage& image);
+    QSize sizeHint() const override { return {220, 165}; }
+    // Where a pixel of the photo stands in the widget.
+    QPointF place(double x, double y) const;
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+  private:
+    QRectF frame() const;
+    QPointF photoPoint(QPointF widget) const;
+    int probeAt(QPointF widget) const;
+
+    Document& document_;
+    QImage image_;
+    int held_ = -1;
+};
+
+} // namespace irenic

@@ -1,0 +1,137 @@
+#include "sheet/cell.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <QWheelEvent>
+#include <algorithm>
+#include <cmath>
+
+#include "style/style.h"
+
+namespace irenic {
+
+Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
+    setMinimumSize(96, 72);
+    setCursor(Qt::OpenHandCursor);
+    connect(&renderer_, &Renderer::finished, this, &Cell::take);
+    connect(&renderer_, &Renderer::failed, this, &Cell::fail);
+    ticking_.setInterval(120);
+    connect(&ticking_, &QTimer::timeout, this, qOverload<>(&QWidget::update));
+}
+
+Cell::~Cell() { renderer_.forget(this); }
+
+void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom) {
+    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom;
+    // Takes without any strength are the original: let them share its picture.
+    if (settings_.untouched()) settings_ = {"bm3d", 0, 0, 0, 0};
+    want();
+}
+
+void Cell::want() {
+    if (!photo_ || width() < 8 || height() < 8) return;
+    RenderKey key{photo_, settings_, look_, photo_->crop, zoom_};
+    const Rect whole{0, 0, photo_->width(), photo_->height()};
+    if (zoom_ <= 0) {
+        key.zoom = std::min(static_cast<double>(width()) / photo_->crop.width, static_cast<double>(height()) / photo_->crop.height);
+    } else {
+        const int w = std::min(whole.width, static_cast<int>(std::ceil(width() / zoom_)));
+        const int h = std::min(whole.height, static_cast<int>(std::ceil(height() / zoom_)));
+        const int x = static_cast<int>(std::lround(centre_.x() - w / 2.0)), y = static_cast<int>(std::lround(centre_.y() - h / 2.0));
+        key.area = {std::clamp(x, 0, whole.width - w), std::clamp(y, 0, whole.height - h), w, h};
+    }
+    if (key == key_ && (current_ || !failure_.isEmpty())) return;
+    key_ = key;
+    failure_.clear();
+    const QImage ready = renderer_.cached(key_);
+    current_ = !ready.isNull();
+    if (current_) {
+        image_ = ready;
+        renderer_.forget(this);
+        ticking_.stop();
+        emit becameCurrent();
+    } else {
+        renderer_.request(this, key_);
+        ticking_.start();
+    }
+    update();
+}
+
+Cell::State Cell::state() const {
+    if (!photo_) return State::Empty;
+    if (!failure_.isEmpty()) return State::Failed;
+    if (current_) return State::Current;
+    return renderer_.progress(this) >= 0 ? State::Rendering : State::Waiting;
+}
+
+void Cell::take(quintptr cell, const RenderKey& key, const QImage& image) {
+    // Another cell's picture may be just what this one waits for.
+    if (current_ || !(key == key_)) return;
+    if (cell != reinterpret_cast<quintptr>(this)) renderer_.forget(this);
+    image_ = image;
+    current_ = true;
+    ticking_.stop();
+    update();
+    emit becameCurrent();
+}
+
+void Cell::fail(quintptr cell, const RenderKey& key, const QString& reason) {
+    if (cell != reinterpret_cast<quintptr>(this) || !(key == key_)) return;
+    failure_ = reason;
+    ticking_.stop();
+    update();
+}
+
+void Cell::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), style::kGround);
+    const QPoint at(std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2));
+    if (current_) {
+        p.drawImage(at, image_);
+        return;
+    }
+    // What stood here before, faint and hatched: it must not pass for what is asked for now.
+    if (!image_.isNull()) {
+        p.setOpacity(0.3);
+        p.drawImage(at, image_);
+        p.setOpacity(1);
+    }
+    p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
+    QString text = tr("no photo");
+    double share = -1;
+    switch (state()) {
+    case State::Empty: break;
+    case State::Failed: text = tr("failed: %1").arg(failure_); break;
+    case State::Rendering:
+        share = static_cast<double>(std::max(0.0f, renderer_.progress(this)));
+        text = tr("rendering %1 %").arg(static_cast<int>(100 * share));
+        break;
+    default: text = tr("waiting"); break;
+    }
+    const QRect strip(0, height() - 22, width(), 22);
+    p.fillRect(strip, QColor(150, 150, 150, 220));
+    if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::kText);
+    p.setPen(style::kText);
+    p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft, text);
+}
+
+void Cell::resizeEvent(QResizeEvent*) { want(); }
+
+void Cell::mousePressEvent(QMouseEvent* event) { grabbed_ = event->position(); }
+
+void Cell::mouseMoveEvent(QMouseEvent* event) {
+    if (!(event->buttons() & Qt::LeftButton) || zoom_ <= 0) return;
+    const QPointF moved = (grabbed_ - event->position()) / zoom_;
+    const QPointF whole(std::round(moved.x()), std::round(moved.y()));
+    if (whole.isNull()) return;
+    grabbed_ -= whole * zoom_;
+    emit panned(whole);
+}
+
+void Cell::wheelEvent(QWheelEvent* event) {
+    const QPointF off = event->position() - QPointF(width() / 2.0, height() / 2.0);
+    if (event->angleDelta().y() != 0) emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / zoom_ : QPointF());
+    event->accept();
+}
+
+} // namespace irenic

@@ -1,0 +1,60 @@
+// One cell of the trial sheet: a place of the photo in one take, at true pixels, with its own state on it.
+#pragma once
+
+#include <QTimer>
+#include <QWidget>
+
+#include "renderer.h"
+
+namespace irenic {
+
+class Cell : public QWidget {
+    Q_OBJECT
+
+  public:
+    enum class State { Empty, Waiting, Rendering, Current, Failed };
+
+    explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
+    ~Cell() override;
+
+    // What the cell is to show. `zoom` 0 fits the photo.
+    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom);
+    State state() const;
+    // What is on the screen, null unless current.
+    QImage image() const { return current_ ? image_ : QImage(); }
+    const RenderKey& wanted() const { return key_; }
+    // Screen pixels for one of the photo's.
+    double scale() const { return key_.zoom; }
+
+  signals:
+    void panned(QPointF photoPixels);
+    void zoomAsked(int direction, QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
+    void becameCurrent();
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+
+  private:
+    void want();
+    void take(quintptr cell, const RenderKey& key, const QImage& image);
+    void fail(quintptr cell, const RenderKey& key, const QString& reason);
+
+    Renderer& renderer_;
+    PhotoPtr photo_;
+    Settings settings_;
+    Look look_;
+    QPointF centre_;
+    double zoom_ = 1;
+    RenderKey key_;
+    QImage image_;
+    bool current_ = false;
+    QString failure_;
+    QTimer ticking_;
+    QPointF grabbed_;
+};
+
+} // namespace irenic

@@ -1,0 +1,165 @@
+#include "sheet/sheet.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "sheet/cell.h"
+#include "sheet/take_head.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+
+// A row's name, written upwards along its left edge.
+class RowLabel : public QWidget {
+  public:
+    RowLabel(int number, const Probe& probe, QWidget* parent) : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
+        setFixedWidth(20);
+        setToolTip(QString::fromStdString(probe.reason));
+        setAccessibleName(text_);
+    }
+
+  protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        p.translate(0, height());
+        p.rotate(-90);
+        p.setPen(style::kText);
+        p.drawText(QRect(4, 0, height() - 8, width()), Qt::AlignVCenter | Qt::AlignRight, text_);
+    }
+
+  private:
+    QString text_;
+};
+
+} // namespace
+
+Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent) : QWidget(parent), document_(document), renderer_(renderer) {
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    connect(&document_, &Document::photoChanged, this, &Sheet::rebuild);
+    connect(&document_, &Document::takesChanged, this, &Sheet::rebuild);
+    connect(&document_, &Document::probesChanged, this, [this] {
+        if (static_cast<int>(document_.probes().size()) == rows()) refresh();
+        else rebuild();
+    });
+    connect(&document_, &Document::settingsChanged, this, [this] { refreshHeads(), refresh(); });
+    connect(&document_, &Document::chosenChanged, this, &Sheet::refreshHeads);
+    connect(&document_, &Document::viewChanged, this, &Sheet::refresh);
+    rebuild();
+}
+
+void Sheet::rebuild() {
+    delete body_;
+    heads_.clear(), cells_.clear();
+    body_ = new QWidget(this);
+    layout()->addWidget(body_);
+    grid_ = new QGridLayout(body_);
+    grid_->setContentsMargins(2, 2, 2, 2);
+    grid_->setSpacing(3);
+
+    original_ = new QLabel(body_);
+    original_->setContentsMargins(6, 4, 6, 4);
+    original_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    original_->setObjectName(QStringLiteral("original"));
+    grid_->addWidget(original_, 0, 1);
+    const auto& takes = document_.takes();
+    for (int i = 0; i < static_cast<int>(takes.size()); ++i) {
+        auto* head = new TakeHead(takes[static_cast<std::size_t>(i)], body_);
+        connect(head, &TakeHead::edited, this, [this, i](const Settings& s) { document_.setSettings(i, s); });
+        connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
+        // The heads are replaced by what these do: let the click finish first.
+        connect(head, &TakeHead::duplicateAsked, this, [this, i] { document_.addTake(i); }, Qt::QueuedConnection);
+        connect(head, &TakeHead::removeAsked, this, [this, i] { document_.removeTake(i); }, Qt::QueuedConnection);
+        grid_->addWidget(head, 0, i + 2);
+        heads_.push_back(head);
+    }
+    // At fit the whole photo stands in every cell: one row says it all.
+    const std::size_t rowCount = document_.probes().size();
+    for (std::size_t r = 0; r < rowCount; ++r) {
+        const int row = static_cast<int>(r) + 1;
+        grid_->addWidget(new RowLabel(row, document_.probes()[r], body_), row, 0);
+        cells_.emplace_back();
+        for (int c = 0; c < columns(); ++c) {
+            auto* cell = new Cell(renderer_, body_);
+            connect(cell, &Cell::panned, this, [this](QPointF by) { document_.setPan(document_.pan() + by); });
+            connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
+            grid_->addWidget(cell, row, c + 1);
+            cells_.back().push_back(cell);
+        }
+        grid_->setRowStretch(row, 1);
+    }
+    for (int c = 0; c < columns(); ++c) grid_->setColumnStretch(c + 1, 1);
+    if (rowCount == 0) grid_->setRowStretch(1, 1);
+    refreshHeads();
+    grid_->activate();
+    refresh();
+}
+
+QString Sheet::originalText() const {
+    const PhotoPtr photo = document_.photo();
+    if (!photo) return tr("<b>Original</b>");
+    const NoiseLine& line = photo->noise.channel[1];
+    const auto noise = [](double sigma) { return QString::number(100 * sigma, 'f', 2) + QStringLiteral(" %"); };
+    QString text = tr("<b>Original</b>&nbsp; ISO %1<br>noise σ at black %2<br>at mid-grey %3")
+                       .arg(QString::number(photo->iso, 'f', 0), noise(line.sigma(0)), noise(line.sigma(0.18)));
+    return text;
+}
+
+void Sheet::refreshHeads() {
+    original_->setText(originalText());
+    const PhotoPtr photo = document_.photo();
+    QString tip = tr("Measured on this photo, in per cent of the white level (green channel).");
+    if (photo && photo->statedNoise)
+        tip += tr("\nThe file's own noise profile says %1 % at black and %2 % at mid-grey.")
+                   .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
+                   .arg(100 * photo->statedNoise->channel[1].sigma(0.18), 0, 'f', 2);
+    original_->setToolTip(tip);
+    for (std::size_t i = 0; i < heads_.size(); ++i) heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
+}
+
+void Sheet::refresh() {
+    const PhotoPtr photo = document_.photo();
+    if (!photo) return;
+    for (std::size_t r = 0; r < cells_.size(); ++r) {
+        const Probe& probe = document_.probes()[r];
+        const QPointF centre = QPointF(probe.x, probe.y) + document_.pan();
+        for (std::size_t c = 0; c < cells_[r].size(); ++c) {
+            const Settings settings = c == 0 ? Settings{"bm3d", 0, 0, 0, 0} : document_.takes()[c - 1].settings;
+            cells_[r][c]->show(photo, settings, document_.look(), centre, document_.zoom());
+        }
+    }
+}
+
+Cell* Sheet::cell(int row, int column) const {
+    if (row < 0 || row >= rows() || column < 0 || column >= columns()) return nullptr;
+    return cells_[static_cast<std::size_t>(row)][static_cast<std::size_t>(column)];
+}
+
+bool Sheet::allCurrent() const {
+    for (const auto& row : cells_)
+        for (const Cell* c : row)
+            if (c->state() != Cell::State::Current) return false;
+    return !cells_.empty();
+}
+
+void Sheet::zoomBy(int direction, QPointF fromCentre) {
+    static constexpr double steps[] = {0, 1, 2, 3, 4, 6, 8};
+    const auto at = std::find(std::begin(steps), std::end(steps), document_.zoom());
+    const auto index = std::clamp<std::ptrdiff_t>((at == std::end(steps) ? 1 : at - std::begin(steps)) + direction, 0, 6);
+    const double before = document_.zoom(), after = steps[index];
+    if (before == after) return;
+    // The pixel under the pointer stays there.
+    if (before > 0 && after > 0) {
+        const QPointF shift = fromCentre * (1 - before / after);
+        document_.setPan(document_.pan() + QPointF(std::round(shift.x()), std::round(shift.y())));
+    }
+    document_.setZoom(after);
+}
+
+} // namespace irenic

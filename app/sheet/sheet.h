@@ -1,0 +1,48 @@
+// The trial sheet: rows are probes, columns are the original and the takes, every cell shows the same pixels.
+#pragma once
+
+#include <QWidget>
+#include <vector>
+
+#include "document.h"
+#include "renderer.h"
+
+class QGridLayout;
+class QLabel;
+
+namespace irenic {
+
+class Cell;
+class TakeHead;
+
+class Sheet : public QWidget {
+    Q_OBJECT
+
+  public:
+    Sheet(Document& document, Renderer& renderer, QWidget* parent = nullptr);
+
+    // Column 0 is the original, take i is column i + 1. Null when there is no such cell.
+    Cell* cell(int row, int column) const;
+    int rows() const { return static_cast<int>(cells_.size()); }
+    int columns() const { return static_cast<int>(document_.takes().size()) + 1; }
+    TakeHead* head(int take) const { return heads_.at(static_cast<std::size_t>(take)); }
+    // Every cell shows what is asked for now.
+    bool allCurrent() const;
+
+  private:
+    void rebuild();
+    void refresh();
+    void refreshHeads();
+    void zoomBy(int direction, QPointF fromCentre);
+    QString originalText() const;
+
+    Document& document_;
+    Renderer& renderer_;
+    QGridLayout* grid_;
+    QWidget* body_ = nullptr;
+    QLabel* original_ = nullptr;
+    std::vector<TakeHead*> heads_;
+    std::vector<std::vector<Cell*>> cells_;
+};
+
+} // namespace irenic

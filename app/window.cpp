@@ -1,0 +1,211 @@
+#include "window.h"
+
+#include <QApplication>
+#include <QButtonGroup>
+#include <QCloseEvent>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QLabel>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QMimeData>
+#include <QSettings>
+#include <QSplitter>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "export/export_bar.h"
+#include "overview/overview.h"
+#include "photos/photo_list.h"
+#include "sheet/sheet.h"
+#include "sheet/value_field.h"
+#include "style/style.h"
+
+namespace irenic {
+
+Window::Window(QWidget* parent)
+    : QMainWindow(parent), photos_(new PhotoList(this)), overview_(new Overview(document_, this)), shot_(new QLabel(this)),
+      pushNote_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)), exportBar_(new ExportBar(document_, this)),
+      zooms_(new QButtonGroup(this)), push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
+      splitter_(new QSplitter(this)) {
+    setWindowTitle(tr("Irenic"));
+    setAcceptDrops(true);
+    auto* right = new QWidget(this);
+    auto* column = new QVBoxLayout(right);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(viewStrip());
+    column->addWidget(sheet_, 1);
+    column->addWidget(exportBar_);
+    splitter_->addWidget(sidePanel());
+    splitter_->addWidget(right);
+    splitter_->setStretchFactor(1, 1);
+    splitter_->setSizes({214, 1066});
+    splitter_->setChildrenCollapsible(false);
+    setCentralWidget(splitter_);
+    makeMenus();
+
+    connect(photos_, &PhotoList::photoReady, this, [this](const PhotoPtr& photo, const std::vector<Probe>& probes, const QImage& image) {
+        overview_->setImage(image);
+        document_.setPhoto(photo, probes);
+    });
+    connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
+    connect(&document_, &Document::photoChanged, this, &Window::describe);
+    connect(&document_, &Document::viewChanged, this, &Window::refreshView);
+    refreshView();
+    describe();
+    resize(1280, 800);
+    const QSettings memory;
+    restoreGeometry(memory.value(QStringLiteral("window/geometry")).toByteArray());
+    splitter_->restoreState(memory.value(QStringLiteral("window/splitter")).toByteArray());
+}
+
+QWidget* Window::sidePanel() {
+    auto* side = new QWidget(this);
+    side->setMinimumWidth(150);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(4, 4, 4, 4);
+    column->addWidget(photos_, 1);
+    column->addWidget(overview_);
+    shot_->setWordWrap(true);
+    shot_->setObjectName(QStringLiteral("shot"));
+    shot_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    column->addWidget(shot_);
+    return side;
+}
+
+QWidget* Window::viewStrip() {
+    auto* strip = new QWidget(this);
+    auto* row = new QHBoxLayout(strip);
+    row->setContentsMargins(26, 3, 6, 3);
+    row->setSpacing(4);
+    const struct {
+        const char* text;
+        double zoom;
+        const char* key;
+    } steps[] = {{"Fit", 0, "0"}, {"100 %", 1, "1"}, {"200 %", 2, "2"}, {"400 %", 4, "4"}, {"800 %", 8, "8"}};
+    for (const auto& s : steps) {
+        auto* button = new QToolButton(strip);
+        button->setText(tr(s.text));
+        button->setCheckable(true);
+        button->setShortcut(QKeySequence(QString::fromLatin1(s.key)));
+        button->setToolTip(tr("Show %1 in every cell. Key %2").arg(tr(s.text), QString::fromLatin1(s.key)));
+        button->setObjectName(QStringLiteral("zoom%1").arg(s.zoom));
+        zooms_->addButton(button, static_cast<int>(s.zoom));
+        row->addWidget(button);
+    }
+    zooms_->setExclusive(false);
+    connect(zooms_, &QButtonGroup::idClicked, this, [this](int zoom) {
+        document_.setZoom(zoom);
+        refreshView();
+    });
+    auto* back = new QToolButton(strip);
+    back->setText(tr("Back to the probes"));
+    back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
+    back->setShortcut(QKeySequence(Qt::Key_Home));
+    connect(back, &QToolButton::clicked, this, [this] { document_.setPan({}); });
+    row->addSpacing(8);
+    row->addWidget(back);
+    row->addStretch(1);
+    pushNote_->setText(tr("pushed: for looking only, never exported"));
+    pushNote_->setStyleSheet(QStringLiteral("background: #d69e2e; padding: 1px 6px;"));
+    row->addWidget(pushNote_);
+    push_->setObjectName(QStringLiteral("push"));
+    push_->setFixedWidth(104);
+    push_->setToolTip(tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
+    connect(push_, &ValueField::changed, this, [this](double v) { document_.setLook({static_cast<float>(v)}); });
+    row->addWidget(push_);
+    auto* add = new QToolButton(strip);
+    add->setText(tr("+ Take"));
+    add->setObjectName(QStringLiteral("addTake"));
+    add->setToolTip(tr("Add a column with another take. Ctrl+T"));
+    add->setShortcut(QKeySequence(tr("Ctrl+T")));
+    connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
+    row->addSpacing(8);
+    row->addWidget(add);
+    return strip;
+}
+
+void Window::makeMenus() {
+    QMenu* photo = menuBar()->addMenu(tr("&Photo"));
+    photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
+    photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, [this] {
+        const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of raws"));
+        if (!folder.isEmpty()) open({folder});
+    });
+    photo->addSeparator();
+    photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+    QMenu* view = menuBar()->addMenu(tr("&View"));
+    view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
+    QMenu* help = menuBar()->addMenu(tr("&Help"));
+    help->addAction(tr("&How the sheet works"), QKeySequence(Qt::Key_F1), this, [this] {
+        auto* box = new QMessageBox(QMessageBox::NoIcon, tr("How the sheet works"),
+                                    tr("Rows are probes: places of the photo worth looking at. Columns are takes: a method with its "
+                                       "settings. The first column is the original; all cells of a row show the same pixels.\n\n"
+                                       "Drag a cell to pan all of them, turn the wheel to zoom at the pointer, keys 0, 1, 2, 4 and 8 set "
+                                       "the zoom. Strengths are factors of the noise measured on this photo: drag them, type them, or "
+                                       "double-click to reset.\n\nChoose the take you like and export it with Ctrl+E."),
+                                    QMessageBox::Close, this);
+        box->setAttribute(Qt::WA_DeleteOnClose);
+        box->setModal(false);
+        box->show();
+    });
+}
+
+void Window::askForPhotos() {
+    QSettings memory;
+    const QStringList files = QFileDialog::getOpenFileNames(this, tr("Open raw photos"), memory.value(QStringLiteral("open/folder")).toString());
+    if (files.isEmpty()) return;
+    memory.setValue(QStringLiteral("open/folder"), QFileInfo(files.front()).absolutePath());
+    open(files);
+}
+
+void Window::open(const QStringList& paths) { photos_->open(paths); }
+
+void Window::describe() {
+    const PhotoPtr p = document_.photo();
+    if (!p) {
+        shot_->setText(tr("Open raw photos with Ctrl+O, or drop them on the window."));
+        return;
+    }
+    const auto unlessEmpty = [](const QString& s) { return s.isEmpty() ? QString() : s + QStringLiteral("<br>"); };
+    QStringList shot;
+    if (!p->exposureText().empty()) shot << QString::fromStdString(p->exposureText());
+    if (p->aperture > 0) shot << QStringLiteral("f/%1").arg(p->aperture);
+    if (p->focal > 0) shot << QStringLiteral("%1 mm").arg(p->focal);
+    shot_->setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(p->file.filename().string())) +
+                   unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
+                   QStringLiteral("ISO %1, %2<br>").arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
+                   QStringLiteral("%1 × %2, %3 bit, %4").arg(p->width()).arg(p->height()).arg(p->bits).arg(QString::fromStdString(p->mosaic.name())));
+    setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(p->file.filename().string())));
+}
+
+void Window::refreshView() {
+    for (QAbstractButton* b : zooms_->buttons()) b->setChecked(zooms_->id(b) == document_.zoom());
+    push_->setValue(static_cast<double>(document_.look().push));
+    pushNote_->setVisible(document_.look().push != 0);
+}
+
+void Window::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void Window::dropEvent(QDropEvent* event) {
+    QStringList files;
+    for (const QUrl& url : event->mimeData()->urls())
+        if (url.isLocalFile()) files << url.toLocalFile();
+    open(files);
+}
+
+void Window::closeEvent(QCloseEvent* event) {
+    if (exportBar_->running() && QMessageBox::question(this, tr("Irenic"), tr("An export is running. Stop it and close?")) != QMessageBox::Yes) {
+        event->ignore();
+        return;
+    }
+    QSettings memory;
+    memory.setValue(QStringLiteral("window/geometry"), saveGeometry());
+    memory.setValue(QStringLiteral("window/splitter"), splitter_->saveState());
+    QMainWindow::closeEvent(event);
+}
+
+} // namespace irenic

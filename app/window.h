@@ -1,0 +1,59 @@
+// The main window: photos and overview at the left, the trial sheet, the export strip at the foot.
+#pragma once
+
+#include <QMainWindow>
+
+#include "document.h"
+#include "renderer.h"
+
+class QLabel;
+class QButtonGroup;
+class QSplitter;
+
+namespace irenic {
+
+class ExportBar;
+class Overview;
+class PhotoList;
+class Sheet;
+class ValueField;
+
+class Window : public QMainWindow {
+    Q_OBJECT
+
+  public:
+    explicit Window(QWidget* parent = nullptr);
+    void open(const QStringList& paths);
+
+    Document& document() { return document_; }
+    Sheet& sheet() { return *sheet_; }
+    ExportBar& exportBar() { return *exportBar_; }
+    Overview& overview() { return *overview_; }
+    PhotoList& photos() { return *photos_; }
+
+  protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    void closeEvent(QCloseEvent* event) override;
+
+  private:
+    QWidget* sidePanel();
+    QWidget* viewStrip();
+    void makeMenus();
+    void askForPhotos();
+    void describe();
+    void refreshView();
+
+    Document document_;
+    Renderer renderer_;
+    PhotoList* photos_;
+    Overview* overview_;
+    QLabel *shot_, *pushNote_;
+    Sheet* sheet_;
+    ExportBar* exportBar_;
+    QButtonGroup* zooms_;
+    ValueField* push_;
+    QSplitter* splitter_;
+};
+
+} // namespace irenic
