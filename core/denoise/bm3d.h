@@ -21,7 +21,7 @@ class BlockMatching : public Method {
     static constexpr int kSearch = 12; // displacements -12..11 in both directions
 
     std::string id() const override { return "bm3d"; }
-    std::string name() const override { return "Block matching"; }
+    std::string name() const override { return "BM3D"; }
     std::string summary() const override { return "Cleanest, slower. For heavy noise."; }
     int margin() const override;
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,

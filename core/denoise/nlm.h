@@ -19,7 +19,7 @@ class NonLocalMeans : public Method {
     static constexpr int kSearch = 10; // radius: 21x21
 
     std::string id() const override { return "nlm"; }
-    std::string name() const override { return "Non-local means"; }
+    std::string name() const override { return "NL-means"; }
     std::string summary() const override { return "Natural, keeps texture that repeats. For moderate noise."; }
     int margin() const override { return kPatch + kSearch; }
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,

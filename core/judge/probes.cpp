@@ -15,7 +15,7 @@ constexpr int kPart = 8;    // a square is judged in parts of this size
 
 struct Square {
     int x, y; // centre, in pixels
-    float mean, texture, edge, point;
+    float mean, texture, fine, edge, point;
 };
 
 float median(std::vector<float>& v) {
@@ -26,21 +26,24 @@ float median(std::vector<float>& v) {
 
 Square measure(const PlaneSet& planes) {
     const Plane& p = planes.plane[0];
-    std::vector<float> means, variances;
+    std::vector<float> means, variances, fine;
     for (int top = 0; top < kSquare; top += kPart)
         for (int left = 0; left < kSquare; left += kPart) {
-            float sum = 0, squares = 0;
+            float sum = 0, squares = 0, steps = 0;
             for (int y = top; y < top + kPart; ++y)
                 for (int x = left; x < left + kPart; ++x) {
                     sum += p.at(x, y);
                     squares += p.at(x, y) * p.at(x, y);
+                    const float across = p.at(x, y) - p.at(std::min(x + 1, kSquare - 1), y), down = p.at(x, y) - p.at(x, std::min(y + 1, kSquare - 1));
+                    steps += 0.25f * (across * across + down * down);
                 }
             const float n = kPart * kPart, mean = sum / n;
             means.push_back(mean);
             variances.push_back(std::max(0.0f, squares / n - mean * mean - 1.0f));
+            fine.push_back(steps / n - 0.94f);
         }
     const auto [low, high] = std::minmax_element(means.begin(), means.end());
-    Square s{2 * (planes.area.x + kSquare / 2), 2 * (planes.area.y + kSquare / 2), 0, 0, *high - *low, 0};
+    Square s{2 * (planes.area.x + kSquare / 2), 2 * (planes.area.y + kSquare / 2), 0, 0, 0, *high - *low, 0};
     float peak = 0;
     for (int y = 1; y < kSquare - 1; ++y)
         for (int x = 1; x < kSquare - 1; ++x) {
@@ -51,6 +54,7 @@ Square measure(const PlaneSet& planes) {
         }
     s.mean = median(means);
     s.texture = median(variances);
+    s.fine = median(fine);
     s.point = peak - s.mean;
     return s;
 }
@@ -74,6 +78,7 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     const float dark = means[means.size() / 50], middle = 0.5f * (dark + means[means.size() * 95 / 100]);
     const float range = std::max(1.0f, means.back() - dark);
 
+    const float clipped = means.front() + 0.9f * (means.back() - means.front());
     std::vector<Probe> probes;
     const auto choose = [&](const char* name, const char* reason, const std::function<float(const Square&)>& score) {
         const Square* best = nullptr;
@@ -95,7 +100,7 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     choose("mid-tone", "smooth mid-tone: grain and blotches show here",
            [&](const Square& s) { return -std::abs(s.mean - middle) / range * 8 - 2 * s.texture - s.edge; });
     choose("texture", "finest texture: first to turn to wax",
-           [&](const Square& s) { return s.texture - 0.02f * s.edge * s.edge - std::abs(s.mean - middle) / range; });
+           [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge - (s.mean > clipped ? 100.0f : 0.0f); });
     choose("edge", "strongest edge: halos and fringes show here",
            [&](const Square& s) { return s.edge - 0.5f * s.texture; });
     choose("lights", "brightest points: they must survive",

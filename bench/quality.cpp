@@ -1,0 +1,238 @@
+// The quality protocol: noiseless truth, Poisson-Gaussian noise, one rendering for all; a table of method by ISO, against
+// OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in the same run.
+//
+// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR]: photographs from the Debian packages (halved in size), and the
+// truths that 'irenic-cli demo-data DIR --truth' left. Writes Markdown to standard output.
+#include <algorithm>
+#include <chrono>
+#include <cmath>
+#include <cstdio>
+#include <cstring>
+#include <filesystem>
+#include <fstream>
+#include <opencv2/imgcodecs.hpp>
+#include <opencv2/imgproc.hpp>
+#include <opencv2/photo.hpp>
+
+#include "denoise/clean.h"
+#include "develop/render.h"
+#include "noise/stabilise.h"
+#include "sensor.h"
+
+using namespace irenic;
+
+namespace {
+
+struct Scores {
+    double cpsnr = 0, ssim = 0, colour = 0, seconds = 0, pixels = 0;
+    int count = 0;
+    void add(const Scores& s) {
+        cpsnr += s.cpsnr, ssim += s.ssim, colour += s.colour, seconds += s.seconds, pixels += s.pixels;
+        ++count;
+    }
+};
+
+std::array<Plane, 3> photograph(const std::string& file, int crop) {
+    cv::Mat image = cv::imread(file, cv::IMREAD_COLOR);
+    if (image.empty()) throw std::runtime_error(file + ": cannot be read. Is its package installed?");
+    cv::Mat linear;
+    image.convertTo(linear, CV_32FC3, 1 / 255.0);
+    linear.forEach<cv::Vec3f>([](cv::Vec3f& v, const int*) {
+        for (int c = 0; c < 3; ++c) v[c] = v[c] <= 0.04045f ? v[c] / 12.92f : std::pow((v[c] + 0.055f) / 1.055f, 2.4f);
+    });
+    cv::resize(linear, linear, {linear.cols / 2, linear.rows / 2}, 0, 0, cv::INTER_AREA);
+    const int w = std::min(crop, linear.cols / 2 * 2), h = std::min(crop, linear.rows / 2 * 2);
+    const int x0 = (linear.cols - w) / 4 * 2, y0 = (linear.rows - h) / 4 * 2;
+    std::array<Plane, 3> out = {Plane(w, h), Plane(w, h), Plane(w, h)};
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            for (int c = 0; c < 3; ++c) out[static_cast<std::size_t>(2 - c)].at(x, y) = linear.at<cv::Vec3f>(y0 + y, x0 + x)[c];
+    return out;
+}
+
+// sRGB of a mosaic by the one pipeline: a photo whose samples are the mosaic's, finely quantised.
+cv::Mat rendered(const Photo& like, const Plane& mosaic) {
+    Photo p = like;
+    p.black.pattern = {8192}, p.white = 65535;
+    for (int y = 0; y < mosaic.height(); ++y)
+        for (int x = 0; x < mosaic.width(); ++x)
+            p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) + static_cast<std::size_t>(x)] =
+                static_cast<std::uint16_t>(std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
+    const auto rgb = developRegion(p, {"bm3d", 0, 0, 0, 0}, {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
+    cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
+    for (int y = 0; y < out.rows; ++y)
+        for (int x = 0; x < out.cols; ++x)
+            for (int c = 0; c < 3; ++c) out.at<cv::Vec3f>(y, x)[c] = encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
+    return out;
+}
+
+double ssimOf(const cv::Mat& a, const cv::Mat& b) {
+    // Z. Wang et al., 2004, on luminance, Gaussian window of 1.5.
+    cv::Mat x, y, mx, my, xx, yy, xy;
+    cv::cvtColor(a, x, cv::COLOR_RGB2GRAY);
+    cv::cvtColor(b, y, cv::COLOR_RGB2GRAY);
+    const auto blur = [](const cv::Mat& in, cv::Mat& out) { cv::GaussianBlur(in, out, {11, 11}, 1.5); };
+    blur(x, mx), blur(y, my), blur(x.mul(x), xx), blur(y.mul(y), yy), blur(x.mul(y), xy);
+    const cv::Mat sxx = xx - mx.mul(mx), syy = yy - my.mul(my), sxy = xy - mx.mul(my);
+    constexpr double c1 = 1e-4, c2 = 9e-4;
+    cv::Mat top = (2 * mx.mul(my) + c1).mul(2 * sxy + c2), bottom = (mx.mul(mx) + my.mul(my) + c1).mul(sxx + syy + c2), map;
+    cv::divide(top, bottom, map);
+    return cv::mean(map)[0];
+}
+
+// CIEDE2000 (G. Sharma, W. Wu, E. N. Dalal, 2005).
+double ciede2000(const cv::Vec3f& p, const cv::Vec3f& q) {
+    constexpr double deg = M_PI / 180, p25 = 6103515625.0;
+    const double c1 = std::hypot(p[1], p[2]), c2 = std::hypot(q[1], q[2]), cm = (c1 + c2) / 2;
+    const double g = 0.5 * (1 - std::sqrt(std::pow(cm, 7) / (std::pow(cm, 7) + p25)));
+    const double a1 = p[1] * (1 + g), a2 = q[1] * (1 + g), d1 = std::hypot(a1, p[2]), d2 = std::hypot(a2, q[2]);
+    const auto hue = [](double b, double a) { const double h = std::atan2(b, a); return h < 0 ? h + 2 * M_PI : h; };
+    const double h1 = d1 > 0 ? hue(p[2], a1) : 0, h2 = d2 > 0 ? hue(q[2], a2) : 0;
+    double dh = h2 - h1;
+    if (d1 * d2 == 0) dh = 0;
+    else if (dh > M_PI) dh -= 2 * M_PI;
+    else if (dh < -M_PI) dh += 2 * M_PI;
+    const double dl = q[0] - p[0], dc = d2 - d1, dH = 2 * std::sqrt(d1 * d2) * std::sin(dh / 2);
+    const double l = (p[0] + q[0]) / 2, c = (d1 + d2) / 2;
+    double h = h1 + h2;
+    if (d1 * d2 != 0) h = std::abs(h1 - h2) <= M_PI ? h / 2 : h < 2 * M_PI ? (h + 2 * M_PI) / 2 : (h - 2 * M_PI) / 2;
+    const double t = 1 - 0.17 * std::cos(h - 30 * deg) + 0.24 * std::cos(2 * h) + 0.32 * std::cos(3 * h + 6 * deg) - 0.20 * std::cos(4 * h - 63 * deg);
+    const double sl = 1 + 0.015 * (l - 50) * (l - 50) / std::sqrt(20 + (l - 50) * (l - 50)), sc = 1 + 0.045 * c, sh = 1 + 0.015 * c * t;
+    const double turn = 30 * deg * std::exp(-std::pow((h / deg - 275) / 25, 2));
+    const double rt = -2 * std::sqrt(std::pow(c, 7) / (std::pow(c, 7) + p25)) * std::sin(2 * turn);
+    return std::sqrt(std::pow(dl / sl, 2) + std::pow(dc / sc, 2) + std::pow(dH / sh, 2) + rt * (dc / sc) * (dH / sh));
+}
+
+Scores score(const cv::Mat& truth, const cv::Mat& found) {
+    const cv::Rect inner(16, 16, truth.cols - 32, truth.rows - 32);
+    const cv::Mat a = truth(inner), b = found(inner);
+    Scores s;
+    const double mse = cv::norm(a, b, cv::NORM_L2SQR) / (3.0 * a.rows * a.cols);
+    s.cpsnr = -10 * std::log10(std::max(1e-12, mse));
+    s.ssim = ssimOf(a, b);
+    cv::Mat sa, sb, la, lb;
+    cv::resize(a(cv::Rect(0, 0, a.cols / 32 * 32, a.rows / 32 * 32)), sa, {a.cols / 32, a.rows / 32}, 0, 0, cv::INTER_AREA);
+    cv::resize(b(cv::Rect(0, 0, b.cols / 32 * 32, b.rows / 32 * 32)), sb, {a.cols / 32, a.rows / 32}, 0, 0, cv::INTER_AREA);
+    cv::cvtColor(sa, la, cv::COLOR_RGB2Lab);
+    cv::cvtColor(sb, lb, cv::COLOR_RGB2Lab);
+    double sum = 0;
+    for (int y = 0; y < la.rows; ++y)
+        for (int x = 0; x < la.cols; ++x) sum += ciede2000(la.at<cv::Vec3f>(y, x), lb.at<cv::Vec3f>(y, x));
+    s.colour = sum / (la.rows * la.cols);
+    return s;
+}
+
+Plane mosaicOf(const PlaneSet& clean, const Photo& photo) {
+    Plane out(photo.width(), photo.height());
+    const auto sites = sitesOfChannels(photo.mosaic);
+    constexpr float half = 0.70710678f;
+    for (int y = 0; y < clean.area.height; ++y)
+        for (int x = 0; x < clean.area.width; ++x) {
+            const float l = clean.plane[0].at(x, y), c1 = clean.plane[1].at(x, y), c2 = clean.plane[2].at(x, y), g = clean.plane[3].at(x, y);
+            const float v[4] = {0.5f * (l + c2) + half * c1, 0.5f * (l - c2) + half * g, 0.5f * (l - c2) - half * g, 0.5f * (l + c2) - half * c1};
+            for (std::size_t k = 0; k < 4; ++k)
+                out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = Stabiliser(photo.noise.channel[k]).unbiased(v[k]);
+        }
+    return out;
+}
+
+// OpenCV on each plane: 16 bits, the noise's sigma spread over 200 steps.
+Plane referenceNlm(const Photo& photo, float h, double& seconds) {
+    const Rect area{0, 0, photo.width() / 2, photo.height() / 2};
+    PlaneSet planes = stabilisedPlanes(photo, area);
+    constexpr float step = 200, zero = 32768;
+    for (Plane& p : planes.plane) {
+        cv::Mat in(area.height, area.width, CV_16U), out;
+        for (int y = 0; y < in.rows; ++y)
+            for (int x = 0; x < in.cols; ++x) in.at<std::uint16_t>(y, x) = static_cast<std::uint16_t>(std::clamp(p.at(x, y) * step + zero, 0.0f, 65535.0f));
+        const auto begun = std::chrono::steady_clock::now();
+        cv::fastNlMeansDenoising(in, out, std::vector<float>{h * step}, 5, 21, cv::NORM_L1);
+        seconds += std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+        for (int y = 0; y < in.rows; ++y)
+            for (int x = 0; x < in.cols; ++x) p.at(x, y) = (static_cast<float>(out.at<std::uint16_t>(y, x)) - zero) / step;
+    }
+    return mosaicOf(planes, photo);
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    int crop = 768;
+    bool reference = true;
+    std::vector<double> isos;
+    std::string demo;
+    std::vector<std::string> only;
+    for (int i = 1; i < argc; ++i) {
+        const std::string a = argv[i];
+        if (a == "--crop" && i + 1 < argc) crop = std::stoi(argv[++i]);
+        else if (a == "--iso" && i + 1 < argc) isos.push_back(std::stod(argv[++i]));
+        else if (a == "--demo" && i + 1 < argc) demo = argv[++i];
+        else if (a == "--no-reference") reference = false;
+        else if (a == "--method" && i + 1 < argc) only.push_back(argv[++i]);
+    }
+    if (isos.empty()) isos = {3200, 12800, 51200};
+    const std::string nature = "/usr/share/backgrounds/mate/nature/", wall = "/usr/share/wallpapers/";
+    std::vector<std::string> files;
+    for (const char* n : {"Dune.jpg", "RainDrops.jpg", "Storm.jpg", "TwoWings.jpg"}) files.push_back(nature + n);
+    for (const char* n : {"BytheWater", "ColorfulCups", "EveningGlow", "Grey"}) files.push_back(wall + n + "/contents/images/2560x1600.jpg");
+
+    const Body body;
+    std::vector<std::pair<std::string, Plane>> truths;
+    for (const std::string& f : files) {
+        Shot shot;
+        truths.emplace_back(f, exposeMosaic(photograph(f, crop), body, shot));
+    }
+    if (!demo.empty())
+        for (const char* n : {"mill-01", "mill-02", "mill-03", "mill-04"}) {
+            // The middle of the demo truths; a GRBG truth is read one column further on, where it is RGGB.
+            std::ifstream in(demo + "/" + n + ".truth.f32", std::ios::binary);
+            constexpr int w = 4032, h = 3024;
+            Plane whole(w, h);
+            for (int y = 0; y < h; ++y) in.read(reinterpret_cast<char*>(whole.row(y)), sizeof(float) * w);
+            if (!in) throw std::runtime_error(std::string(n) + ": no truth there");
+            const int shift = n[6] == '3' || n[6] == '4' ? 1 : 0;
+            truths.emplace_back(n, whole.cropped({(w - crop) / 4 * 2 + shift, (h - crop) / 4 * 2, crop, crop}));
+        }
+
+    std::printf("| method | ISO | CPSNR dB | SSIM | colour difference | MP/s |\n|---|---|---|---|---|---|\n");
+    for (const double iso : isos) {
+        std::vector<std::pair<std::string, Scores>> rows;
+        const auto at = [&](const std::string& name) -> Scores& {
+            for (auto& r : rows)
+                if (r.first == name) return r.second;
+            rows.emplace_back(name, Scores{});
+            return rows.back().second;
+        };
+        for (std::size_t i = 0; i < truths.size(); ++i) {
+            Shot shot;
+            shot.iso = iso, shot.seed = static_cast<std::uint32_t>(100 + i);
+            const Plane& truth = truths[i].second;
+            const Photo photo = takePhoto(truth, body, shot);
+            const cv::Mat right = rendered(photo, truth);
+            const double pixels = static_cast<double>(truth.width()) * truth.height() * 1e-6;
+            const auto note = [&](const std::string& name, const Plane& mosaic, double seconds) {
+                Scores s = score(right, rendered(photo, mosaic));
+                s.seconds = seconds, s.pixels = pixels;
+                at(name).add(s);
+            };
+            note("none", cleanMosaic(photo, {"bm3d", 0, 0, 0, 0}, {0, 0, truth.width(), truth.height()}), 1);
+            if (reference)
+                for (const float h : {0.7f, 0.85f, 1.0f}) {
+                    double seconds = 0;
+                    const Plane p = referenceNlm(photo, h, seconds);
+                    char name[40];
+                    std::snprintf(name, sizeof name, "OpenCV NLM h %.2f", static_cast<double>(h));
+                    note(name, p, seconds);
+                }
+            for (const auto& m : methods()) {
+                if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
+                const auto begun = std::chrono::steady_clock::now();
+                const Plane p = cleanMosaic(photo, {m->id(), 1, 1, 0, 0}, {0, 0, truth.width(), truth.height()});
+                note(m->id(), p, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
+            }
+        }
+        for (const auto& [name, s] : rows)
+            std::printf("| %s | %.0f | %.2f | %.3f | %.2f | %.2f |\n", name.c_str(), iso, s.cpsnr / s.count, s.ssim / s.count, s.colour / s.count, s.pixels / s.seconds);
+        std::fflush(stdout);
+    }
+}

@@ -1,0 +1,114 @@
+// The contract of irenic-cli, by running it.
+#include <QImage>
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QProcess>
+#include <QTest>
+
+#include "support.h"
+
+using namespace irenic;
+
+class TestCommandLine : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    QString mill_;
+
+    struct Result {
+        int status;
+        QByteArray out, err;
+    };
+    static Result run(const QStringList& arguments) {
+        QProcess p;
+        p.start(qEnvironmentVariable("IRENIC_CLI"), arguments);
+        p.waitForFinished(120000);
+        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(), p.readAllStandardError()};
+    }
+    QString in(const char* name) { return folder_.filePath(QString::fromLatin1(name)); }
+
+  private slots:
+    void initTestCase() { mill_ = QString::fromStdString(test::writeShot(folder_, "mill.dng", test::shoot(12800).photo)); }
+    void methodsAsJson() {
+        const Result r = run({"methods", "--json"});
+        QCOMPARE(r.status, 0);
+        QStringList ids;
+        for (const QJsonValue v : QJsonDocument::fromJson(r.out).array()) {
+            ids << v["id"].toString();
+            QVERIFY(!v["name"].toString().isEmpty() && !v["summary"].toString().isEmpty());
+        }
+        for (const char* id : {"wavelet", "nlm", "bm3d"}) QVERIFY(ids.contains(QLatin1String(id)));
+    }
+    void inspectAsJson() {
+        const Result r = run({"inspect", mill_, in("gone.dng"), "--json"});
+        QCOMPARE(r.status, 1);
+        const QJsonArray all = QJsonDocument::fromJson(r.out).array();
+        QCOMPARE(all.size(), 2);
+        const QJsonObject o = all[0].toObject();
+        QCOMPARE(o["file"].toString(), mill_);
+        for (const char* key : {"camera", "iso", "exposure", "width", "height", "mosaic", "black", "white", "neutral", "noise"})
+            QVERIFY2(o.contains(QLatin1String(key)), key);
+        QCOMPARE(o["iso"].toDouble(), 12800.0);
+        QCOMPARE(o["mosaic"].toString(), QStringLiteral("RGGB"));
+        QCOMPARE(o["noise"]["measured"].toArray().size(), 4);
+        QCOMPARE(o["noise"]["measured"][0]["channel"].toString(), QStringLiteral("R"));
+        QVERIFY(o["noise"]["measured"][0]["a"].toDouble() > 0);
+        QVERIFY(o["noise"]["stated"].isArray());
+        QVERIFY(all[1]["error"].toString().contains(QLatin1String("gone.dng")));
+        QVERIFY(r.err.contains("gone.dng"));
+    }
+    void cleanDoesTheOthersWhenOneFails() {
+        const Result r = run({"clean", in("gone.dng"), mill_, "--method", "wavelet", "--out", in("out"), "--json"});
+        QCOMPARE(r.status, 1);
+        QVERIFY(r.err.contains("gone.dng"));
+        QVERIFY(QFile::exists(in("out/mill-clean.dng")));
+        QCOMPARE(QJsonDocument::fromJson(r.out).array().size(), 2);
+        QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--out", in("out")}).status, 1);
+        QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--out", in("out"), "--overwrite"}).status, 0);
+    }
+    void cleanNeverWritesToAnInput() {
+        QFile f(mill_);
+        QVERIFY(f.open(QIODevice::ReadOnly));
+        const QByteArray before = f.readAll();
+        QCOMPARE(run({"clean", mill_, "--method", "nlm", "--output", mill_, "--overwrite"}).status, 1);
+        f.seek(0);
+        QCOMPARE(f.readAll(), before);
+    }
+    void cleanToTiff() {
+        QCOMPARE(run({"clean", mill_, "--method", "nlm", "--luminance", "0.5", "--grain", "0.1", "--format", "tiff", "--output", in("a.tif")}).status, 0);
+        QVERIFY(QFile::exists(in("a.tif")));
+    }
+    void wrongUsage() {
+        for (const QStringList& a : {QStringList{}, {"sing"}, {"clean", mill_}, {"clean", mill_, "--method", "broom"},
+                                     {"clean", mill_, "--method", "nlm", "--luminance", "7"}, {"clean", mill_, "--method", "nlm", "--format", "bmp"},
+                                     {"sheet", mill_, "--take", "nlm,loud=1", "--output", in("s.png")},
+                                     {"sheet", mill_, "--take", "nlm", "--probe", "1,2,3", "--output", in("s.png")},
+                                     {"sheet", mill_, "--take", "nlm", "--probe", "470,2,30,30", "--output", in("s.png")}}) {
+            const Result r = run(a);
+            QVERIFY2(r.status == 2, qPrintable(a.join(QLatin1Char(' '))));
+            QVERIFY(!r.err.isEmpty() || !r.out.isEmpty());
+        }
+        QCOMPARE(run({"--help"}).status, 0);
+    }
+    void sheetAsPicture() {
+        QCOMPARE(run({"sheet", mill_, "--take", "bm3d,luminance=1,colour=1.2", "--take", "wavelet", "--probe", "40,40,60,50", "--probe", "200,100,60,50",
+                      "--zoom", "2", "--output", in("sheet.png")}).status, 0);
+        const QImage sheet(in("sheet.png"));
+        QVERIFY(sheet.width() >= 3 * 120 && sheet.height() >= 2 * 100);
+        QVERIFY(sheet.width() < 3 * 120 + 60);
+    }
+    void demoDataIsDeterministic() {
+        QCOMPARE(run({"demo-data", in("d1"), "--scale", "0.06", "--truth"}).status, 0);
+        QCOMPARE(run({"demo-data", in("d2"), "--scale", "0.06"}).status, 0);
+        QCOMPARE(QDir(in("d1")).entryList({"*.dng"}).size(), 6);
+        QCOMPARE(QDir(in("d1")).entryList({"*.truth.f32"}).size(), 6);
+        for (const QString& name : QDir(in("d2")).entryList(QDir::Files)) {
+            QFile a(in("d1") + QLatin1Char('/') + name), b(in("d2") + QLatin1Char('/') + name);
+            QVERIFY(a.open(QIODevice::ReadOnly) && b.open(QIODevice::ReadOnly));
+            QCOMPARE(a.readAll(), b.readAll());
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCommandLine)
+#include "command_line.moc"

@@ -1,0 +1,151 @@
+#include <QTest>
+
+#include "denoise/clean.h"
+#include "support.h"
+
+using namespace irenic;
+
+class TestDenoising : public QObject {
+    Q_OBJECT
+    static void eachMethod() {
+        QTest::addColumn<QString>("id");
+        for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
+    }
+    static Settings matched(const QString& id) { return {id.toStdString(), 1, 1, 0, 0}; }
+    static Rect whole(const Photo& p) { return {0, 0, p.width(), p.height()}; }
+
+  private slots:
+    void gains_data() { eachMethod(); }
+    void gains() {
+        QFETCH(QString, id);
+        // What each must reach at ISO 12800 on this view, in dB of the mosaic, some way below what was measured.
+        const std::map<QString, double> least = {{"wavelet", 6.0}, {"nlm", 6.5}, {"bm3d", 7.0}};
+        const auto s = test::shoot(12800);
+        const double before = test::psnr(cleanMosaic(s.photo, {"bm3d", 0, 0, 0, 0}, whole(s.photo)), s.truth);
+        const double after = test::psnr(cleanMosaic(s.photo, matched(id), whole(s.photo)), s.truth);
+        QVERIFY2(after - before > least.at(id), qPrintable(QString::number(after - before)));
+    }
+    void noStrengthIsTheOriginal_data() { eachMethod(); }
+    void noStrengthIsTheOriginal() {
+        QFETCH(QString, id);
+        const auto s = test::shoot(3200, "GBRG");
+        const Plane p = cleanMosaic(s.photo, {id.toStdString(), 0, 0, 0.5f, 0.5f}, {10, 7, 50, 40});
+        for (int y = 0; y < 40; ++y)
+            for (int x = 0; x < 50; ++x) QCOMPARE(p.at(x, y), s.photo.normalised(10 + x, 7 + y));
+    }
+    // A region is the crop of the whole, to the last bit, at odd places and at the photo's edges; so tiles have no seams.
+    void regionsAreCrops_data() { eachMethod(); }
+    void regionsAreCrops() {
+        QFETCH(QString, id);
+        const auto s = test::shoot(12800, "GRBG");
+        Settings settings = matched(id);
+        settings.detail = 0.6f, settings.grain = 0.1f;
+        const Plane all = cleanMosaic(s.photo, settings, whole(s.photo));
+        for (const Rect& r : {Rect{101, 77, 63, 45}, Rect{0, 0, 30, 30}, Rect{441, 340, 39, 20}, Rect{200, 0, 100, 360}}) {
+            const Plane part = cleanMosaic(s.photo, settings, r);
+            for (int y = 0; y < r.height; ++y)
+                for (int x = 0; x < r.width; ++x) QCOMPARE(part.at(x, y), all.at(r.x + x, r.y + y));
+        }
+    }
+    void meansStay_data() { eachMethod(); }
+    void meansStay() {
+        QFETCH(QString, id);
+        const auto s = test::shoot(12800);
+        const Plane before = cleanMosaic(s.photo, {"bm3d", 0, 0, 0, 0}, whole(s.photo));
+        const Plane after = cleanMosaic(s.photo, matched(id), whole(s.photo));
+        for (int site = 0; site < 4; ++site) {
+            double a = 0, b = 0;
+            for (int y = site >> 1; y < 360; y += 2)
+                for (int x = site & 1; x < 480; x += 2) a += before.at(x, y), b += after.at(x, y);
+            QVERIFY2(std::abs(b / a - 1) < 0.004, qPrintable(QString::number(b / a)));
+        }
+    }
+    void flatFieldsComeOutFlat_data() { eachMethod(); }
+    void flatFieldsComeOutFlat() {
+        QFETCH(QString, id);
+        const Photo p = test::flatField(0.1, 12800, 256);
+        const Plane out = cleanMosaic(p, matched(id), {32, 32, 192, 192});
+        double sum = 0, squares = 0;
+        for (int y = 0; y < 192; ++y)
+            for (int x = 0; x < 192; ++x) sum += out.at(x, y), squares += out.at(x, y) * out.at(x, y);
+        const double n = 192.0 * 192, mean = sum / n, deviation = std::sqrt(std::max(0.0, squares / n - mean * mean));
+        QVERIFY2(std::abs(mean / 0.1 - 1) < 0.01, qPrintable(QString::number(mean)));
+        QVERIFY2(deviation < 0.3 * p.noise.channel[1].sigma(0.1), qPrintable(QString::number(deviation / p.noise.channel[1].sigma(0.1))));
+    }
+    void luminanceAndColourAreSeparate() {
+        const auto s = test::shoot(12800);
+        const Rect r{100, 100, 64, 64};
+        const Plane none = cleanMosaic(s.photo, {"bm3d", 0, 0, 0, 0}, r), lum = cleanMosaic(s.photo, {"bm3d", 1, 0, 0, 0}, r),
+                    colour = cleanMosaic(s.photo, {"bm3d", 0, 1, 0, 0}, r), both = cleanMosaic(s.photo, {"bm3d", 1, 1, 0, 0}, r);
+        const Plane truth = s.truth.cropped(r);
+        QVERIFY(test::psnr(lum, truth, 0) > test::psnr(none, truth, 0) + 1);
+        QVERIFY(test::psnr(colour, truth, 0) > test::psnr(none, truth, 0) + 1);
+        QVERIFY(test::psnr(both, truth, 0) > test::psnr(lum, truth, 0) + 1);
+    }
+    void grainGivesBackInProportion() {
+        const Photo p = test::flatField(0.1, 12800, 192);
+        const Rect r{32, 32, 128, 128};
+        const auto deviation = [&](float grain) {
+            const Plane out = cleanMosaic(p, {"nlm", 1, 1, 0, grain}, r);
+            double sum = 0, squares = 0;
+            for (int y = 0; y < 128; ++y)
+                for (int x = 0; x < 128; ++x) sum += out.at(x, y), squares += out.at(x, y) * out.at(x, y);
+            return std::sqrt(squares / 16384 - sum / 16384 * sum / 16384);
+        };
+        const double none = deviation(0), half = deviation(0.5f), all = deviation(1);
+        QVERIFY(none < half && half < all);
+        QVERIFY2(std::abs(half / all - 0.5) < 0.1, qPrintable(QString::number(half / all)));
+    }
+    void tooStrongIsSmoother() {
+        const auto s = test::shoot(12800);
+        const Rect r{120, 140, 96, 96};
+        const auto roughness = [&](float strength) {
+            const Plane p = cleanMosaic(s.photo, {"wavelet", strength, strength, 0, 0}, r);
+            double sum = 0;
+            for (int y = 0; y < 96; ++y)
+                for (int x = 2; x < 96; ++x) sum += std::abs(p.at(x, y) - p.at(x - 2, y));
+            return sum;
+        };
+        QVERIFY(roughness(0.5f) > roughness(1) && roughness(1) > roughness(3));
+    }
+    void settingsAreChecked() {
+        QVERIFY(problemWith({"bm3d", 1, 1, 0, 0}).empty());
+        QVERIFY(!problemWith({"broom", 1, 1, 0, 0}).empty());
+        QVERIFY(!problemWith({"nlm", -1, 1, 0, 0}).empty());
+        QVERIFY(!problemWith({"nlm", 1, 3.5f, 0, 0}).empty());
+        QVERIFY(!problemWith({"nlm", 1, std::nanf(""), 0, 0}).empty());
+        const auto s = test::shoot(1600);
+        QVERIFY_EXCEPTION_THROWN(cleanMosaic(s.photo, {"broom", 1, 1, 0, 0}, {0, 0, 8, 8}), std::invalid_argument);
+    }
+    void cancelling() {
+        const auto s = test::shoot(12800);
+        std::stop_source stop;
+        stop.request_stop();
+        for (const auto& m : methods())
+            QVERIFY_EXCEPTION_THROWN(cleanMosaic(s.photo, {m->id(), 1, 1, 0, 0}, {0, 0, 400, 300}, {stop.get_token(), nullptr}), Cancelled);
+    }
+    // Harbour lights: single bright points on black keep most of their light.
+    void pointsOfLightSurvive_data() { eachMethod(); }
+    void pointsOfLightSurvive() {
+        QFETCH(QString, id);
+        Plane truth(256, 256);
+        truth.fill(0.004f);
+        for (int y = 40; y < 220; y += 36)
+            for (int x = 40; x < 220; x += 36)
+                for (int j = -1; j <= 2; ++j)
+                    for (int i = -1; i <= 2; ++i) truth.at(x + i, y + j) = (i == 0 || i == 1) && (j == 0 || j == 1) ? 0.5f : 0.15f;
+        Shot shot;
+        shot.iso = 12800;
+        const Photo p = takePhoto(truth, {}, shot);
+        const Plane out = cleanMosaic(p, matched(id), {0, 0, 256, 256});
+        double kept = 0, had = 0;
+        for (int y = 40; y < 220; y += 36)
+            for (int x = 40; x < 220; x += 36)
+                for (int j = -1; j <= 2; ++j)
+                    for (int i = -1; i <= 2; ++i) kept += out.at(x + i, y + j), had += truth.at(x + i, y + j);
+        QVERIFY2(kept / had > 0.8, qPrintable(QString::number(kept / had)));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestDenoising)
+#include "denoising.moc"
