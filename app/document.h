@@ -51,7 +51,7 @@ class Document : public QObject {
 
   private:
     PhotoPtr photo_;
-    std::vector<Take> takes_{{'A', {}, {"bm3d", 1, 1, 0, 0}}, {'B', {}, {"nlm", 1, 1, 0, 0}}, {'C', {}, {"wavelet", 1, 1, 0, 0}}};
+    std::vector<Take> takes_{{'A', {}, {"bm3d"}}, {'B', {}, {"nlm"}}, {'C', {}, {"wavelet"}}};
     std::vector<Probe> probes_;
     int chosen_ = -1;
     Look look_;

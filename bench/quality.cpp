@@ -227,7 +227,7 @@ int main(int argc, char** argv) {
             for (const auto& m : methods()) {
                 if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
                 const auto begun = std::chrono::steady_clock::now();
-                const Plane p = cleanMosaic(photo, {m->id(), 1, 1, 0, 0}, {0, 0, truth.width(), truth.height()});
+                const Plane p = cleanMosaic(photo, {m->id()}, {0, 0, truth.width(), truth.height()});
                 note(m->id(), p, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
             }
         }

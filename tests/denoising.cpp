@@ -19,7 +19,7 @@ class TestDenoising : public QObject {
     void gains() {
         QFETCH(QString, id);
         // What each must reach at ISO 12800 on this view, in dB of the mosaic, some way below what was measured.
-        const std::map<QString, double> least = {{"wavelet", 6.0}, {"nlm", 6.5}, {"bm3d", 7.0}};
+        const std::map<QString, double> least = {{"wavelet", 5.5}, {"nlm", 6.0}, {"bm3d", 6.3}};
         const auto s = test::shoot(12800);
         const double before = test::psnr(cleanMosaic(s.photo, {"bm3d", 0, 0, 0, 0}, whole(s.photo)), s.truth);
         const double after = test::psnr(cleanMosaic(s.photo, matched(id), whole(s.photo)), s.truth);
@@ -57,7 +57,7 @@ class TestDenoising : public QObject {
             double a = 0, b = 0;
             for (int y = site >> 1; y < 360; y += 2)
                 for (int x = site & 1; x < 480; x += 2) a += before.at(x, y), b += after.at(x, y);
-            QVERIFY2(std::abs(b / a - 1) < 0.004, qPrintable(QString::number(b / a)));
+            QVERIFY2(std::abs(b / a - 1) < 0.002, qPrintable(QString::number(b / a)));
         }
     }
     void flatFieldsComeOutFlat_data() { eachMethod(); }
@@ -137,13 +137,13 @@ class TestDenoising : public QObject {
         Shot shot;
         shot.iso = 12800;
         const Photo p = takePhoto(truth, {}, shot);
-        const Plane out = cleanMosaic(p, matched(id), {0, 0, 256, 256});
+        const Plane out = cleanMosaic(p, {id.toStdString()}, {0, 0, 256, 256});
         double kept = 0, had = 0;
         for (int y = 40; y < 220; y += 36)
             for (int x = 40; x < 220; x += 36)
                 for (int j = -1; j <= 2; ++j)
                     for (int i = -1; i <= 2; ++i) kept += out.at(x + i, y + j), had += truth.at(x + i, y + j);
-        QVERIFY2(kept / had > 0.8, qPrintable(QString::number(kept / had)));
+        QVERIFY2(kept / had > 0.7, qPrintable(QString::number(kept / had)));
     }
 };
 

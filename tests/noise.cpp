@@ -59,7 +59,7 @@ class TestNoise : public QObject {
         test::Shooting s;
         s.body.black = 2048;
         s.shot.iso = iso;
-        const auto light = renderView(View::SackStore, 1200, 900);
+        static const auto light = renderView(View::SackStore, 1600, 1200);
         s.photo = takePhoto(exposeMosaic(light, s.body, s.shot), s.body, s.shot);
         const NoiseModel truth = trueNoise(s.body, iso), found = measureNoise(s.photo);
         for (std::size_t c = 0; c < 4; ++c)

@@ -109,7 +109,7 @@ class TestRendering : public QObject {
     }
     void takesAsText() {
         const Settings s = settingsFromText("nlm,colour=1.25,luminance=0.5,grain=0.1");
-        QVERIFY((s == Settings{"nlm", 0.5f, 1.25f, 0, 0.1f}));
+        QVERIFY((s == Settings{"nlm", 0.5f, 1.25f, 0.25f, 0.1f}));
         QVERIFY(settingsFromText(textOf(s)) == s);
         for (const char* bad : {"", "broom", "nlm,luminance", "nlm,luminance=", "nlm,luminance=1x", "nlm,sharp=1", "nlm,colour=9"})
             QVERIFY_EXCEPTION_THROWN(settingsFromText(bad), std::invalid_argument);

@@ -21,22 +21,22 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
 
 Cell::~Cell() { renderer_.forget(this); }
 
-void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom) {
-    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom;
+void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom, QSize size) {
+    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom, size_ = size;
     // Takes without any strength are the original: let them share its picture.
     if (settings_.untouched()) settings_ = {"bm3d", 0, 0, 0, 0};
     want();
 }
 
 void Cell::want() {
-    if (!photo_ || width() < 8 || height() < 8) return;
+    if (!photo_ || size_.width() < 8 || size_.height() < 8) return;
     RenderKey key{photo_, settings_, look_, photo_->crop, zoom_};
     const Rect whole{0, 0, photo_->width(), photo_->height()};
     if (zoom_ <= 0) {
-        key.zoom = std::min(static_cast<double>(width()) / photo_->crop.width, static_cast<double>(height()) / photo_->crop.height);
+        key.zoom = std::min(static_cast<double>(size_.width()) / photo_->crop.width, static_cast<double>(size_.height()) / photo_->crop.height);
     } else {
-        const int w = std::min(whole.width, static_cast<int>(std::ceil(width() / zoom_)));
-        const int h = std::min(whole.height, static_cast<int>(std::ceil(height() / zoom_)));
+        const int w = std::min(whole.width, static_cast<int>(std::ceil(size_.width() / zoom_)));
+        const int h = std::min(whole.height, static_cast<int>(std::ceil(size_.height() / zoom_)));
         const int x = static_cast<int>(std::lround(centre_.x() - w / 2.0)), y = static_cast<int>(std::lround(centre_.y() - h / 2.0));
         key.area = {std::clamp(x, 0, whole.width - w), std::clamp(y, 0, whole.height - h), w, h};
     }
@@ -115,7 +115,7 @@ void Cell::paintEvent(QPaintEvent*) {
     p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft, text);
 }
 
-void Cell::resizeEvent(QResizeEvent*) { want(); }
+void Cell::resizeEvent(QResizeEvent*) { emit resized(); }
 
 void Cell::mousePressEvent(QMouseEvent* event) { grabbed_ = event->position(); }
 

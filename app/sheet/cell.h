@@ -17,8 +17,8 @@ class Cell : public QWidget {
     explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
     ~Cell() override;
 
-    // What the cell is to show. `zoom` 0 fits the photo.
-    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom);
+    // What the cell is to show, `size` screen pixels of it. `zoom` 0 fits the photo.
+    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom, QSize size);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
@@ -30,6 +30,7 @@ class Cell : public QWidget {
     void panned(QPointF photoPixels);
     void zoomAsked(int direction, QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
     void becameCurrent();
+    void resized();
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -48,6 +49,7 @@ class Cell : public QWidget {
     Settings settings_;
     Look look_;
     QPointF centre_;
+    QSize size_;
     double zoom_ = 1;
     RenderKey key_;
     QImage image_;

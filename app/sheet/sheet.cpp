@@ -42,11 +42,16 @@ class RowLabel : public QWidget {
 Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent) : QWidget(parent), document_(document), renderer_(renderer) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
+    resizing_.setSingleShot(true);
+    resizing_.setInterval(0);
+    connect(&resizing_, &QTimer::timeout, this, &Sheet::refresh);
     connect(&document_, &Document::photoChanged, this, &Sheet::rebuild);
     connect(&document_, &Document::takesChanged, this, &Sheet::rebuild);
     connect(&document_, &Document::probesChanged, this, [this] {
-        if (static_cast<int>(document_.probes().size()) == rows()) refresh();
-        else rebuild();
+        if (static_cast<int>(document_.probes().size()) == rows())
+            refresh();
+        else
+            rebuild();
     });
     connect(&document_, &Document::settingsChanged, this, [this] { refreshHeads(), refresh(); });
     connect(&document_, &Document::chosenChanged, this, &Sheet::refreshHeads);
@@ -89,6 +94,7 @@ void Sheet::rebuild() {
             auto* cell = new Cell(renderer_, body_);
             connect(cell, &Cell::panned, this, [this](QPointF by) { document_.setPan(document_.pan() + by); });
             connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
+            connect(cell, &Cell::resized, &resizing_, qOverload<>(&QTimer::start));
             grid_->addWidget(cell, row, c + 1);
             cells_.back().push_back(cell);
         }
@@ -129,9 +135,12 @@ void Sheet::refresh() {
     for (std::size_t r = 0; r < cells_.size(); ++r) {
         const Probe& probe = document_.probes()[r];
         const QPointF centre = QPointF(probe.x, probe.y) + document_.pan();
+        // Columns may differ by a pixel; the crops must not.
+        QSize size = cells_[r].front()->size();
+        for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
             const Settings settings = c == 0 ? Settings{"bm3d", 0, 0, 0, 0} : document_.takes()[c - 1].settings;
-            cells_[r][c]->show(photo, settings, document_.look(), centre, document_.zoom());
+            cells_[r][c]->show(photo, settings, document_.look(), centre, document_.zoom(), size);
         }
     }
 }

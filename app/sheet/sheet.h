@@ -1,6 +1,7 @@
 // The trial sheet: rows are probes, columns are the original and the takes, every cell shows the same pixels.
 #pragma once
 
+#include <QTimer>
 #include <QWidget>
 #include <vector>
 
@@ -41,6 +42,7 @@ class Sheet : public QWidget {
     QGridLayout* grid_;
     QWidget* body_ = nullptr;
     QLabel* original_ = nullptr;
+    QTimer resizing_; // all cells are resized together: ask once
     std::vector<TakeHead*> heads_;
     std::vector<std::vector<Cell*>> cells_;
 };

@@ -20,7 +20,7 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
       choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)),
       luminance_(new ValueField(tr("lum"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       colour_(new ValueField(tr("colour"), 0, 3, 1, 2, QStringLiteral("×"), this)),
-      detail_(new ValueField(tr("detail"), 0, 100, 0, 0, QStringLiteral(" %"), this)),
+      detail_(new ValueField(tr("detail"), 0, 100, 100 * static_cast<double>(Settings().detail), 0, QStringLiteral(" %"), this)),
       grain_(new ValueField(tr("grain"), 0, 100, 0, 0, QStringLiteral(" %"), this)) {
     QFont big = letter_->font();
     big.setPointSizeF(big.pointSizeF() * 1.35);

@@ -41,6 +41,18 @@ QString ValueField::shown() const {
     return number + suffix_;
 }
 
+bool ValueField::event(QEvent* event) {
+    // Digits set the zoom everywhere else; in a field they are typed.
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (!key->text().isEmpty() && !(key->modifiers() & Qt::ControlModifier)) {
+            event->accept();
+            return true;
+        }
+    }
+    return QWidget::event(event);
+}
+
 void ValueField::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), style::kRaised);

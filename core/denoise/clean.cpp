@@ -54,6 +54,38 @@ inline void channelsOf(float y, float c1, float c2, float g, float* v) {
     v[2] = gg - kHalfRoot * g;
 }
 
+// The coarse mean of what was removed is taken over two boxes of this radius, which leaves 4 % of the noise's sigma.
+constexpr int kMeanRadius = 8;
+
+// The mean over (2 kMeanRadius + 1)^2 samples; correct that far from the border. Sums run in the same order everywhere.
+Plane boxed(const Plane& in, const Work& work) {
+    const int w = in.width(), h = in.height(), r = kMeanRadius;
+    constexpr float scale = 1.0f / (2 * kMeanRadius + 1);
+    Plane rows(w, h), out(w, h);
+    rows.fill(0);
+    out.fill(0);
+    forEachBand(h, 32, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y) {
+            float* to = rows.row(y);
+            for (int i = -r; i <= r; ++i) {
+                const float* from = in.row(y) + i;
+                for (int x = r; x < w - r; ++x) to[x] += from[x];
+            }
+        }
+    });
+    forEachBand(std::max(0, h - 2 * r), 32, work, [&](int first, int last) {
+        for (int y = r + first; y < r + last; ++y) {
+            float* to = out.row(y);
+            for (int j = -r; j <= r; ++j) {
+                const float* from = rows.row(y + j);
+                for (int x = r; x < w - r; ++x) to[x] += from[x];
+            }
+            for (int x = r; x < w - r; ++x) to[x] *= scale * scale;
+        }
+    });
+    return out;
+}
+
 } // namespace
 
 std::array<int, 4> sitesOfChannels(const Mosaic& mosaic) {
@@ -91,36 +123,49 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     const Rect cells = area.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
     const bool detailed = settings.detail > 0 && settings.luminance > 0;
-    const Rect cleaned = detailed ? packed.inflated(kDetailMargin) : packed;
+    const Rect around = packed.inflated(2 * kMeanRadius);
+    const Rect cleaned = detailed ? around.inflated(kDetailMargin) : around;
     const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(method.margin()), work);
     const float l = settings.luminance, c = settings.colour;
     PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
-    if (detailed) clean = withDetail(noisy, clean, packed, settings.detail, l, work);
+    if (detailed) clean = withDetail(noisy, clean, around, settings.detail, l, work);
 
     const auto sites = sitesOfChannels(photo.mosaic);
     // What is left untouched still holds its noise: of the variance of each channel, luminance and colour hold
     // half each. The unbiased inverse is meant for noiseless values; take back its share of the correction.
     const float noiseLeft = (l > 0 ? 0.0f : 0.5f) + (c > 0 ? 0.0f : 0.5f);
-    forEachBand(packed.height, 16, work, [&](int first, int last) {
-        for (int j = first; j < last; ++j) {
-            const int py = packed.y + j;
-            const float *cy = clean.rowAt(0, py), *c1 = clean.rowAt(1, py), *c2 = clean.rowAt(2, py),
-                        *cg = clean.rowAt(3, py);
-            const float *ny = noisy.rowAt(0, py), *ng = noisy.rowAt(3, py);
-            for (int px = packed.x; px < packed.right(); ++px) {
-                float v[4], grain[4] = {0, 0, 0, 0};
-                channelsOf(cy[px], c1[px], c2[px], cg[px], v);
+    PlaneSet linear(around), removed(around); // planes are channels here
+    forEachBand(around.height, 16, work, [&](int first, int last) {
+        for (int y = around.y + first; y < around.y + last; ++y) {
+            const float *cy = clean.rowAt(0, y), *c1 = clean.rowAt(1, y), *c2 = clean.rowAt(2, y), *cg = clean.rowAt(3, y);
+            const float *ny = noisy.rowAt(0, y), *n1 = noisy.rowAt(1, y), *n2 = noisy.rowAt(2, y), *ng = noisy.rowAt(3, y);
+            for (int x = around.x; x < around.right(); ++x) {
+                float v[4], n[4], grain[4] = {0, 0, 0, 0};
+                channelsOf(cy[x], c1[x], c2[x], cg[x], v);
+                channelsOf(ny[x], n1[x], n2[x], ng[x], n);
                 if (settings.grain > 0)
-                    channelsOf(settings.grain * (ny[px] - cy[px]), 0, 0, settings.grain * (ng[px] - cg[px]), grain);
+                    channelsOf(settings.grain * (ny[x] - cy[x]), 0, 0, settings.grain * (ng[x] - cg[x]), grain);
                 for (std::size_t k = 0; k < 4; ++k) {
-                    const int x = 2 * px + (sites[k] & 1) - area.x, y = 2 * py + (sites[k] >> 1) - area.y;
-                    if (x < 0 || y < 0 || x >= area.width || y >= area.height) continue;
                     float value = stable[k].unbiased(v[k]);
                     if (noiseLeft > 0) value += noiseLeft * (stable[k].algebraic(v[k]) - value);
-                    out.at(x, y) = value + grain[k] * stable[k].slope(v[k]);
+                    removed.rowAt(k, y)[x] = stable[k].algebraic(n[k]) - value;
+                    linear.rowAt(k, y)[x] = value + grain[k] * stable[k].slope(v[k]);
                 }
             }
         }
+    });
+    for (std::size_t k = 0; k < 4; ++k) removed.plane[k] = boxed(boxed(removed.plane[k], work), work);
+    forEachBand(packed.height, 16, work, [&](int first, int last) {
+        for (int py = packed.y + first; py < packed.y + last; ++py)
+            for (std::size_t k = 0; k < 4; ++k) {
+                const int y = 2 * py + (sites[k] >> 1) - area.y;
+                if (y < 0 || y >= area.height) continue;
+                const float *value = linear.rowAt(k, py), *mean = removed.rowAt(k, py);
+                for (int px = packed.x; px < packed.right(); ++px) {
+                    const int x = 2 * px + (sites[k] & 1) - area.x;
+                    if (x >= 0 && x < area.width) out.at(x, y) = value[px] + mean[px];
+                }
+            }
     });
     work.report(1);
     return out;

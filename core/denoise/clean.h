@@ -2,7 +2,9 @@
 //
 // The way: samples are normalised, stabilised channel by channel, packed (one sample of each of the four channels for
 // each 2x2 cell), rotated into luminance and colour planes, given to the method, rotated back, and
-// taken to linear light by the exact unbiased inverse.
+// taken to linear light by the exact unbiased inverse. Last, the
+// coarse mean of what was removed is put back in linear light: texture that a method smooths in the stabilised domain
+// would else darken the picture a little, and colours would shift.
 #pragma once
 
 #include <string>
@@ -17,7 +19,7 @@ struct Settings {
     std::string method = "bm3d"; // the id of a method
     float luminance = 1;         // 0..3: the noise assumed over the noise measured; 1 is matched, 0 is untouched
     float colour = 1;            // likewise, for colour noise
-    float detail = 0;            // 0..1: how readily structure near the threshold is given back
+    float detail = 0.25f;        // 0..1: how readily structure near the threshold is given back
     float grain = 0;             // 0..1: the share of the removed luminance that is given back
 
     // Nothing is to be changed at all.

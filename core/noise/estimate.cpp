@@ -127,7 +127,7 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
         const std::size_t count = end - begin;
         if (count >= 40) {
             const auto first = blocks.begin() + static_cast<std::ptrdiff_t>(begin);
-            const std::size_t keep = std::max<std::size_t>(24, count / 12);
+            const std::size_t keep = std::max<std::size_t>(24, count / 16);
             std::nth_element(first, first + static_cast<std::ptrdiff_t>(keep - 1), first + static_cast<std::ptrdiff_t>(count),
                              [](const Block& l, const Block& r) { return l.low < r.low; });
             std::vector<double> variances;

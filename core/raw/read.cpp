@@ -155,9 +155,8 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     bool damaged = false;
     raw->set_dataerror_handler([](void* flag, const char*, int) { *static_cast<bool*>(flag) = true; }, &damaged);
     const int opened = raw->open_file(file.string().c_str());
-    if (opened == LIBRAW_FILE_UNSUPPORTED) fail(file, "this is not a raw photo that Irenic can read.");
     if (opened != LIBRAW_SUCCESS)
-        fail(file, std::string("it cannot be opened (") + libraw_strerror(opened) + ").");
+        fail(file, std::string("this is not a raw photo that Irenic can read, or it is damaged (") + libraw_strerror(opened) + ").");
     checkPattern(file, *raw);
     work.check();
     work.report(0.1);
