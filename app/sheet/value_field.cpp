@@ -98,7 +98,8 @@ void ValueField::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Left: case Qt::Key_Down: setValue(value_ - step); return;
     case Qt::Key_Right: case Qt::Key_Up: setValue(value_ + step); return;
     case Qt::Key_Delete: case Qt::Key_Backspace: setValue(initial_); return;
-    case Qt::Key_Return: case Qt::Key_Enter: edit(QLocale::c().toString(value_, 'f', decimals_)); return;
+    // Not Return: the line passes its own one on when it closes.
+    case Qt::Key_F2: edit(QLocale::c().toString(value_, 'f', decimals_)); return;
     default: break;
     }
     const QString text = event->text();
