@@ -15,7 +15,7 @@ namespace {
 
 constexpr int kStripRows = 512;
 
-void carryExif(const std::filesystem::path& to, const Photo& photo, const std::string& xmp) {
+void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace space, const std::string& xmp) {
     auto image = Exiv2::ImageFactory::open(to.string());
     image->readMetadata();
     Exiv2::ExifData& exif = image->exifData();
@@ -31,8 +31,11 @@ void carryExif(const std::filesystem::path& to, const Photo& photo, const std::s
     };
     // MakerNote and the interoperability pointer hold offsets into the old file; size and colour are this file's own.
     for (const TagEntry& e : photo.metadata.exif)
-        if (e.tag != 0x927c && e.tag != 0xa005 && e.tag != 0xa001 && e.tag != 0xa002 && e.tag != 0xa003)
+        if (e.tag != 0x927c && e.tag != 0xa000 && e.tag != 0xa005 && e.tag != 0xa001 && e.tag != 0xa002 && e.tag != 0xa003)
             add("Photo", e);
+    // Exif wants both: 1 is sRGB, 65535 any other space.
+    exif["Exif.Photo.ColorSpace"] = static_cast<std::uint16_t>(space == OutputSpace::Srgb ? 1 : 65535);
+    exif["Exif.Photo.FlashpixVersion"] = "48 49 48 48";
     for (const TagEntry& e : photo.metadata.gps) add("GPSInfo", e);
     for (const TagEntry& e : photo.metadata.main)
         if (e.tag == 0x0132 || e.tag == 0x013b || e.tag == 0x8298 || e.tag == 0x010e) add("Image", e);
@@ -94,7 +97,7 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settin
             work.check();
         }
     }
-    carryExif(to, photo, xmp);
+    carryExif(to, photo, space, xmp);
 }
 
 } // namespace irenic
