@@ -19,11 +19,6 @@ void Document::setSettings(int take, const Settings& settings) {
     emit settingsChanged(take);
 }
 
-void Document::setTakeName(int take, const QString& name) {
-    takes_.at(static_cast<std::size_t>(take)).name = name.toStdString();
-    emit settingsChanged(take);
-}
-
 void Document::addTake(int like) {
     if (static_cast<int>(takes_.size()) >= kMostTakes) return;
     Take take;

@@ -3,7 +3,6 @@
 
 #include <QObject>
 #include <QPointF>
-#include <QString>
 #include <vector>
 
 #include "develop/render.h"
@@ -29,7 +28,6 @@ class Document : public QObject {
     // Shows a photo; takes stay, so that they can be judged on the next one.
     void setPhoto(PhotoPtr photo, std::vector<Probe> probes);
     void setSettings(int take, const Settings& settings);
-    void setTakeName(int take, const QString& name);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
     void removeTake(int take);

@@ -57,11 +57,6 @@ float Renderer::progress(const void* cell) {
     return current_ && current_->cell == cell ? current_->done->load() : -1.0f;
 }
 
-bool Renderer::idle() {
-    const std::lock_guard lock(mutex_);
-    return !current_ && waiting_.empty();
-}
-
 void Renderer::work(const std::stop_token& ending) {
     while (!ending.stop_requested()) {
         Wish wish;

@@ -5,9 +5,7 @@
 #include <QObject>
 #include <condition_variable>
 #include <deque>
-#include <functional>
 #include <list>
-#include <map>
 #include <memory>
 #include <mutex>
 #include <thread>
@@ -42,7 +40,6 @@ class Renderer : public QObject {
     void forget(const void* cell);
     // The finished share, 0..1, of the wish being worked on; below 0 when `cell`'s wish still waits.
     float progress(const void* cell);
-    bool idle();
 
   signals:
     void finished(quintptr cell, const irenic::RenderKey& key, const QImage& image);

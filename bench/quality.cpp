@@ -58,7 +58,7 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
         for (int x = 0; x < mosaic.width(); ++x)
             p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) + static_cast<std::size_t>(x)] =
                 static_cast<std::uint16_t>(std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    const auto rgb = developRegion(p, {"bm3d", 0, 0, 0, 0}, {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
+    const auto rgb = developRegion(p, Settings::original(), {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
     cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
     for (int y = 0; y < out.rows; ++y)
         for (int x = 0; x < out.cols; ++x)
@@ -125,13 +125,13 @@ Scores score(const cv::Mat& truth, const cv::Mat& found) {
 Plane mosaicOf(const PlaneSet& clean, const Photo& photo) {
     Plane out(photo.width(), photo.height());
     const auto sites = sitesOfChannels(photo.mosaic);
-    constexpr float half = 0.70710678f;
+    const auto& line = photo.noise.channel;
+    const Stabiliser stable[4] = {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]), Stabiliser(line[3])};
     for (int y = 0; y < clean.area.height; ++y)
         for (int x = 0; x < clean.area.width; ++x) {
-            const float l = clean.plane[0].at(x, y), c1 = clean.plane[1].at(x, y), c2 = clean.plane[2].at(x, y), g = clean.plane[3].at(x, y);
-            const float v[4] = {0.5f * (l + c2) + half * c1, 0.5f * (l - c2) + half * g, 0.5f * (l - c2) - half * g, 0.5f * (l + c2) - half * c1};
-            for (std::size_t k = 0; k < 4; ++k)
-                out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = Stabiliser(photo.noise.channel[k]).unbiased(v[k]);
+            float v[4];
+            channelsOf(clean.plane[0].at(x, y), clean.plane[1].at(x, y), clean.plane[2].at(x, y), clean.plane[3].at(x, y), v);
+            for (std::size_t k = 0; k < 4; ++k) out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = stable[k].unbiased(v[k]);
         }
     return out;
 }
@@ -215,7 +215,7 @@ int main(int argc, char** argv) {
                 s.seconds = seconds, s.pixels = pixels;
                 at(name).add(s);
             };
-            note("none", cleanMosaic(photo, {"bm3d", 0, 0, 0, 0}, {0, 0, truth.width(), truth.height()}), 1);
+            note("none", cleanMosaic(photo, Settings::original(), {0, 0, truth.width(), truth.height()}), 1);
             if (reference)
                 for (const float h : {0.7f, 0.85f, 1.0f}) {
                     double seconds = 0;

@@ -28,7 +28,7 @@ class TestDelivery : public QObject {
         photo_ = readPhoto(test::writeShot(folder_, "mill.dng", s.photo));
     }
     void withoutStrengthADngIsTheOriginal() {
-        exportPhoto(*photo_, {{"bm3d", 0, 0, 0, 0}, ExportFormat::Dng, {}, {}, in("same.dng"), false});
+        exportPhoto(*photo_, {Settings::original(), ExportFormat::Dng, {}, {}, in("same.dng"), false});
         const PhotoPtr back = readPhoto(in("same.dng"));
         QCOMPARE(back->samples, photo_->samples);
         QVERIFY(back->statedNoise.has_value());

@@ -8,7 +8,7 @@
 using namespace irenic;
 
 namespace {
-const Settings kOriginal{"bm3d", 0, 0, 0, 0};
+const Settings kOriginal = Settings::original();
 }
 
 class TestRendering : public QObject {

@@ -62,7 +62,7 @@ def loss_of(net, inputs, clean, sigma, well, read):
     """L1 in the stabilised domain over sigma, and the linear light of 8x8 means over their own noise."""
     found = net(inputs) / sigma
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    fine = (found - target).abs().mean((1, 2, 3)) / (1 + 0 * sigma.view(-1))
+    fine = (found - target).abs().mean((1, 2, 3))
     linear = found ** 2 / 4 - 0.125 - read ** 2
     spread = torch.sqrt(F.avg_pool2d(clean * well, 8) + read ** 2)
     coarse = (F.avg_pool2d(linear - clean * well, 8) / spread).abs().mean((1, 2, 3))

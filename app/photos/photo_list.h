@@ -2,7 +2,6 @@
 #pragma once
 
 #include <QListWidget>
-#include <map>
 #include <thread>
 
 #include "judge/probes.h"

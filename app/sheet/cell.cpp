@@ -24,7 +24,7 @@ Cell::~Cell() { renderer_.forget(this); }
 void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom, QSize size) {
     photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom, size_ = size;
     // Takes without any strength are the original: let them share its picture.
-    if (settings_.untouched()) settings_ = {"bm3d", 0, 0, 0, 0};
+    if (settings_.untouched()) settings_ = Settings::original();
     want();
 }
 
@@ -49,7 +49,6 @@ void Cell::want() {
         image_ = ready;
         renderer_.forget(this);
         ticking_.stop();
-        emit becameCurrent();
     } else {
         renderer_.request(this, key_);
         ticking_.start();
@@ -72,7 +71,6 @@ void Cell::take(quintptr cell, const RenderKey& key, const QImage& image) {
     current_ = true;
     ticking_.stop();
     update();
-    emit becameCurrent();
 }
 
 void Cell::fail(quintptr cell, const RenderKey& key, const QString& reason) {

@@ -29,7 +29,6 @@ class Cell : public QWidget {
   signals:
     void panned(QPointF photoPixels);
     void zoomAsked(int direction, QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
-    void becameCurrent();
     void resized();
 
   protected:

@@ -84,7 +84,6 @@ void Sheet::rebuild() {
         grid_->addWidget(head, 0, i + 2);
         heads_.push_back(head);
     }
-    // At fit the whole photo stands in every cell: one row says it all.
     const std::size_t rowCount = document_.probes().size();
     for (std::size_t r = 0; r < rowCount; ++r) {
         const int row = static_cast<int>(r) + 1;
@@ -139,7 +138,7 @@ void Sheet::refresh() {
         QSize size = cells_[r].front()->size();
         for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
-            const Settings settings = c == 0 ? Settings{"bm3d", 0, 0, 0, 0} : document_.takes()[c - 1].settings;
+            const Settings settings = c == 0 ? Settings::original() : document_.takes()[c - 1].settings;
             cells_[r][c]->show(photo, settings, document_.look(), centre, document_.zoom(), size);
         }
     }

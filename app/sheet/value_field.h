@@ -17,7 +17,6 @@ class ValueField : public QWidget {
 
     double value() const { return value_; }
     void setValue(double value); // clamped; silent when nothing changes
-    void setInitial(double initial) { initial_ = initial; }
     QSize sizeHint() const override;
 
   signals:

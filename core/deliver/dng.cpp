@@ -150,8 +150,7 @@ void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtr
     if (!photo.metadata.exif.empty()) {
         TiffDirectory& exif = first.child(0x8769);
         for (const TagEntry& e : photo.metadata.exif)
-            // MakerNote holds offsets into the old file; the interoperability pointer has no target here.
-            if (e.tag != 0x927c && e.tag != 0xa005) exif.set(e);
+            if (!pointsIntoItsFile(e.tag)) exif.set(e);
     }
     if (!photo.metadata.gps.empty()) {
         TiffDirectory& gps = first.child(0x8825);

@@ -29,10 +29,9 @@ void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace 
             // A tag that the library does not know under this group is no reason to lose the others.
         }
     };
-    // MakerNote and the interoperability pointer hold offsets into the old file; size and colour are this file's own.
+    // Flashpix version, colour space and size (0xa000 to 0xa003) are this file's own.
     for (const TagEntry& e : photo.metadata.exif)
-        if (e.tag != 0x927c && e.tag != 0xa000 && e.tag != 0xa005 && e.tag != 0xa001 && e.tag != 0xa002 && e.tag != 0xa003)
-            add("Photo", e);
+        if (!pointsIntoItsFile(e.tag) && (e.tag < 0xa000 || e.tag > 0xa003)) add("Photo", e);
     // Exif wants both: 1 is sRGB, 65535 any other space.
     exif["Exif.Photo.ColorSpace"] = static_cast<std::uint16_t>(space == OutputSpace::Srgb ? 1 : 65535);
     exif["Exif.Photo.FlashpixVersion"] = "48 49 48 48";

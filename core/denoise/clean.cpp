@@ -45,15 +45,6 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     return out;
 }
 
-// The rotation back; writes channels R, G, G, B.
-inline void channelsOf(float y, float c1, float c2, float g, float* v) {
-    const float rb = 0.5f * (y + c2), gg = 0.5f * (y - c2);
-    v[0] = rb + kHalfRoot * c1;
-    v[3] = rb - kHalfRoot * c1;
-    v[1] = gg + kHalfRoot * g;
-    v[2] = gg - kHalfRoot * g;
-}
-
 // The coarse mean of what was removed is taken over two boxes of this radius, which leaves 4 % of the noise's sigma.
 constexpr int kMeanRadius = 8;
 

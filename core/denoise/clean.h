@@ -22,7 +22,8 @@ struct Settings {
     float detail = 0.25f;        // 0..1: how readily structure near the threshold is given back
     float grain = 0;             // 0..1: the share of the removed luminance that is given back
 
-    // Nothing is to be changed at all.
+    // The original: nothing is to be changed at all. All of its kind compare equal.
+    static Settings original() { return {"bm3d", 0, 0, 0, 0}; }
     bool untouched() const { return luminance <= 0 && colour <= 0; }
     friend bool operator==(const Settings&, const Settings&) = default;
 };
@@ -35,6 +36,16 @@ std::string problemWith(const Settings& settings);
 // give equal samples to the last bit. Untouched settings give Photo::normalised().
 // Throws Cancelled; std::invalid_argument for a problem with the settings.
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
+
+// The rotation from the four planes at one place back to the channels R, G, G, B, still stabilised.
+inline void channelsOf(float y, float c1, float c2, float g, float* v) {
+    constexpr float half = 0.70710678f;
+    const float rb = 0.5f * (y + c2), gg = 0.5f * (y - c2);
+    v[0] = rb + half * c1;
+    v[3] = rb - half * c1;
+    v[1] = gg + half * g;
+    v[2] = gg - half * g;
+}
 
 // The stabilised, decorrelated planes of a packed area (which may lie outside the photo, where it is
 // mirrored): what methods get. Noise has a standard deviation of 1 in all of them.

@@ -8,7 +8,6 @@ namespace {
 
 // A small tile's working planes, all with the tile's padded size.
 struct Tile {
-    int w, h;
     Plane raw, dh, dv, difference, green;
 };
 
@@ -23,7 +22,7 @@ std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mo
         const Rect tile = whole.intersected(area);
         const Rect pad = tile.inflated(m);
         const int w = pad.width, h = pad.height;
-        Tile t{w, h, Plane(w, h), Plane(w, h), Plane(w, h), Plane(w, h), Plane(w, h)};
+        Tile t{Plane(w, h), Plane(w, h), Plane(w, h), Plane(w, h), Plane(w, h)};
         for (int y = 0; y < h; ++y) {
             const float* from = mosaic.row(pad.y + y - covered.y) + (pad.x - covered.x);
             std::copy(from, from + w, t.raw.row(y));

@@ -32,6 +32,9 @@ struct Metadata {
     const TagEntry* dng(std::uint16_t tag) const;
 };
 
+// Exif tags that hold offsets into the file they came from (MakerNote, the interoperability directory): wrong in any other.
+inline bool pointsIntoItsFile(std::uint16_t exifTag) { return exifTag == 0x927c || exifTag == 0xa005; }
+
 // Reads the tags of any file that Exiv2 knows; empty lists when there are none or they cannot be read
 // (a photo without tags is still a photo).
 Metadata readMetadata(const std::filesystem::path& file);

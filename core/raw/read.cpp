@@ -16,7 +16,7 @@ namespace fs = std::filesystem;
 // DNG 1.6 tags that LibRaw reads in part or not at all.
 constexpr std::uint16_t kBlackLevelDeltaH = 0xc61b, kBlackLevelDeltaV = 0xc61c, kColorMatrix1 = 0xc621,
                         kColorMatrix2 = 0xc622, kCameraCalibration1 = 0xc623, kCameraCalibration2 = 0xc624,
-                        kAnalogBalance = 0xc627, kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
+                        kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
                         kCalibrationIlluminant1 = 0xc65a, kCalibrationIlluminant2 = 0xc65b,
                         kForwardMatrix1 = 0xc714, kForwardMatrix2 = 0xc715, kNoiseProfile = 0xc761,
                         kDefaultCropOrigin = 0xc61f, kDefaultCropSize = 0xc620;

@@ -9,7 +9,7 @@ namespace irenic {
 void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, const std::vector<Settings>& takes,
                        const std::vector<Rect>& probes, const Look& look, double zoom, const Work& work) {
     constexpr int gap = 6, head = 40;
-    std::vector<Settings> columns{{"bm3d", 0, 0, 0, 0}};
+    std::vector<Settings> columns{Settings::original()};
     columns.insert(columns.end(), takes.begin(), takes.end());
     std::vector<std::vector<QImage>> rows;
     int width = gap, height = head;
