@@ -182,6 +182,7 @@ int main(int argc, char** argv) {
     cleanCommand->add_option("--luminance", options.settings.luminance, "0 to 3; 1 is as much noise as was measured");
     cleanCommand->add_option("--colour", options.settings.colour, "0 to 3");
     cleanCommand->add_option("--detail", options.settings.detail, "0 to 1, default 0.25: structure given back");
+    cleanCommand->add_option("--coarse", options.settings.coarse, "0 to 3: coarse colour noise taken away");
     cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
     cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff"}));
     cleanCommand->add_option("--profile", options.profile, "TIFF only")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));

@@ -20,6 +20,7 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
       choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)),
       luminance_(new ValueField(tr("lum"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       colour_(new ValueField(tr("colour"), 0, 3, 1, 2, QStringLiteral("×"), this)),
+      coarse_(new ValueField(tr("coarse"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       detail_(new ValueField(tr("detail"), 0, 100, 100 * static_cast<double>(Settings().detail), 0, QStringLiteral(" %"), this)),
       grain_(new ValueField(tr("grain"), 0, 100, 0, 0, QStringLiteral(" %"), this)) {
     QFont big = letter_->font();
@@ -35,12 +36,14 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     method_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     luminance_->setObjectName(QStringLiteral("luminance"));
     colour_->setObjectName(QStringLiteral("colour"));
+    coarse_->setObjectName(QStringLiteral("coarse"));
     detail_->setObjectName(QStringLiteral("detail"));
     grain_->setObjectName(QStringLiteral("grain"));
     choose_->setObjectName(QStringLiteral("choose"));
     luminance_->setToolTip(tr("Luminance noise to take away, as a factor of what was measured. 1.00× is as much as was "
                               "measured.\nDrag, type, or use the arrow keys; a double click resets."));
     colour_->setToolTip(tr("Colour noise to take away, as a factor of what was measured."));
+    coarse_->setToolTip(tr("Coarse colour noise to take away: blotches of 8 to 64 pixels. Works where colour is above 0."));
     detail_->setToolTip(tr("How readily structure near the threshold is given back."));
     grain_->setToolTip(tr("Share of the removed luminance noise that is given back as grain. Colour noise never is."));
     choose_->setCheckable(true);
@@ -65,12 +68,13 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     top->addWidget(more_);
     grid->addLayout(top, 0, 0, 1, 2);
     grid->addWidget(luminance_, 1, 0);
-    grid->addWidget(colour_, 1, 1);
-    grid->addWidget(detail_, 2, 0);
+    grid->addWidget(detail_, 1, 1);
+    grid->addWidget(colour_, 2, 0);
     grid->addWidget(grain_, 2, 1);
+    grid->addWidget(coarse_, 3, 0);
 
     connect(method_, &QComboBox::activated, this, &TakeHead::tell);
-    for (ValueField* f : {luminance_, colour_, detail_, grain_}) connect(f, &ValueField::changed, this, &TakeHead::tell);
+    for (ValueField* f : {luminance_, colour_, coarse_, detail_, grain_}) connect(f, &ValueField::changed, this, &TakeHead::tell);
     connect(choose_, &QPushButton::clicked, this, &TakeHead::chooseAsked);
 }
 
@@ -80,9 +84,10 @@ void TakeHead::show(const Take& take, bool chosen) {
     letter_->setText(QString(QLatin1Char(take.letter)));
     method_->setCurrentIndex(method_->findData(QString::fromStdString(take.settings.method)));
     {
-        const QSignalBlocker a(luminance_), b(colour_), c(detail_), d(grain_);
+        const QSignalBlocker a(luminance_), b(colour_), c(detail_), d(grain_), e(coarse_);
         luminance_->setValue(static_cast<double>(take.settings.luminance));
         colour_->setValue(static_cast<double>(take.settings.colour));
+        coarse_->setValue(static_cast<double>(take.settings.coarse));
         detail_->setValue(100 * static_cast<double>(take.settings.detail));
         grain_->setValue(100 * static_cast<double>(take.settings.grain));
     }
@@ -97,6 +102,7 @@ void TakeHead::tell() {
     s.method = method_->currentData().toString().toStdString();
     s.luminance = static_cast<float>(luminance_->value());
     s.colour = static_cast<float>(colour_->value());
+    s.coarse = static_cast<float>(coarse_->value());
     s.detail = static_cast<float>(detail_->value() / 100);
     s.grain = static_cast<float>(grain_->value() / 100);
     if (!(s == settings_)) emit edited(settings_ = s);

@@ -38,7 +38,7 @@ class TakeHead : public QFrame {
     QComboBox* method_;
     QPushButton* choose_;
     QToolButton* more_;
-    ValueField *luminance_, *colour_, *detail_, *grain_;
+    ValueField *luminance_, *colour_, *coarse_, *detail_, *grain_;
     bool chosen_ = false;
 };
 

@@ -101,6 +101,7 @@ std::string xmpOf(const Photo& photo, const Settings& s) {
     set("Colour", number(s.colour));
     set("Detail", number(s.detail));
     set("Grain", number(s.grain));
+    set("CoarseColour", number(s.coarse));
     std::string packet;
     if (Exiv2::XmpParser::encode(packet, data) != 0) packet.clear();
     return packet;
@@ -118,7 +119,7 @@ std::optional<Settings> settingsIn(const fs::path& file) {
             return found->toString();
         };
         return Settings{get("Method"), std::stof(get("Luminance")), std::stof(get("Colour")), std::stof(get("Detail")),
-                        std::stof(get("Grain"))};
+                        std::stof(get("Grain")), std::stof(get("CoarseColour"))};
     } catch (const std::exception&) {
         return std::nullopt;
     }

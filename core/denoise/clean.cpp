@@ -2,7 +2,9 @@
 
 #include <stdexcept>
 
+#include "denoise/coarse.h"
 #include "denoise/detail.h"
+#include "denoise/pyramid.h"
 #include "noise/stabilise.h"
 
 namespace irenic {
@@ -45,35 +47,66 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     return out;
 }
 
-// The coarse mean of what was removed is taken over two boxes of this radius, which leaves 4 % of the noise's sigma.
-constexpr int kMeanRadius = 8;
+// Cells of this many packed samples on a side, on a fixed grid, hold the local variances that keep means right.
+constexpr int kCell = 4;
+// Two box filters over 3x3 cells, interpolation, and the grid.
+constexpr int kCellMargin = 20;
 
-// The mean over (2 kMeanRadius + 1)^2 samples; correct that far from the border. Sums run in the same order everywhere.
-Plane boxed(const Plane& in, const Work& work) {
-    const int w = in.width(), h = in.height(), r = kMeanRadius;
-    constexpr float scale = 1.0f / (2 * kMeanRadius + 1);
-    Plane rows(w, h), out(w, h);
-    rows.fill(0);
-    out.fill(0);
-    forEachBand(h, 32, work, [&](int first, int last) {
-        for (int y = first; y < last; ++y) {
-            float* to = rows.row(y);
-            for (int i = -r; i <= r; ++i) {
-                const float* from = in.row(y) + i;
-                for (int x = r; x < w - r; ++x) to[x] += from[x];
+// How much variance a method took out beyond that of the noise: local variance of the noisy channels, less that of the
+// clean ones, less 1. A mean in linear light is a mean of squares of stabilised values: taking texture out darkens it, and noise
+// left in brightens it, by a quarter of this many electrons. Local variances, not means of what was removed: those
+// hold the very blotches that the coarse stage takes out. Result: for each channel, over `area`.
+std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const PlaneSet& noisy, const PlaneSet& clean, const Rect& area, const Work& work) {
+    const Rect half = cellsReadBy(area), cells = cellsReadBy(half), wide = cells.inflated(2);
+    // Sums over a cell: noisy, clean, difference of squares.
+    std::array<PlaneSet, 3> sums = {PlaneSet(wide), PlaneSet(wide), PlaneSet(wide)};
+    forEachBand(wide.height, 4, work, [&](int first, int last) {
+        for (int cy = wide.y + first; cy < wide.y + last; ++cy)
+            for (int cx = wide.x; cx < wide.right(); ++cx) {
+                float sn[4] = {}, sc[4] = {}, sd[4] = {};
+                for (int y = cy * kCell; y < (cy + 1) * kCell; ++y) {
+                    const float *a0 = noisy.rowAt(0, y), *a1 = noisy.rowAt(1, y), *a2 = noisy.rowAt(2, y), *a3 = noisy.rowAt(3, y);
+                    const float *b0 = clean.rowAt(0, y), *b1 = clean.rowAt(1, y), *b2 = clean.rowAt(2, y), *b3 = clean.rowAt(3, y);
+                    for (int x = cx * kCell; x < (cx + 1) * kCell; ++x) {
+                        float n[4], c[4];
+                        channelsOf(a0[x], a1[x], a2[x], a3[x], n);
+                        channelsOf(b0[x], b1[x], b2[x], b3[x], c);
+                        for (int k = 0; k < 4; ++k) {
+                            sn[k] += n[k];
+                            sc[k] += c[k];
+                            sd[k] += Stabiliser::energy(n[k]) - Stabiliser::energy(c[k]);
+                        }
+                    }
+                }
+                constexpr float scale = 1.0f / (kCell * kCell);
+                for (std::size_t k = 0; k < 4; ++k) {
+                    sums[0].rowAt(k, cy)[cx] = sn[k] * scale;
+                    sums[1].rowAt(k, cy)[cx] = sc[k] * scale;
+                    sums[2].rowAt(k, cy)[cx] = sd[k] * scale;
+                }
             }
-        }
     });
-    forEachBand(std::max(0, h - 2 * r), 32, work, [&](int first, int last) {
-        for (int y = r + first; y < r + last; ++y) {
-            float* to = out.row(y);
-            for (int j = -r; j <= r; ++j) {
-                const float* from = rows.row(y + j);
-                for (int x = r; x < w - r; ++x) to[x] += from[x];
+    // Weights 1 2 3 2 1: two boxes of three.
+    const auto blurred = [&](const PlaneSet& in, std::size_t k, int y, int x) {
+        constexpr float w[5] = {1, 2, 3, 2, 1};
+        float sum = 0;
+        for (int j = -2; j <= 2; ++j) {
+            const float* row = in.rowAt(k, y + j) + x;
+            sum += w[j + 2] * (((row[-2] + row[2]) + 2 * (row[-1] + row[1])) + 3 * row[0]);
+        }
+        return sum / 81;
+    };
+    std::array<Plane, 4> out;
+    for (std::size_t k = 0; k < 4; ++k) {
+        Plane lost(cells.width, cells.height);
+        for (int y = cells.y; y < cells.bottom(); ++y)
+            for (int x = cells.x; x < cells.right(); ++x) {
+                const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x), d = blurred(sums[2], k, y, x);
+                const float lack = d - (n - c) * (n + c) - stable[k].variance(c);
+                lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
             }
-            for (int x = r; x < w - r; ++x) to[x] *= scale * scale;
-        }
-    });
+        out[k] = doubled(doubled(lost, cells, half, work), half, area, work);
+    }
     return out;
 }
 
@@ -96,6 +129,7 @@ std::string problemWith(const Settings& s) {
     if (outside(s.colour, 3)) return "colour must lie between 0 and 3";
     if (outside(s.detail, 1)) return "detail must lie between 0 and 1";
     if (outside(s.grain, 1)) return "grain must lie between 0 and 1";
+    if (outside(s.coarse, 3)) return "coarse must lie between 0 and 3";
     return {};
 }
 
@@ -114,51 +148,37 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     const Rect cells = area.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
     const bool detailed = settings.detail > 0 && settings.luminance > 0;
-    const Rect around = packed.inflated(2 * kMeanRadius);
-    const Rect cleaned = detailed ? around.inflated(kDetailMargin) : around;
-    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(method.margin()), work);
-    const float l = settings.luminance, c = settings.colour;
+    const Rect around = packed.inflated(kCellMargin);
+    const Rect detailing = detailed ? around.inflated(kDetailMargin) : around;
+    const Rect cleaned = detailing.inflated(kCoarseMargin);
+    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), work);
+    const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
+    clean = withCoarse(noisy, clean, detailing, {l, blotches, blotches, 0}, work);
     if (detailed) clean = withDetail(noisy, clean, around, settings.detail, l, work);
 
     const auto sites = sitesOfChannels(photo.mosaic);
-    // What is left untouched still holds its noise: of the variance of each channel, luminance and colour hold
-    // half each. The unbiased inverse is meant for noiseless values; take back its share of the correction.
-    const float noiseLeft = (l > 0 ? 0.0f : 0.5f) + (c > 0 ? 0.0f : 0.5f);
-    PlaneSet linear(around), removed(around); // planes are channels here
-    forEachBand(around.height, 16, work, [&](int first, int last) {
-        for (int y = around.y + first; y < around.y + last; ++y) {
-            const float *cy = clean.rowAt(0, y), *c1 = clean.rowAt(1, y), *c2 = clean.rowAt(2, y), *cg = clean.rowAt(3, y);
-            const float *ny = noisy.rowAt(0, y), *n1 = noisy.rowAt(1, y), *n2 = noisy.rowAt(2, y), *ng = noisy.rowAt(3, y);
-            for (int x = around.x; x < around.right(); ++x) {
-                float v[4], n[4], grain[4] = {0, 0, 0, 0};
-                channelsOf(cy[x], c1[x], c2[x], cg[x], v);
-                channelsOf(ny[x], n1[x], n2[x], ng[x], n);
+    const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
+    forEachBand(packed.height, 16, work, [&](int first, int last) {
+        for (int py = packed.y + first; py < packed.y + last; ++py) {
+            const float *cy = clean.rowAt(0, py), *c1 = clean.rowAt(1, py), *c2 = clean.rowAt(2, py), *cg = clean.rowAt(3, py);
+            const float *ny = noisy.rowAt(0, py), *ng = noisy.rowAt(3, py);
+            for (int px = packed.x; px < packed.right(); ++px) {
+                float v[4], grain[4] = {0, 0, 0, 0};
+                channelsOf(cy[px], c1[px], c2[px], cg[px], v);
                 if (settings.grain > 0)
-                    channelsOf(settings.grain * (ny[x] - cy[x]), 0, 0, settings.grain * (ng[x] - cg[x]), grain);
+                    channelsOf(settings.grain * (ny[px] - cy[px]), 0, 0, settings.grain * (ng[px] - cg[px]), grain);
+                const auto lack = [&](std::size_t k) { return lost[k].at(px - packed.x, py - packed.y); };
+                // Both greens get the same correction: their own would differ by a trace of noise, which shows as a fine grid.
+                const float green = 0.5f * (lack(1) + lack(2));
                 for (std::size_t k = 0; k < 4; ++k) {
-                    float value = stable[k].unbiased(v[k]);
-                    if (noiseLeft > 0) value += noiseLeft * (stable[k].algebraic(v[k]) - value);
-                    removed.rowAt(k, y)[x] = stable[k].algebraic(n[k]) - value;
-                    linear.rowAt(k, y)[x] = value + grain[k] * stable[k].slope(v[k]);
+                    const int x = 2 * px + (sites[k] & 1) - area.x, y = 2 * py + (sites[k] >> 1) - area.y;
+                    if (x < 0 || x >= area.width || y < 0 || y >= area.height) continue;
+                    const float share = 0.25f * static_cast<float>(photo.noise.channel[k].a);
+                    out.at(x, y) = stable[k].unbiased(v[k]) + share * (k == 1 || k == 2 ? green : lack(k)) + grain[k] * stable[k].slope(v[k]);
                 }
             }
         }
-    });
-    for (std::size_t k = 0; k < 4; ++k) removed.plane[k] = boxed(boxed(removed.plane[k], work), work);
-    forEachBand(packed.height, 16, work, [&](int first, int last) {
-        for (int py = packed.y + first; py < packed.y + last; ++py)
-            for (std::size_t k = 0; k < 4; ++k) {
-                const int y = 2 * py + (sites[k] >> 1) - area.y;
-                if (y < 0 || y >= area.height) continue;
-                // Both greens get the same mean: their own would differ by a trace of noise, which shows as a fine grid.
-                const bool green = k == 1 || k == 2;
-                const float *value = linear.rowAt(k, py), *mean = removed.rowAt(green ? 1 : k, py), *twin = removed.rowAt(green ? 2 : k, py);
-                for (int px = packed.x; px < packed.right(); ++px) {
-                    const int x = 2 * px + (sites[k] & 1) - area.x;
-                    if (x >= 0 && x < area.width) out.at(x, y) = value[px] + 0.5f * (mean[px] + twin[px]);
-                }
-            }
     });
     work.report(1);
     return out;

@@ -1,10 +1,9 @@
 // From a photo and a take's settings to a cleaned mosaic, for any rectangle.
 //
 // The way: samples are normalised, stabilised channel by channel, packed (one sample of each of the four channels for
-// each 2x2 cell), rotated into luminance and colour planes, given to the method, rotated back, and
-// taken to linear light by the exact unbiased inverse. Last, the
-// coarse mean of what was removed is put back in linear light: texture that a method smooths in the stabilised domain
-// would else darken the picture a little, and colours would shift.
+// each 2x2 cell), rotated into luminance and colour planes, given to the method; coarse noise that it left goes (coarse.h), structure it took
+// comes back (detail.h); then the planes are rotated back and taken to linear light by the exact unbiased inverse. That
+// inverse expects values without noise and with all of their texture; where the local variance says otherwise, the mean is put right.
 #pragma once
 
 #include <string>
@@ -21,9 +20,10 @@ struct Settings {
     float colour = 1;            // likewise, for colour noise
     float detail = 0.25f;        // 0..1: how readily structure near the threshold is given back
     float grain = 0;             // 0..1: the share of the removed luminance that is given back
+    float coarse = 1;            // 0..3: like colour, for blotches of 8 to 64 pixels; nothing is done where colour is 0
 
     // The original: nothing is to be changed at all. All of its kind compare equal.
-    static Settings original() { return {"bm3d", 0, 0, 0, 0}; }
+    static Settings original() { return {"bm3d", 0, 0, 0, 0, 0}; }
     bool untouched() const { return luminance <= 0 && colour <= 0; }
     friend bool operator==(const Settings&, const Settings&) = default;
 };

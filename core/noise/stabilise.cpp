@@ -13,19 +13,21 @@ namespace {
 constexpr double kManyElectrons = 60;
 constexpr int kTableSize = 2048;
 
+} // namespace
+
 // E[f(z)] for a mean of `electrons` (may be a little below 0, where only the read noise acts) and read noise s.
-double expectation(double electrons, double s) {
+double Stabiliser::expectation(double electrons, double s) {
     const double offset = 0.375 + s * s;
     // Gaussian part by the midpoint rule over +-5.5 sigma, which is exact to 1e-6 for this smooth a function
-    // but for its kink at 0, where a fine step keeps the error below 1e-4.
+    // but for its knee.
     const auto gaussian = [&](double k) {
-        if (s < 1e-6) return 2 * std::sqrt(std::max(0.0, k + offset));
+        if (s < 1e-6) return static_cast<double>(root(static_cast<float>(k + offset)));
         constexpr int steps = 110;
         double sum = 0, norm = 0;
         for (int i = 0; i < steps; ++i) {
             const double t = -5.5 + 11.0 * (i + 0.5) / steps;
             const double weight = std::exp(-0.5 * t * t);
-            sum += weight * 2 * std::sqrt(std::max(0.0, k + s * t + offset));
+            sum += weight * static_cast<double>(root(static_cast<float>(k + s * t + offset)));
             norm += weight;
         }
         return sum / norm;
@@ -42,8 +44,6 @@ double expectation(double electrons, double s) {
     }
     return sum / total;
 }
-
-} // namespace
 
 Stabiliser::Stabiliser(const NoiseLine& line) {
     const double a = std::max(line.a, 1e-9), s2 = std::max(line.b, 0.0) / (a * a);

@@ -19,24 +19,30 @@ class Stabiliser {
     // For one channel. Tables are made once for each line and shared. A line without photon noise (a below 1e-9) is treated as having 1e9 electrons at white.
     explicit Stabiliser(const NoiseLine& line);
 
-    // x normalised (may be below 0 or above 1) to the stabilised value; never below 0.
-    float forward(float x) const {
-        const float z = x * gain_ + offset_;
-        return z > 0 ? 2.0f * __builtin_sqrtf(z) : 0.0f;
-    }
+    // x normalised (may be below 0 or above 1) to the stabilised value.
+    float forward(float x) const { return root(x * gain_ + offset_); }
     // The algebraic inverse: right for a value that still holds all of its noise.
-    float algebraic(float d) const { return (0.25f * d * d - offset_) * scale_; }
+    float algebraic(float d) const { return (0.25f * energy(d) - offset_) * scale_; }
+    // The square of d, as it is but for the straight part near 0.
+    static float energy(float d) { return d >= 2 * kKneeRoot ? d * d : 4 * (kKnee + (d - 2 * kKneeRoot) * kKneeRoot); }
     // The exact unbiased inverse: right for an estimate of the mean. Below the mean that darkness itself
     // gives it goes on straight, so that dark areas keep their mean instead of being lifted.
     float unbiased(float d) const;
+    // The variance that noise has after stabilisation where its mean is d: about 1, but for the darkest parts.
+    float variance(float d) const { return 4 * (unbiased(d) - algebraic(d)) * gain_; }
     // The slope of the unbiased inverse at d.
     float slope(float d) const { return 0.5f * d * scale_; }
 
   private:
+    // Below this many electrons (of x / a + 3/8 + s^2) the root goes on along its tangent: the darkest samples, which read
+    // noise takes below black, stay apart and keep their mean.
+    static constexpr float kKnee = 0.375f, kKneeRoot = 0.61237244f;
+    static float root(float z) { return z >= kKnee ? 2.0f * __builtin_sqrtf(z) : 2 * kKneeRoot + (z - kKnee) / kKneeRoot; }
     struct Table {
         float step = 0, start = 0;
         std::vector<float> values; // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty
     };
+    static double expectation(double electrons, double readNoise);
     static std::shared_ptr<const Table> tableOf(double readNoise);
 
     float gain_, scale_, offset_, tail_; // 1/a, a, 3/8 + s^2, the closed form's constant
