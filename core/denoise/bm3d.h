@@ -17,7 +17,7 @@ namespace irenic {
 class BlockMatching : public Method {
   public:
     static constexpr int kBlock = 8;   // N1
-    static constexpr int kStep = 3;    // Nstep
+    static constexpr int kStep = 4;    // Nstep
     static constexpr int kSearch = 12; // displacements -12..11 in both directions
 
     std::string id() const override { return "bm3d"; }

@@ -1,0 +1,146 @@
+// The speed and the memory of every method on one mosaic, in one run, beside OpenCV's 16-bit fast non-local means (same patch
+// and window as ours, one plane at a time) and beside what the machine can do at all.
+//
+// irenic-speed [--size WIDTHxHEIGHT] [--file RAW]: Markdown on standard output. Without a file, a made-up mosaic.
+#include <oneapi/tbb/global_control.h>
+#include <oneapi/tbb/parallel_for.h>
+
+#include <chrono>
+#include <cmath>
+#include <cstdio>
+#include <fstream>
+#include <functional>
+#include <opencv2/photo.hpp>
+#include <string>
+#include <thread>
+#include <vector>
+
+#include "denoise/clean.h"
+#include "denoise/nlm.h"
+#include "sensor.h"
+
+using namespace irenic;
+
+namespace {
+
+double secondsOf(const std::function<void()>& work) {
+    double best = 1e9;
+    for (int i = 0; i < 2; ++i) {
+        const auto begun = std::chrono::steady_clock::now();
+        work();
+        best = std::min(best, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
+    }
+    return best;
+}
+
+// Resident memory in MB: the peak since the last call of forgetPeak(), or what is held now.
+double memory(const char* field) {
+    std::ifstream status("/proc/self/status");
+    for (std::string line; std::getline(status, line);)
+        if (line.rfind(field, 0) == 0) return std::stod(line.substr(line.find(':') + 1)) / 1024;
+    return 0;
+}
+void forgetPeak() { std::ofstream("/proc/self/clear_refs") << 5; }
+
+// Bytes read and written per second by a long sum of two arrays, all threads.
+double bandwidth() {
+    constexpr std::size_t n = 48u << 20u;
+    std::vector<float> a(n, 1), b(n, 2), c(n, 0);
+    const double s = secondsOf([&] {
+        tbb::parallel_for(tbb::blocked_range<std::size_t>(0, n), [&](const auto& r) {
+            for (std::size_t i = r.begin(); i < r.end(); ++i) c[i] = a[i] + 0.5f * b[i];
+        });
+    });
+    return 3.0 * sizeof(float) * n / s;
+}
+
+// Multiplications and additions per second in registers, all threads; the compiler's vectors for this machine.
+__attribute__((target_clones("avx512f", "avx2,fma", "default"))) float burn(float seed, long rounds) {
+    float v[256];
+    for (int i = 0; i < 256; ++i) v[i] = seed + static_cast<float>(i);
+    for (long r = 0; r < rounds; ++r)
+        for (float& x : v) x = x * 0.999f + 0.5f;
+    float sum = 0;
+    for (const float x : v) sum += x;
+    return sum;
+}
+double floats(unsigned threads) {
+    constexpr long rounds = 2'000'000;
+    std::vector<float> sink(threads);
+    const double s = secondsOf([&] {
+        std::vector<std::jthread> all;
+        for (unsigned t = 0; t < threads; ++t) all.emplace_back([&, t] { sink[t] = burn(static_cast<float>(t), rounds); });
+    });
+    return 2.0 * 256 * rounds * threads / s;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    int width = 3072, height = 2048;
+    std::string file;
+    std::vector<std::string> only;
+    for (int i = 1; i + 1 < argc; i += 2) {
+        const std::string a = argv[i], v = argv[i + 1];
+        if (a == "--size") width = std::stoi(v), height = std::stoi(v.substr(v.find('x') + 1));
+        else if (a == "--file") file = v;
+        else if (a == "--method") only.push_back(v);
+    }
+    Photo photo;
+    if (!file.empty()) {
+        photo = *readPhoto(file);
+    } else {
+        // Waves of many lengths and a few edges: something for every method to chew on.
+        Plane truth(width, height);
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x) {
+                const double u = x * 0.01, v = y * 0.013;
+                const double wave = std::sin(u + std::sin(v)) * std::cos(0.3 * v) + 0.3 * std::sin(9 * u + 3 * std::sin(2 * v)) + 0.2 * ((x / 96 + y / 64) % 2);
+                truth.at(x, y) = static_cast<float>(0.12 + 0.06 * wave);
+            }
+        Shot shot;
+        shot.iso = 12800;
+        photo = takePhoto(truth, Body(), shot);
+    }
+    const Rect whole{0, 0, photo.width(), photo.height()};
+    const double megapixels = 1e-6 * photo.width() * photo.height();
+    const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
+    const double bytes = bandwidth(), rate = floats(threads);
+    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s in registers.\n\n", photo.width(), photo.height(),
+                megapixels, threads, bytes * 1e-9, rate * 1e-9);
+
+    // OpenCV on a quarter of the picture, which is enough to know its speed.
+    const Rect part{0, 0, photo.width() / 4, photo.height() / 4};
+    PlaneSet planes = stabilisedPlanes(photo, part);
+    double reference = 0;
+    if (only.empty()) {
+        const double s = secondsOf([&] {
+            for (const Plane& p : planes.plane) {
+                cv::Mat in(part.height, part.width, CV_16U), out;
+                for (int y = 0; y < in.rows; ++y)
+                    for (int x = 0; x < in.cols; ++x) in.at<std::uint16_t>(y, x) = static_cast<std::uint16_t>(p.at(x, y) * 200 + 32768);
+                cv::fastNlMeansDenoising(in, out, std::vector<float>{170}, 5, 21, cv::NORM_L1);
+            }
+        });
+        reference = 4e-6 * static_cast<double>(part.area()) / s;
+    }
+    std::printf("| method | MP/s | of OpenCV's NLM | 2 threads over 1 | reading the planes once, share of the time | peak memory, bytes a pixel |\n|---|---|---|---|---|---|\n");
+    if (reference > 0) std::printf("| OpenCV NLM 5, 21 | %.2f | 1.0 | | | |\n", reference);
+    for (const auto& m : methods()) {
+        if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
+        forgetPeak();
+        const double before = memory("VmRSS");
+        const double all = secondsOf([&] { cleanMosaic(photo, {m->id()}, whole); });
+        const double peak = memory("VmHWM") - before;
+        double one = 0;
+        {
+            const tbb::global_control single(tbb::global_control::max_allowed_parallelism, 1);
+            const Rect half{0, 0, photo.width(), photo.height() / 4 * 2};
+            one = secondsOf([&] { cleanMosaic(photo, {m->id()}, half); });
+            one *= static_cast<double>(photo.height()) / half.height;
+        }
+        std::printf("| %s | %.2f | %.1f | %.2f | %.1f %% | %.0f |\n", m->id().c_str(), megapixels / all, reference > 0 ? megapixels / all / reference : 0,
+                    one / all, 100 * megapixels * 4e6 / bytes / all, peak * 1048576 / (megapixels * 1e6));
+        std::fflush(stdout);
+    }
+}
