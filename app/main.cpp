@@ -7,6 +7,7 @@
 #include "window.h"
 
 int main(int argc, char** argv) {
+    irenic::keepFreedMemory();
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("irenic"));
     QApplication::setOrganizationName(QStringLiteral("irenic"));

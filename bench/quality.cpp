@@ -157,6 +157,7 @@ Plane referenceNlm(const Photo& photo, float h, double& seconds) {
 } // namespace
 
 int main(int argc, char** argv) {
+    keepFreedMemory();
     int crop = 768;
     bool reference = true;
     std::vector<double> isos;

@@ -33,6 +33,7 @@ double sheetSeconds(const Photo& photo) {
 } // namespace
 
 int main() {
+    keepFreedMemory();
     const Photo small = grey(4000, 3000), large = grey(8000, 6000);
     std::vector<double> a, b;
     for (int i = 0; i < 7; ++i) {

@@ -2,6 +2,7 @@
 // and window as ours, one plane at a time) and beside what the machine can do at all.
 //
 // irenic-speed [--size WIDTHxHEIGHT] [--file RAW]: Markdown on standard output. Without a file, a made-up mosaic.
+#include <malloc.h>
 #include <oneapi/tbb/global_control.h>
 #include <oneapi/tbb/parallel_for.h>
 
@@ -77,6 +78,7 @@ double floats(unsigned threads) {
 } // namespace
 
 int main(int argc, char** argv) {
+    keepFreedMemory();
     int width = 3072, height = 2048;
     std::string file;
     std::vector<std::string> only;
@@ -128,6 +130,7 @@ int main(int argc, char** argv) {
     if (reference > 0) std::printf("| OpenCV NLM 5, 21 | %.2f | 1.0 | | | |\n", reference);
     for (const auto& m : methods()) {
         if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
+        malloc_trim(0);
         forgetPeak();
         const double before = memory("VmRSS");
         const double all = secondsOf([&] { cleanMosaic(photo, {m->id()}, whole); });

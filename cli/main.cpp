@@ -160,6 +160,7 @@ int sheet(const SheetOptions& o) {
 } // namespace
 
 int main(int argc, char** argv) {
+    irenic::keepFreedMemory();
     CLI::App app{"Irenic on the command line: reduce the noise of raw photos."};
     app.require_subcommand(1);
     int status = 0;

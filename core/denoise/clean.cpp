@@ -5,6 +5,7 @@
 #include "denoise/coarse.h"
 #include "denoise/detail.h"
 #include "denoise/pyramid.h"
+#include "denoise/rows.h"
 #include "noise/stabilise.h"
 
 namespace irenic {
@@ -12,6 +13,7 @@ namespace irenic {
 namespace {
 
 constexpr float kHalfRoot = 0.70710678f;
+constexpr int kTileSize = 2048; // of the mosaic
 
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
     const auto& c = photo.noise.channel;
@@ -20,27 +22,59 @@ std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
+// The four planes at one packed place, sample by sample: any black level, any border.
+void placeOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py, float* to) {
+    float v[4];
+    for (std::size_t c = 0; c < 4; ++c) {
+        int x = 2 * px + (sites[c] & 1), y = 2 * py + (sites[c] >> 1);
+        // With an odd size the last cell is cut: take the same channel's neighbour.
+        if (x >= photo.width()) x -= 2;
+        if (y >= photo.height()) y -= 2;
+        v[c] = stable[c].forward(photo.normalised(x, y));
+    }
+    to[0] = 0.5f * ((v[0] + v[3]) + (v[1] + v[2]));
+    to[1] = kHalfRoot * (v[0] - v[3]);
+    to[2] = 0.5f * ((v[0] + v[3]) - (v[1] + v[2]));
+    to[3] = kHalfRoot * (v[1] - v[2]);
+}
+
 PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
     PlaneSet out(area);
     const Rect extent = packedExtent(photo);
     const auto sites = sitesOfChannels(photo.mosaic);
+    // Whole rows at once where black repeats with the mosaic and no cell is cut.
+    const BlackLevel& black = photo.black;
+    const bool even = black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
+    const Rect inside = even ? area.intersected({0, 0, photo.width() / 2, photo.height() / 2}) : Rect();
+    SiteLines lines{};
+    lines.site = sites;
+    for (std::size_t c = 0; c < 4; ++c) {
+        const auto site = static_cast<std::size_t>(sites[c]);
+        const Stabiliser::View view = stable[c].view();
+        const float level = black.at(sites[c] & 1, sites[c] >> 1);
+        lines.gain[site] = view.gain / (static_cast<float>(photo.white) - level);
+        lines.offset[site] = view.offset - level * lines.gain[site];
+    }
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int j = first; j < last; ++j) {
             const int py = mirrored(area.y + j, extent.height);
+            const bool fast = !inside.empty() && py < photo.height() / 2;
+            const int from = fast ? inside.x - area.x : area.width, to = fast ? inside.right() - area.x : area.width;
+            if (fast) {
+                const std::uint16_t* top = photo.samples.data() + static_cast<std::ptrdiff_t>(photo.active.y + 2 * py) * photo.rawWidth + photo.active.x + 2 * inside.x;
+                stabiliseRow(top, top + photo.rawWidth, lines, {out.plane[0].row(j) + from, out.plane[1].row(j) + from, out.plane[2].row(j) + from, out.plane[3].row(j) + from}, inside.width);
+            }
             for (int i = 0; i < area.width; ++i) {
+                if (i == from) i = to;
+                if (i >= area.width) break;
                 const int px = mirrored(area.x + i, extent.width);
-                float v[4];
-                for (std::size_t c = 0; c < 4; ++c) {
-                    int x = 2 * px + (sites[c] & 1), y = 2 * py + (sites[c] >> 1);
-                    // With an odd size the last cell is cut: take the same channel's neighbour.
-                    if (x >= photo.width()) x -= 2;
-                    if (y >= photo.height()) y -= 2;
-                    v[c] = stable[c].forward(photo.normalised(x, y));
-                }
-                out.plane[0].at(i, j) = 0.5f * ((v[0] + v[3]) + (v[1] + v[2]));
-                out.plane[1].at(i, j) = kHalfRoot * (v[0] - v[3]);
-                out.plane[2].at(i, j) = 0.5f * ((v[0] + v[3]) - (v[1] + v[2]));
-                out.plane[3].at(i, j) = kHalfRoot * (v[1] - v[2]);
+                float v[kPlanes];
+                // What the row loop has made is mirrored as it is, so that a place looks the same from everywhere.
+                if (fast && px >= inside.x && px < inside.right())
+                    for (std::size_t p = 0; p < kPlanes; ++p) v[p] = out.plane[p].at(px - area.x, j);
+                else
+                    placeOf(photo, stable, sites, px, py, v);
+                for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p].at(i, j) = v[p];
             }
         }
     });
@@ -99,15 +133,70 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
     std::array<Plane, 4> out;
     for (std::size_t k = 0; k < 4; ++k) {
         Plane lost(cells.width, cells.height);
-        for (int y = cells.y; y < cells.bottom(); ++y)
-            for (int x = cells.x; x < cells.right(); ++x) {
-                const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x), d = blurred(sums[2], k, y, x);
-                const float lack = d - (n - c) * (n + c) - stable[k].variance(c);
-                lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
-            }
+        forEachBand(cells.height, 8, work, [&](int first, int last) {
+            for (int y = cells.y + first; y < cells.y + last; ++y)
+                for (int x = cells.x; x < cells.right(); ++x) {
+                    const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x), d = blurred(sums[2], k, y, x);
+                    const float lack = d - (n - c) * (n + c) - stable[k].variance(c);
+                    lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
+                }
+        });
         out[k] = doubled(doubled(lost, cells, half, work), half, area, work);
     }
     return out;
+}
+
+// One tile of the result, written to `out`, whose origin is `area`'s. The tile lies within the area.
+void cleanTile(const Photo& photo, const Settings& settings, const Method& method, const std::array<Stabiliser, 4>& stable, const Rect& tile,
+               const Rect& area, Plane& out, const Work& work) {
+    const Rect cells = tile.aligned(2);
+    const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
+    const bool detailed = settings.detail > 0 && settings.luminance > 0;
+    const Rect around = packed.inflated(kCellMargin);
+    const Rect detailing = detailed ? around.inflated(kDetailMargin) : around;
+    const Rect cleaned = detailing.inflated(kCoarseMargin);
+    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), work);
+    const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
+    PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
+    clean = withCoarse(noisy, std::move(clean), detailing, {l, blotches, blotches, 0}, work);
+    if (detailed) clean = withDetail(noisy, std::move(clean), around, settings.detail, l, work);
+
+    const auto sites = sitesOfChannels(photo.mosaic);
+    const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(), stable[3].view()};
+    const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
+    forEachBand(packed.height, 16, work, [&](int first, int last) {
+        // Of each channel: the linear values, and what the missing variance adds.
+        Plane value(packed.width, 4), lack(packed.width, 3);
+        for (int py = packed.y + first; py < packed.y + last; ++py) {
+            const auto share = [&](std::size_t k) { return 0.25f * static_cast<float>(photo.noise.channel[k].a); };
+            const int j = py - packed.y;
+            // Both greens get the same correction: their own would differ by a trace of noise, which shows as a fine grid.
+            const float green = 0.25f * (share(1) + share(2));
+            for (int i = 0; i < packed.width; ++i) {
+                lack.at(i, 0) = share(0) * lost[0].at(i, j);
+                lack.at(i, 1) = green * (lost[1].at(i, j) + lost[2].at(i, j));
+                lack.at(i, 2) = share(3) * lost[3].at(i, j);
+            }
+            LinearRow row;
+            for (std::size_t p = 0; p < kPlanes; ++p) {
+                row.clean[p] = clean.rowAt(p, py) + packed.x;
+                row.stable[p] = views[p];
+                row.out[p] = value.row(static_cast<int>(p));
+            }
+            row.noisy = {noisy.rowAt(0, py) + packed.x, noisy.rowAt(3, py) + packed.x};
+            row.grain = settings.grain;
+            row.lost = {lack.row(0), lack.row(1), lack.row(1), lack.row(2)};
+            linearRow(row, packed.width);
+            for (std::size_t k = 0; k < 4; ++k) {
+                const int y = 2 * py + (sites[k] >> 1), x = 2 * packed.x + (sites[k] & 1);
+                if (y < tile.y || y >= tile.bottom()) continue;
+                const float* from = row.out[k];
+                float* to = out.row(y - area.y) - area.x;
+                for (int i = x < tile.x ? 1 : 0; i < packed.width && x + 2 * i < tile.right(); ++i) to[x + 2 * i] = from[i];
+            }
+        }
+    });
+    work.report(1);
 }
 
 } // namespace
@@ -145,42 +234,15 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
 
     const Method& method = *findMethod(settings.method);
     const auto stable = stabilisersOf(photo);
-    const Rect cells = area.aligned(2);
-    const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
-    const bool detailed = settings.detail > 0 && settings.luminance > 0;
-    const Rect around = packed.inflated(kCellMargin);
-    const Rect detailing = detailed ? around.inflated(kDetailMargin) : around;
-    const Rect cleaned = detailing.inflated(kCoarseMargin);
-    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), work);
-    const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
-    PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
-    clean = withCoarse(noisy, clean, detailing, {l, blotches, blotches, 0}, work);
-    if (detailed) clean = withDetail(noisy, clean, around, settings.detail, l, work);
-
-    const auto sites = sitesOfChannels(photo.mosaic);
-    const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
-    forEachBand(packed.height, 16, work, [&](int first, int last) {
-        for (int py = packed.y + first; py < packed.y + last; ++py) {
-            const float *cy = clean.rowAt(0, py), *c1 = clean.rowAt(1, py), *c2 = clean.rowAt(2, py), *cg = clean.rowAt(3, py);
-            const float *ny = noisy.rowAt(0, py), *ng = noisy.rowAt(3, py);
-            for (int px = packed.x; px < packed.right(); ++px) {
-                float v[4], grain[4] = {0, 0, 0, 0};
-                channelsOf(cy[px], c1[px], c2[px], cg[px], v);
-                if (settings.grain > 0)
-                    channelsOf(settings.grain * (ny[px] - cy[px]), 0, 0, settings.grain * (ng[px] - cg[px]), grain);
-                const auto lack = [&](std::size_t k) { return lost[k].at(px - packed.x, py - packed.y); };
-                // Both greens get the same correction: their own would differ by a trace of noise, which shows as a fine grid.
-                const float green = 0.5f * (lack(1) + lack(2));
-                for (std::size_t k = 0; k < 4; ++k) {
-                    const int x = 2 * px + (sites[k] & 1) - area.x, y = 2 * py + (sites[k] >> 1) - area.y;
-                    if (x < 0 || x >= area.width || y < 0 || y >= area.height) continue;
-                    const float share = 0.25f * static_cast<float>(photo.noise.channel[k].a);
-                    out.at(x, y) = stable[k].unbiased(v[k]) + share * (k == 1 || k == 2 ? green : lack(k)) + grain[k] * stable[k].slope(v[k]);
-                }
-            }
-        }
-    });
-    work.report(1);
+    // A large area goes tile by tile: memory stays bounded, and what one stage writes is still near when the next reads it.
+    const auto parts = [](int size) { return std::max(1, (size + kTileSize / 2) / kTileSize); };
+    const int across = parts(area.width), down = parts(area.height), count = across * down;
+    const auto edge = [](int from, int size, int i, int n) { return i == n ? from + size : from + static_cast<int>(static_cast<long long>(size) * i / n) / 2 * 2; };
+    for (int i = 0; i < count; ++i) {
+        const int x0 = edge(area.x, area.width, i % across, across), x1 = edge(area.x, area.width, i % across + 1, across);
+        const int y0 = edge(area.y, area.height, i / across, down), y1 = edge(area.y, area.height, i / across + 1, down);
+        cleanTile(photo, settings, method, stable, {x0, y0, x1 - x0, y1 - y0}, area, out, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
+    }
     return out;
 }
 

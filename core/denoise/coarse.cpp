@@ -5,79 +5,113 @@
 #include <vector>
 
 #include "denoise/pyramid.h"
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "denoise/coarse.cpp"
+#include <hwy/foreach_target.h>
 
-namespace irenic {
+#include <hwy/highway.h>
 
-namespace {
+#ifndef IRENIC_COARSE_SHARED
+#define IRENIC_COARSE_SHARED
+namespace irenic::coarse {
 
-constexpr int kLevels = 4; // the coarsest averages 16 x 16 packed samples
 constexpr int kWindow = 3; // the window is 7 x 7, patches are 3 x 3
 // Tuned on noiseless truth: how fast weights fall, and the largest change taken whole, in sigmas of the finest level.
 constexpr float kWidth = 0.9f, kMost = 0.7f;
+constexpr int kTile = 32, kRow = kTile + 16 + 64;
 
-// Non-local means over `area` of a level whose noise has standard deviation `sigma`.
+} // namespace irenic::coarse
+#endif
+
+HWY_BEFORE_NAMESPACE();
+namespace irenic {
+namespace HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
+using namespace irenic::coarse; // NOLINT: the shared part of this very file
+
+// Non-local means over one tile of a level whose noise has standard deviation `sigma`; the result goes where the tile meets out's area.
+void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const float* strength, PlaneSet& out) {
+    const hn::CappedTag<float, 16> d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    // Only what the area needs is there to be read.
+    const Rect wanted = tile.intersected(out.area);
+    const int w = wanted.width, h = wanted.height;
+    HWY_ALIGN float squares[(kTile + 2) * kRow], columns[kRow];
+    HWY_ALIGN float weight[kTile * kTile], largest[kTile * kTile], sums[kPlanes][kTile * kTile];
+    std::fill(weight, weight + kTile * kTile, 0.0f);
+    std::fill(largest, largest + kTile * kTile, 1e-6f);
+    std::fill(&sums[0][0], &sums[0][0] + kPlanes * kTile * kTile, 0.0f);
+    // 9 samples of 4 planes, noise of variance 1 on both sides.
+    constexpr float expected = 9 * 2 * kPlanes;
+    const float s = std::max(strength[1], strength[0]);
+    const auto unit = hn::Set(d, 1 / (sigma * sigma)), zero = hn::Zero(d), one = hn::Set(d, 1.0f);
+    const auto floor = hn::Set(d, expected * 0.9f), slope = hn::Set(d, -1 / (8 * kWidth * expected * s * s));
+    for (int dy = -kWindow; dy <= kWindow; ++dy)
+        for (int dx = -kWindow; dx <= kWindow; ++dx) {
+            if (dx == 0 && dy == 0) continue;
+            for (int y = -1; y <= h; ++y) {
+                const float *a[kPlanes], *b[kPlanes];
+                for (std::size_t p = 0; p < kPlanes; ++p) {
+                    a[p] = in.rowAt(p, wanted.y + y) + wanted.x - 1;
+                    b[p] = in.rowAt(p, wanted.y + y + dy) + wanted.x - 1 + dx;
+                }
+                float* to = squares + (y + 1) * kRow;
+                for (int x = 0; x < w + 2; x += lanes) {
+                    auto sum = zero;
+                    for (std::size_t p = 0; p < kPlanes; ++p) {
+                        const auto e = hn::Sub(hn::LoadU(d, a[p] + x), hn::LoadU(d, b[p] + x));
+                        sum = hn::MulAdd(e, e, sum);
+                    }
+                    hn::Store(hn::Mul(sum, unit), d, to + x);
+                }
+            }
+            for (int y = 0; y < h; ++y) {
+                const float* rows = squares + y * kRow;
+                for (int x = 0; x < w + 2; x += lanes)
+                    hn::Store(hn::Add(hn::Add(hn::Load(d, rows + x), hn::Load(d, rows + kRow + x)), hn::Load(d, rows + 2 * kRow + x)), d, columns + x);
+                const float* there[kPlanes];
+                for (std::size_t p = 0; p < kPlanes; ++p) there[p] = in.rowAt(p, wanted.y + y + dy) + wanted.x + dx;
+                for (int x = 0; x < w; x += lanes) {
+                    const auto sum = hn::Add(hn::Add(hn::Load(d, columns + x), hn::LoadU(d, columns + x + 1)), hn::LoadU(d, columns + x + 2));
+                    auto v = hn::Max(zero, hn::MulAdd(slope, hn::Max(zero, hn::Sub(sum, floor)), one));
+                    v = hn::Mul(v, v), v = hn::Mul(v, v), v = hn::Mul(v, v);
+                    const int at = y * kTile + x;
+                    hn::Store(hn::Add(hn::Load(d, weight + at), v), d, weight + at);
+                    hn::Store(hn::Max(hn::Load(d, largest + at), v), d, largest + at);
+                    for (std::size_t p = 0; p < kPlanes; ++p)
+                        if (strength[p] > 0) hn::Store(hn::MulAdd(v, hn::LoadU(d, there[p] + x), hn::Load(d, sums[p] + at)), d, sums[p] + at);
+                }
+            }
+        }
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = 0; y < h; ++y) {
+            const float* own = in.rowAt(p, wanted.y + y) + wanted.x;
+            float* to = out.rowAt(p, wanted.y + y) + wanted.x;
+            for (int x = 0; x < w; ++x) {
+                const int i = y * kTile + x;
+                to[x] = strength[p] > 0 ? (sums[p][i] + largest[i] * own[x]) / (weight[i] + largest[i]) : own[x];
+            }
+        }
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace irenic
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace irenic {
+
+HWY_EXPORT(CleanCoarseTile);
+
+namespace {
+
+using namespace coarse;
+
+constexpr int kLevels = 4; // the coarsest averages 16 x 16 packed samples
+
 PlaneSet cleaned(const PlaneSet& in, const Rect& area, float sigma, const std::array<float, kPlanes>& strength, const Work& work) {
     PlaneSet out(area);
-    constexpr int band = 16;
-    forEachTile({0, 0, 1, (area.height + band - 1) / band}, 1, work, [&](const Rect& t) {
-        const int top = area.y + t.y * band, rows = std::min(band, area.bottom() - top), w = area.width;
-        const auto n = static_cast<std::size_t>(w) * static_cast<std::size_t>(rows);
-        const auto wide = static_cast<std::size_t>(w + 2);
-        std::vector<float> squares(wide * static_cast<std::size_t>(rows + 2)), columns(wide), weight(n, 0.0f), largest(n, 1e-6f);
-        std::vector<float> sums[kPlanes];
-        for (std::size_t p = 0; p < kPlanes; ++p)
-            if (strength[p] > 0) sums[p].assign(n, 0.0f);
-        const float unit = 1 / (sigma * sigma);
-        // 9 samples of 4 planes, noise of variance 1 on both sides.
-        constexpr float expected = 9 * 2 * kPlanes;
-        const float s = std::max(strength[1], strength[0]);
-        const float floor = expected * 0.9f, slope = -1 / (8 * kWidth * expected * s * s);
-        for (int dy = -kWindow; dy <= kWindow; ++dy)
-            for (int dx = -kWindow; dx <= kWindow; ++dx) {
-                if (dx == 0 && dy == 0) continue;
-                for (int y = -1; y <= rows; ++y) {
-                    float* to = squares.data() + static_cast<std::size_t>(y + 1) * wide;
-                    std::fill(to, to + wide, 0.0f);
-                    for (std::size_t p = 0; p < kPlanes; ++p) {
-                        const float *a = in.rowAt(p, top + y) + area.x - 1, *b = in.rowAt(p, top + y + dy) + area.x - 1 + dx;
-                        for (int x = 0; x < w + 2; ++x) to[x] += unit * (a[x] - b[x]) * (a[x] - b[x]);
-                    }
-                }
-                for (int y = 0; y < rows; ++y) {
-                    const float *a = squares.data() + static_cast<std::size_t>(y) * wide, *b = a + wide, *c = b + wide;
-                    for (std::size_t x = 0; x < wide; ++x) columns[x] = a[x] + b[x] + c[x];
-                    const auto at = static_cast<std::size_t>(y) * static_cast<std::size_t>(w);
-                    float *wt = weight.data() + at, *most = largest.data() + at;
-                    for (int x = 0; x < w; ++x) {
-                        const float d = columns[static_cast<std::size_t>(x)] + columns[static_cast<std::size_t>(x) + 1] + columns[static_cast<std::size_t>(x) + 2];
-                        float v = std::max(0.0f, 1 + slope * std::max(0.0f, d - floor));
-                        v *= v, v *= v, v *= v;
-                        columns[static_cast<std::size_t>(x)] = v; // its sum is done with
-                        wt[x] += v;
-                        most[x] = std::max(most[x], v);
-                    }
-                    for (std::size_t p = 0; p < kPlanes; ++p) {
-                        if (sums[p].empty()) continue;
-                        const float* b2 = in.rowAt(p, top + y + dy) + area.x + dx;
-                        float* sum = sums[p].data() + at;
-                        for (int x = 0; x < w; ++x) sum[x] += columns[static_cast<std::size_t>(x)] * b2[x];
-                    }
-                }
-            }
-        for (std::size_t p = 0; p < kPlanes; ++p)
-            for (int y = 0; y < rows; ++y) {
-                const float* own = in.rowAt(p, top + y) + area.x;
-                float* to = out.rowAt(p, top + y) + area.x;
-                const auto at = static_cast<std::size_t>(y) * static_cast<std::size_t>(w);
-                if (sums[p].empty())
-                    std::copy(own, own + w, to);
-                else
-                    for (int x = 0; x < w; ++x) {
-                        const auto i = at + static_cast<std::size_t>(x);
-                        to[x] = (sums[p][i] + largest[i] * own[x]) / (weight[i] + largest[i]);
-                    }
-            }
-    });
+    forEachTile(area, kTile, work, [&](const Rect& tile) { HWY_DYNAMIC_DISPATCH(CleanCoarseTile)(in, tile, sigma, strength.data(), out); });
     return out;
 }
 
@@ -102,11 +136,8 @@ PlaneSet cleanLevel(std::vector<PlaneSet>& levels, std::size_t k, const Rect& ar
 
 } // namespace
 
-PlaneSet withCoarse(const PlaneSet& noisy, const PlaneSet& clean, const Rect& area,
+PlaneSet withCoarse(const PlaneSet& noisy, PlaneSet clean, const Rect& area,
                     const std::array<float, kPlanes>& strength, const Work& work) {
-    PlaneSet out;
-    out.area = area;
-    for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p] = clean.plane[p].cropped(area.translated(-clean.area.x, -clean.area.y));
     std::vector<PlaneSet> levels(1); // level 0, the noisy planes themselves, is not used
     levels.push_back(halved(noisy, work));
     while (levels.size() <= kLevels) levels.push_back(halved(levels.back(), work));
@@ -124,9 +155,10 @@ PlaneSet withCoarse(const PlaneSet& noisy, const PlaneSet& clean, const Rect& ar
                 change[x] = d / (1 + (d / limit) * (d / limit));
             }
         }
-        addDoubled(found.plane[p], found.area, out.plane[p], area, area, work);
+        addDoubled(found.plane[p], found.area, clean.plane[p], clean.area, area, work);
     }
-    return out;
+    return clean;
 }
 
 } // namespace irenic
+#endif

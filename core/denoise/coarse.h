@@ -16,7 +16,8 @@ inline constexpr int kCoarseNoisyMargin = 192, kCoarseMargin = 4;
 
 // `clean` covers `area` inflated by kCoarseMargin, `noisy` covers it inflated by kCoarseNoisyMargin. `strength` 0..3 is
 // the noise assumed over the noise there is, for each plane; planes of strength 0 are left as they are.
-PlaneSet withCoarse(const PlaneSet& noisy, const PlaneSet& clean, const Rect& area,
+// The result covers what `clean` covered and is right within `area`.
+PlaneSet withCoarse(const PlaneSet& noisy, PlaneSet clean, const Rect& area,
                     const std::array<float, kPlanes>& strength, const Work& work);
 
 } // namespace irenic

@@ -15,8 +15,9 @@ inline constexpr int kDetailMargin = 8;
 
 // `clean` covers `area` inflated by kDetailMargin, `noisy` at least as much. `detail` 0..1 lowers the
 // threshold from 4.5 to 2 standard deviations of the noise; `strength` is that of luminance. Only the
-// luminance planes change. The result covers `area`.
-PlaneSet withDetail(const PlaneSet& noisy, const PlaneSet& clean, const Rect& area, float detail, float strength,
+// luminance planes change. The result covers what
+// `clean` covered and is right within `area`.
+PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, float detail, float strength,
                     const Work& work);
 
 } // namespace irenic

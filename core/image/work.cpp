@@ -1,5 +1,7 @@
 #include "image/work.h"
 
+#include <malloc.h>
+
 #include <oneapi/tbb/blocked_range.h>
 #include <oneapi/tbb/parallel_for.h>
 
@@ -15,6 +17,12 @@ void forEachTile(const Rect& area, int size, const Work& work, const std::functi
             body({grid.x + i % across * size, grid.y + i / across * size, size, size});
         }
     });
+}
+
+void keepFreedMemory() {
+    mallopt(M_MMAP_THRESHOLD, 1 << 26);
+    mallopt(M_TRIM_THRESHOLD, 1 << 28);
+    mallopt(M_TOP_PAD, 1 << 24);
 }
 
 void forEachBand(int rows, int atLeast, const Work& work, const std::function<void(int, int)>& body) {

@@ -16,23 +16,29 @@ struct Cancelled : std::exception {
 };
 
 // Passed down by reference. check() is called at least every few milliseconds of work. `done` (may be null)
-// receives the finished share, 0..1, never falling.
+// receives the finished share, 0..1, never falling; a part of a larger work fills `share` of it from `from` on.
 struct Work {
     std::stop_token stop;
     std::atomic<float>* done = nullptr;
+    double from = 0, share = 1;
 
     void check() const {
         if (stop.stop_requested()) throw Cancelled();
     }
-    void report(double share) const {
-        if (done) done->store(static_cast<float>(share), std::memory_order_relaxed);
+    void report(double finished) const {
+        if (done) done->store(static_cast<float>(from + share * finished), std::memory_order_relaxed);
     }
+    Work part(double begin, double end) const { return {stop, done, from + share * begin, share * (end - begin)}; }
 };
 
 // Calls body(tile) for every tile of the fixed grid of `size` x `size` pixels that meets `area`, in
 // parallel; tiles are whole grid tiles, not cut at the area's edge, so that what a tile computes does not
 // depend on the area asked for. Checks `work` before every tile. An exception of a body is rethrown.
 void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body);
+
+// Lets the process keep memory that it has freed: planes come and go by the hundred, and getting each anew from the system costs as
+// much as the fast methods themselves. Call once, first thing in main().
+void keepFreedMemory();
 
 // Calls body(first, last) for bands of rows that cover 0..rows-1, in parallel.
 void forEachBand(int rows, int atLeast, const Work& work, const std::function<void(int, int)>& body);

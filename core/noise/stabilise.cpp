@@ -87,6 +87,19 @@ std::shared_ptr<const Stabiliser::Table> Stabiliser::tableOf(double s) {
     return table;
 }
 
+Stabiliser::View Stabiliser::view() const {
+    View v{gain_, scale_, offset_, tail_, nullptr, 0, 0, 1, 0, 0};
+    const Table& t = *table_;
+    if (t.values.empty()) return v;
+    v.values = t.values.data();
+    v.size = kTableSize;
+    v.start = t.start, v.step = t.step;
+    const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start, e1 = t.values[8] + 0.25f * d1 * d1;
+    v.slope = (e1 - e0) / (d1 - t.start);
+    v.end = (t.values.back() - tail_) * (t.start + t.step * (kTableSize - 1));
+    return v;
+}
+
 float Stabiliser::unbiased(float d) const {
     const Table& t = *table_;
     if (t.values.empty()) return (0.25f * d * d + tail_) * scale_;

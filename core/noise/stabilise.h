@@ -33,6 +33,17 @@ class Stabiliser {
     // The slope of the unbiased inverse at d.
     float slope(float d) const { return 0.5f * d * scale_; }
 
+    // What vector loops need; `values` holds (mean in electrons - 0.25 d^2) at start + i * step, or is null.
+    struct View {
+        float gain, scale, offset, tail;
+        const float* values;
+        int size;
+        float start, step, slope, end; // slope below the table, in electrons; what the table's end is above the closed form
+    };
+    View view() const;
+    static constexpr float knee() { return kKnee; }
+    static constexpr float kneeRoot() { return kKneeRoot; }
+
   private:
     // Below this many electrons (of x / a + 3/8 + s^2) the root goes on along its tangent: the darkest samples, which read
     // noise takes below black, stay apart and keep their mean.
