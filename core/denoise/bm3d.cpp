@@ -12,18 +12,15 @@
 
 #include <hwy/highway.h>
 
+#include "denoise/match-inl.h"
+
 #ifndef IRENIC_BM3D_SHARED
 #define IRENIC_BM3D_SHARED
 namespace irenic::bm3d {
 
-constexpr int kB = BlockMatching::kBlock, kPixels = kB * kB, kStep = BlockMatching::kStep;
-constexpr int kS = BlockMatching::kSearch, kSpan = 2 * kS;
-constexpr int kGroup = 32;                // the largest N2 of the two steps
-constexpr int kTile = 64;                 // reference positions of a tile; a multiple of kStep
-constexpr int kRefs = (kTile / kStep) * (kTile / kStep);
-constexpr int kHalo = kS + kB;            // how far a tile's blocks reach beyond it
-constexpr int kSide = kTile + 2 * kHalo;  // accumulator side
-constexpr int kRow = kSide + 16;          // of the tile's own copies, with room for whole vectors
+using namespace groups; // NOLINT: its vocabulary
+constexpr int kB = kBlock, kPixels = kB * kB;
+constexpr int kGroup = 32; // the largest N2 of the two steps
 // Tuned on noiseless truth (see docs/quality.md). Both are a little above the paper's 2.7 and 1: groups are found by luminance
 // alone and here also hold poorer matches, whose differences must not pass for detail.
 constexpr float kLambda = 3.2f;
@@ -56,44 +53,12 @@ inline const Tables& tables() {
     return t;
 }
 
-// What one tile adds to the picture: weighted sums for each plane, weights for luminance and colour.
-struct Accumulator {
-    alignas(64) float sum[kPlanes][kSide * kSide];
-    alignas(64) float weight[2][kSide * kSide];
-};
-
-struct Place {
-    std::int16_t dx, dy;
-};
-struct Reference {
-    int x, y; // within the tile's own copies
-    int count;
-    float weight;
-    Place match[kGroup];
-};
-
-// A tile's own memory, one for each thread. Rows of the photo lie whole memory pages apart and would push one another out
-// of the cache.
-struct Scratch {
-    alignas(64) float guide[kSide * kRow];
+struct Scratch : Matches {
     // For every position of a block's corner, the one-dimensional transforms along x of its first row: overlapping
     // blocks share them. `gathered` is the same for what goes back: rows are transformed back once for each position.
     alignas(64) float noisy[kSide * kSide * kB], basic[kSide * kSide * kB], gathered[kSide * kSide * kB];
     alignas(64) float corners[kSide * kSide]; // the weight of the blocks that have their corner here
     alignas(64) float group[kGroup * kPixels], pilot[kGroup * kPixels];
-    Reference reference[kRefs];
-    int references;
-};
-
-struct Step {
-    const PlaneSet* noisy;
-    const PlaneSet* basic; // null in the first step
-    const Plane* guide;    // what blocks are compared in; its origin is guideArea's
-    Rect guideArea;
-    Rect references;       // top left corners allowed
-    std::array<float, kPlanes> strength;
-    int groupSize;
-    float limit;           // on the mean squared difference of two blocks
 };
 
 } // namespace irenic::bm3d
@@ -224,77 +189,6 @@ template <int N> float Shrink(float* group, const float* pilot, float sigma) {
     return pilot ? ShrinkWiener<N>(group, pilot, sigma) : ShrinkThreshold<N>(group, sigma);
 }
 
-// Fills in the blocks most like the one at ref, itself among them; their count is a power of two.
-void Match(const Step& step, const float* guide, Reference& ref) {
-    const D16 d;
-    const hn::RebindToUnsigned<D16> du;
-    const int lanes = static_cast<int>(hn::Lanes(d));
-    const float* centre = guide + ref.y * kRow + ref.x;
-    HWY_ALIGN float block[kPixels];
-    for (int j = 0; j < kB; ++j)
-        for (int i = 0; i < kB; ++i) block[j * kB + i] = centre[j * kRow + i];
-    // A key holds the distance, whose bits rise with it, and in its last ten bits the place.
-    constexpr int across = 32;
-    static_assert(kSpan <= across);
-    HWY_ALIGN std::uint32_t keys[kSpan * across];
-    const auto mask = hn::Set(du, 0xFFFFFC00U);
-    const auto outside = hn::Set(du, 0xFFFFFFFFU);
-    for (int dy = 0; dy < kSpan; ++dy)
-        for (int dx = 0; dx < across; dx += lanes) {
-            std::uint32_t* to = keys + dy * across + dx;
-            if (dx >= kSpan) {
-                hn::Store(outside, du, to);
-                continue;
-            }
-            const float* p = centre + (dy - kS) * kRow + dx - kS;
-            auto a = hn::Zero(d), b = hn::Zero(d);
-            for (int j = 0; j < kB; ++j)
-                for (int i = 0; i < kB; i += 2) {
-                    const auto e = hn::Sub(hn::LoadU(d, p + j * kRow + i), hn::Set(d, block[j * kB + i]));
-                    const auto f = hn::Sub(hn::LoadU(d, p + j * kRow + i + 1), hn::Set(d, block[j * kB + i + 1]));
-                    a = hn::MulAdd(e, e, a);
-                    b = hn::MulAdd(f, f, b);
-                }
-            const auto place = hn::Iota(du, static_cast<std::uint32_t>(dy * across + dx));
-            const auto key = hn::Or(hn::And(hn::BitCast(du, hn::Add(a, b)), mask), place);
-            const auto column = hn::Iota(du, static_cast<std::uint32_t>(dx));
-            hn::Store(hn::IfThenElse(hn::Lt(column, hn::Set(du, static_cast<std::uint32_t>(kSpan))), key, outside), du, to);
-        }
-    const auto below = [&](std::uint32_t t) HWY_ATTR {
-        std::size_t n = 0;
-        const auto limit = hn::Set(du, t);
-        for (int i = 0; i < kSpan * across; i += lanes) n += hn::CountTrue(du, hn::Lt(hn::Load(du, keys + i), limit));
-        return static_cast<int>(n);
-    };
-    const float limit = step.limit * kPixels;
-    std::uint32_t high = 0, low = 0;
-    std::memcpy(&high, &limit, sizeof high);
-    const int close = below(high);
-    int n = 1;
-    while (2 * n <= std::min(close, step.groupSize)) n *= 2;
-    // Bisection for the key that exactly n lie below; keys differ, so there is one.
-    for (int found = close; found != n;) {
-        const std::uint32_t middle = low + (high - low) / 2;
-        const int m = below(middle);
-        if (m >= n) high = middle, found = m;
-        else low = middle;
-    }
-    HWY_ALIGN std::uint32_t chosen[kGroup + 16];
-    int count = 0;
-    const auto top = hn::Set(du, high);
-    for (int i = 0; i < kSpan * across; i += lanes) {
-        const auto v = hn::Load(du, keys + i);
-        const auto m = hn::Lt(v, top);
-        if (!hn::AllFalse(du, m)) count += static_cast<int>(hn::CompressBlendedStore(v, m, du, chosen + count));
-    }
-    std::sort(chosen, chosen + n);
-    for (int i = 0; i < n; ++i) {
-        const int place = static_cast<int>(chosen[i] & 1023U);
-        ref.match[i] = {static_cast<std::int16_t>(place % across - kS), static_cast<std::int16_t>(place / across - kS)};
-    }
-    ref.count = n;
-}
-
 // One-dimensional transforms along x, for all corners in `where` (within the tile's copies).
 void RowsForward(const PlaneSet& from, std::size_t p, const Rect& tile, const Rect& where, float* out) {
     const D8 d;
@@ -355,25 +249,8 @@ void SpreadWeights(const float* corners, const Rect& where, float* weight) {
 
 void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
     const Tables& t = tables();
-    std::fill(&out.sum[0][0], &out.sum[0][0] + kPlanes * kSide * kSide, 0.0f);
-    std::fill(&out.weight[0][0], &out.weight[0][0] + 2 * kSide * kSide, 0.0f);
-    const Rect refs = tile.intersected(step.references);
-    if (refs.empty()) return;
-    // Everything below is in coordinates of the tile's copies, whose origin is the tile's less the halo.
-    const Rect here = refs.translated(kHalo - tile.x, kHalo - tile.y);
-    const Rect corners{here.x - kS, here.y - kS, here.width + kSpan - 1, here.height + kSpan - 1};
-    for (int y = corners.y; y < corners.bottom() + kB - 1; ++y) {
-        const float* from = step.guide->row(tile.y - kHalo + y - step.guideArea.y) + tile.x - kHalo - step.guideArea.x;
-        std::copy(from + corners.x, from + corners.right() + kB - 1, own.guide + y * kRow + corners.x);
-    }
-    own.references = 0;
-    for (int y = kHalo; y < kHalo + kTile; y += kStep)
-        for (int x = kHalo; x < kHalo + kTile; x += kStep) {
-            if (x < here.x || x >= here.right() || y < here.y || y >= here.bottom()) continue;
-            Reference& ref = own.reference[own.references++];
-            ref.x = x, ref.y = y;
-            Match(step, own.guide, ref);
-        }
+    const Rect corners = cornersOf(step, tile);
+    MatchTile(step, tile, own);
     // Luminance first (planes 0 and 3), then colour (1 and 2). Both planes of a kind share a weight, and the first of a pair
     // decides on it: it carries most of the picture.
     constexpr std::size_t order[kPlanes] = {0, 3, 1, 2};
@@ -427,79 +304,9 @@ namespace {
 
 using namespace bm3d;
 
-// One step over the reference blocks that can reach `area`; the planes with strength 0 are copied.
-PlaneSet runStep(Step step, const Rect& area, const Work& work, double from, double to) {
-    step.references = Rect{area.x - kS - kB + 1, area.y - kS - kB + 1, area.width + 2 * kS + kB - 1,
-                           area.height + 2 * kS + kB - 1};
-    PlaneSet out(area);
-    for (Plane& p : out.plane) p.fill(0);
-    PlaneSet weight(area); // only planes 0 and 1 are used: luminance and colour
-    weight.plane[2] = Plane();
-    weight.plane[3] = Plane();
-    weight.plane[0].fill(0), weight.plane[1].fill(0);
-
-    const Rect grid = step.references.aligned(kTile);
-    const int across = grid.width / kTile;
-    // Tiles of two rows at a time are computed together, then added up in reading order: sums come out the
-    // same to the last bit whatever thread did what, and whatever area was asked for.
-    constexpr int together = 2;
-    std::vector<std::unique_ptr<Accumulator>> accumulators(static_cast<std::size_t>(across * together));
-    for (auto& a : accumulators) a = std::make_unique<Accumulator>();
-    for (int top = grid.y; top < grid.bottom(); top += together * kTile) {
-        const Rect band = Rect{grid.x, top, grid.width, together * kTile}.intersected(grid);
-        std::atomic<int> done = 0;
-        const int tiles = across * band.height / kTile;
-        forEachTile(band, kTile, work, [&](const Rect& tile) {
-            const auto i = static_cast<std::size_t>((tile.y - top) / kTile * across + (tile.x - grid.x) / kTile);
-            static thread_local const auto own = std::make_unique<Scratch>();
-            HWY_DYNAMIC_DISPATCH(RunTile)(step, tile, *own, *accumulators[i]);
-            const double share = (top - grid.y + static_cast<double>(++done) / tiles * band.height) / grid.height;
-            work.report(from + (to - from) * share);
-        });
-        for (int i = 0; i < tiles; ++i) {
-            const Accumulator& a = *accumulators[static_cast<std::size_t>(i)];
-            const Rect side{grid.x + i % across * kTile - kHalo, top + i / across * kTile - kHalo, kSide, kSide};
-            const Rect part = side.intersected(area);
-            for (int y = part.y; y < part.bottom(); ++y) {
-                const auto at = static_cast<std::size_t>((y - side.y) * kSide + part.x - side.x);
-                const auto add = [&](const float* source, float* target) {
-                    for (int x = 0; x < part.width; ++x) target[x] += source[x];
-                };
-                for (std::size_t p = 0; p < kPlanes; ++p)
-                    if (step.strength[p] > 0) add(a.sum[p] + at, out.rowAt(p, y) + part.x);
-                for (std::size_t k = 0; k < 2; ++k) add(a.weight[k] + at, weight.rowAt(k, y) + part.x);
-            }
-        }
-    }
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        for (int y = area.y; y < area.bottom(); ++y) {
-            float* to_row = out.rowAt(p, y);
-            const float* in = step.noisy->rowAt(p, y);
-            const float* w = weight.rowAt(isColour(p) ? 1 : 0, y);
-            for (int x = area.x; x < area.right(); ++x) to_row[x] = step.strength[p] > 0 ? to_row[x] / w[x] : in[x];
-        }
-    return out;
-}
-
-// What step two needs of the basic estimate around an area.
-constexpr int kReach = 2 * kS + kB;
-
-// Luminance under a 3x3 binomial filter: what the first step compares blocks in.
-Plane smoothed(const Plane& in, const Work& work) {
-    const int w = in.width(), h = in.height();
-    Plane out(w, h);
-    forEachBand(h, 32, work, [&](int first, int last) {
-        std::vector<float> column(static_cast<std::size_t>(w));
-        for (int y = first; y < last; ++y) {
-            const float *a = in.row(mirrored(y - 1, h)), *b = in.row(y), *c = in.row(mirrored(y + 1, h));
-            for (int x = 0; x < w; ++x) column[static_cast<std::size_t>(x)] = 0.25f * (a[x] + c[x]) + 0.5f * b[x];
-            for (int x = 0; x < w; ++x)
-                out.at(x, y) = 0.25f * (column[static_cast<std::size_t>(std::max(0, x - 1))] +
-                                        column[static_cast<std::size_t>(std::min(w - 1, x + 1))]) +
-                               0.5f * column[static_cast<std::size_t>(x)];
-        }
-    });
-    return out;
+void runTile(const Step& step, const Rect& tile, Accumulator& out) {
+    static thread_local const auto own = std::make_unique<Scratch>();
+    HWY_DYNAMIC_DISPATCH(RunTile)(step, tile, *own, out);
 }
 
 } // namespace
@@ -507,16 +314,14 @@ Plane smoothed(const Plane& in, const Work& work) {
 // One more for the smoothing of what is compared.
 int BlockMatching::margin() const { return 2 * kReach + 1; }
 
-PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
-                            const Work& work) const {
+PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
     const Plane guide = smoothed(in.plane[0], work);
     const float assumed = std::max(strength[0], 0.3f);
-    // The smoothed noise has a variance of 0.14 on each side. Both limits only keep out blocks that have nothing in common:
-    // tighter ones leave groups small where texture is strong, and cost up to 1 dB.
-    Step first{&in, nullptr, &guide, in.area, {}, strength, 16, 6.0f * assumed * assumed};
-    const PlaneSet basic = runStep(first, area.inflated(kReach), work, 0, 0.5);
-    Step second{&in, &basic, &basic.plane[0], basic.area, {}, strength, 32, 6.0f * assumed * assumed};
-    return runStep(second, area, work, 0.5, 1);
+    // Limits only keep out blocks that have nothing in common: tighter ones leave groups small where texture is strong,
+    // and cost up to 1 dB.
+    const float limit = 6.0f * assumed * assumed;
+    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, 16, true, limit}, area.inflated(kReach), runTile, work.part(0, 0.5));
+    return aggregate({&in, &basic, &basic.plane[0], basic.area, {}, strength, 32, true, limit}, area, runTile, work.part(0.5, 1));
 }
 
 } // namespace irenic

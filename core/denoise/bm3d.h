@@ -16,10 +16,6 @@ namespace irenic {
 
 class BlockMatching : public Method {
   public:
-    static constexpr int kBlock = 8;   // N1
-    static constexpr int kStep = 4;    // Nstep
-    static constexpr int kSearch = 12; // displacements -12..11 in both directions
-
     std::string id() const override { return "bm3d"; }
     std::string name() const override { return "BM3D"; }
     std::string summary() const override { return "Cleanest, slower. For heavy noise."; }

@@ -1,4 +1,5 @@
 #include "denoise/bm3d.h"
+#include "denoise/nlbayes.h"
 #include "denoise/nlm.h"
 #include "denoise/wavelet.h"
 
@@ -9,6 +10,7 @@ const std::vector<std::unique_ptr<Method>>& methods() {
         std::vector<std::unique_ptr<Method>> list;
         list.push_back(std::make_unique<Wavelet>());
         list.push_back(std::make_unique<NonLocalMeans>());
+        list.push_back(std::make_unique<NonLocalBayes>());
         list.push_back(std::make_unique<BlockMatching>());
         return list;
     }();

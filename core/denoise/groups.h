@@ -1,0 +1,71 @@
+// What the methods that work on groups of similar blocks share: where groups are looked for, tiles, and how overlapping estimates
+// are added up so that every sample comes out the same, to the last bit, whatever region was asked for.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+
+#include "denoise/method.h"
+
+namespace irenic::groups {
+
+constexpr int kBlock = 8;                  // blocks are compared as 8x8 samples
+constexpr int kStep = 4;                   // from one reference block to the next
+constexpr int kSearch = 12, kSpan = 24;    // displacements -12..11 in both directions
+constexpr int kMost = 96;                  // blocks in a group
+constexpr int kTile = 64;                  // reference positions of a tile; a multiple of kStep
+constexpr int kRefs = (kTile / kStep) * (kTile / kStep);
+constexpr int kHalo = kSearch + kBlock;    // how far a tile's blocks reach beyond it
+constexpr int kSide = kTile + 2 * kHalo;   // of a tile with its halo
+constexpr int kRow = kSide + 16;           // of the tile's own copies, with room for whole vectors
+constexpr int kReach = 2 * kSearch + kBlock; // what one step needs around an area
+
+// What one tile adds to the picture: weighted sums for each plane, weights for luminance and colour.
+struct Accumulator {
+    alignas(64) float sum[kPlanes][kSide * kSide];
+    alignas(64) float weight[2][kSide * kSide];
+};
+
+struct Place {
+    std::int16_t dx, dy;
+};
+// A reference block and the blocks most like it, itself among them.
+struct Reference {
+    int x, y; // within the tile's own copies, whose origin is the tile's less the halo
+    int count;
+    float weight;
+    Place match[kMost];
+};
+
+// A tile's own memory. Rows of the photo lie whole memory pages apart and would push one another out of the cache.
+struct Matches {
+    alignas(64) float guide[kSide * kRow];
+    Reference reference[kRefs];
+    int references;
+};
+
+struct Step {
+    const PlaneSet* noisy;
+    const PlaneSet* basic; // null in the first step
+    const Plane* guide;    // what blocks are compared in; its origin is guideArea's
+    Rect guideArea;
+    Rect references;       // top left corners allowed
+    std::array<float, kPlanes> strength;
+    int groupSize;
+    bool powerOfTwo;       // group sizes are cut down to one
+    float limit;           // on the mean squared difference of two blocks
+};
+
+// The part of a tile's copies that its blocks can have their corners in.
+inline Rect cornersOf(const Step& step, const Rect& tile) {
+    const Rect here = tile.intersected(step.references).translated(kHalo - tile.x, kHalo - tile.y);
+    return {here.x - kSearch, here.y - kSearch, here.width + kSpan - 1, here.height + kSpan - 1};
+}
+
+// Runs `runTile` for every tile whose blocks can reach `area` and gives the weighted means; planes with strength 0 are copied.
+PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const Step&, const Rect& tile, Accumulator&)>& runTile, const Work& work);
+
+// Luminance under a 3x3 binomial filter: what the first step compares blocks in. White noise keeps 0.14 of its variance.
+Plane smoothed(const Plane& in, const Work& work);
+
+} // namespace irenic::groups
