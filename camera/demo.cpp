@@ -33,6 +33,7 @@ std::vector<DemoShot> demoShots() {
         {"mill-05", View::SackStore, false, shot(12800, 1.0 / 500, -1.7, 0, "2026:01:15 22:21:09", 15)},
         {"mill-06", View::HarbourWindow, false, shot(3200, 20, 0.9, 8e-5, "2026:01:15 22:48:55", 16)},
     };
+    all[4].shot.rowLines = 0.6, all[4].shot.columnLines = 0.3, all[4].shot.deadPixels = 4e-5;
     all[2].shot.neutral = all[5].shot.neutral = {0.55, 1, 0.62};
     return all;
 }

@@ -101,14 +101,24 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     photo.statedNoise = photo.noise;
 
     const double well = fullWell(body, shot.iso), read = readNoise(shot.iso), range = body.white - body.black;
+    const auto offset = [&](std::uint64_t line, double sigma) {
+        Random random((static_cast<std::uint64_t>(shot.seed) << 32) + (1ULL << 24) + line);
+        return sigma * random.normal();
+    };
+    std::vector<double> columns(static_cast<std::size_t>(truth.width()), 0.0);
+    if (shot.columnLines > 0)
+        for (std::size_t x = 0; x < columns.size(); ++x) columns[x] = offset(x + (1ULL << 20), shot.columnLines);
     photo.samples.resize(static_cast<std::size_t>(truth.width()) * static_cast<std::size_t>(truth.height()));
     forEachBand(truth.height(), 16, {}, [&](int first, int last) {
         for (int y = first; y < last; ++y) {
             Random random((static_cast<std::uint64_t>(shot.seed) << 32) + static_cast<std::uint64_t>(y));
+            const double row = shot.rowLines > 0 ? offset(static_cast<std::uint64_t>(y), shot.rowLines) : 0;
             for (int x = 0; x < truth.width(); ++x) {
                 double electrons = random.poisson(truth.at(x, y) * well) + read * random.normal();
+                electrons += row + columns[static_cast<std::size_t>(x)];
                 if (shot.hotPixels > 0 && random.uniform() < shot.hotPixels)
                     electrons += well * (0.02 + 0.9 * std::pow(random.uniform(), 3));
+                if (shot.deadPixels > 0 && random.uniform() < shot.deadPixels) electrons = 0;
                 const double dn = std::round(body.black + electrons / well * range);
                 photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(truth.width()) + static_cast<std::size_t>(x)] =
                     static_cast<std::uint16_t>(std::clamp(dn, 0.0, body.white));

@@ -22,6 +22,8 @@ struct Shot {
     double iso = 1600, exposure = 1.0 / 60, aperture = 2, focal = 35;
     double stops = 0;           // brightness against the scene's own
     double hotPixels = 0;       // share of the pixels
+    double deadPixels = 0;      // share of the pixels; they read black
+    double rowLines = 0, columnLines = 0; // standard deviation of the read-out's line offsets, electrons
     Vector3 neutral{0.62, 1, 0.45};
     std::string taken = "2026:01:15 22:10:00";
     std::uint32_t seed = 1;
@@ -36,7 +38,7 @@ NoiseModel trueNoise(const Body& body, double iso);
 // Noiseless normalised mosaic of linear sRGB planes, clipped at 1.
 Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot);
 
-// A photo with Poisson-Gaussian noise and hot pixels: what a raw reader would give, with `noise` the true one.
+// A photo with Poisson-Gaussian noise, defects and read-out lines: what a raw reader would give, with `noise` the true one.
 // The same seed gives the same samples.
 Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot);
 

@@ -102,6 +102,7 @@ std::string xmpOf(const Photo& photo, const Settings& s) {
     set("Detail", number(s.detail));
     set("Grain", number(s.grain));
     set("CoarseColour", number(s.coarse));
+    set("Mended", s.mend ? "1" : "0");
     std::string packet;
     if (Exiv2::XmpParser::encode(packet, data) != 0) packet.clear();
     return packet;
@@ -119,7 +120,7 @@ std::optional<Settings> settingsIn(const fs::path& file) {
             return found->toString();
         };
         return Settings{get("Method"), std::stof(get("Luminance")), std::stof(get("Colour")), std::stof(get("Detail")),
-                        std::stof(get("Grain")), std::stof(get("CoarseColour"))};
+                        std::stof(get("Grain")), std::stof(get("CoarseColour")), get("Mended") == "1"};
     } catch (const std::exception&) {
         return std::nullopt;
     }

@@ -23,14 +23,14 @@ std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
 // The four planes at one packed place, sample by sample: any black level, any border.
-void placeOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py, float* to) {
+void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py, float* to) {
     float v[4];
     for (std::size_t c = 0; c < 4; ++c) {
         int x = 2 * px + (sites[c] & 1), y = 2 * py + (sites[c] >> 1);
         // With an odd size the last cell is cut: take the same channel's neighbour.
         if (x >= photo.width()) x -= 2;
         if (y >= photo.height()) y -= 2;
-        v[c] = stable[c].forward(photo.normalised(x, y));
+        v[c] = stable[c].forward(photo.normalised(samples[photo.index(x, y)], x, y));
     }
     to[0] = 0.5f * ((v[0] + v[3]) + (v[1] + v[2]));
     to[1] = kHalfRoot * (v[0] - v[3]);
@@ -38,8 +38,9 @@ void placeOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const 
     to[3] = kHalfRoot * (v[1] - v[2]);
 }
 
-PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
+PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend, const Work& work) {
     PlaneSet out(area);
+    const std::vector<std::uint16_t>& samples = photo.source(mend);
     const Rect extent = packedExtent(photo);
     const auto sites = sitesOfChannels(photo.mosaic);
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
@@ -61,7 +62,7 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
             const bool fast = !inside.empty() && py < photo.height() / 2;
             const int from = fast ? inside.x - area.x : area.width, to = fast ? inside.right() - area.x : area.width;
             if (fast) {
-                const std::uint16_t* top = photo.samples.data() + static_cast<std::ptrdiff_t>(photo.active.y + 2 * py) * photo.rawWidth + photo.active.x + 2 * inside.x;
+                const std::uint16_t* top = samples.data() + photo.index(2 * inside.x, 2 * py);
                 stabiliseRow(top, top + photo.rawWidth, lines, {out.plane[0].row(j) + from, out.plane[1].row(j) + from, out.plane[2].row(j) + from, out.plane[3].row(j) + from}, inside.width);
             }
             for (int i = 0; i < area.width; ++i) {
@@ -73,7 +74,7 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
                 if (fast && px >= inside.x && px < inside.right())
                     for (std::size_t p = 0; p < kPlanes; ++p) v[p] = out.plane[p].at(px - area.x, j);
                 else
-                    placeOf(photo, stable, sites, px, py, v);
+                    placeOf(photo, samples, stable, sites, px, py, v);
                 for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p].at(i, j) = v[p];
             }
         }
@@ -155,7 +156,7 @@ void cleanTile(const Photo& photo, const Settings& settings, const Method& metho
     const Rect around = packed.inflated(kCellMargin);
     const Rect detailing = detailed ? around.inflated(kDetailMargin) : around;
     const Rect cleaned = detailing.inflated(kCoarseMargin);
-    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), work);
+    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), settings.mend, work);
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
     clean = withCoarse(noisy, std::move(clean), detailing, {l, blotches, blotches, 0}, work);
@@ -207,8 +208,8 @@ std::array<int, 4> sitesOfChannels(const Mosaic& mosaic) {
     return sites;
 }
 
-PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work) {
-    return planesOf(photo, stabilisersOf(photo), packedArea, work);
+PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work, bool mend) {
+    return planesOf(photo, stabilisersOf(photo), packedArea, mend, work);
 }
 
 std::string problemWith(const Settings& s) {

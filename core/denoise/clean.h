@@ -22,8 +22,10 @@ struct Settings {
     float grain = 0;             // 0..1: the share of the removed luminance that is given back
     float coarse = 1;            // 0..3: like colour, for blotches of 8 to 64 pixels; nothing is done where colour is 0
 
+    bool mend = true;            // take out hot and dead pixels and lines of the read-out first
+
     // The original: nothing is to be changed at all. All of its kind compare equal.
-    static Settings original() { return {"bm3d", 0, 0, 0, 0, 0}; }
+    static Settings original() { return {"bm3d", 0, 0, 0, 0, 0, false}; }
     bool untouched() const { return luminance <= 0 && colour <= 0; }
     friend bool operator==(const Settings&, const Settings&) = default;
 };
@@ -49,7 +51,7 @@ inline void channelsOf(float y, float c1, float c2, float g, float* v) {
 
 // The stabilised, decorrelated planes of a packed area (which may lie outside the photo, where it is
 // mirrored): what methods get. Noise has a standard deviation of 1 in all of them.
-PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work = {});
+PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work = {}, bool mend = false);
 
 // Packed mosaics put the channels in this order whatever the pattern: R, G in R's rows, G in B's rows, B.
 // Returns the site (0..3) of each channel.

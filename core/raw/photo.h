@@ -14,6 +14,7 @@
 #include "image/rect.h"
 #include "image/work.h"
 #include "noise/model.h"
+#include "noise/pattern.h"
 #include "raw/metadata.h"
 
 namespace irenic {
@@ -77,20 +78,25 @@ struct Photo {
 
     NoiseModel noise;                      // measured from the samples
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
+    Pattern pattern;                       // hot and dead pixels, lines of the read-out
+    std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
 
     Metadata metadata;
 
     int width() const { return active.width; }
     int height() const { return active.height; }
-    std::uint16_t sample(int x, int y) const {
-        return samples[static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) +
-                       static_cast<std::size_t>(active.x + x)];
+    std::uint16_t sample(int x, int y) const { return samples[index(x, y)]; }
+    std::size_t index(int x, int y) const {
+        return static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) + static_cast<std::size_t>(active.x + x);
     }
     // 0 at black, 1 at white; may lie outside.
-    float normalised(int x, int y) const {
+    float normalised(int x, int y) const { return normalised(sample(x, y), x, y); }
+    float normalised(std::uint16_t sample, int x, int y) const {
         const float level = black.at(x, y);
-        return (static_cast<float>(sample(x, y)) - level) / (static_cast<float>(white) - level);
+        return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
     }
+    // What methods start from: the samples, mended if that is wanted and there is something to mend.
+    const std::vector<std::uint16_t>& source(bool mend) const { return mend && !mended.empty() ? mended : samples; }
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;
     std::string camera() const;

@@ -203,7 +203,11 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     readShot(*photo, *raw);
     raw.reset();
     photo->statedNoise = statedNoise(*photo);
-    if (measure == Measure::Noise) photo->noise = measureNoise(*photo, work);
+    if (measure == Measure::Noise) {
+        photo->noise = measureNoise(*photo, work);
+        photo->pattern = measurePattern(*photo, work);
+        photo->mended = mendedSamples(*photo, photo->pattern);
+    }
     work.report(1);
     return photo;
 }

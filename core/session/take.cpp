@@ -26,8 +26,9 @@ Settings settingsFromText(const std::string& text) {
         else if (key == "colour") settings.colour = number;
         else if (key == "detail") settings.detail = number;
         else if (key == "grain") settings.grain = number;
+        else if (key == "mend") settings.mend = number != 0;
         else if (key == "coarse") settings.coarse = number;
-        else throw std::invalid_argument("a take has luminance, colour, coarse, detail and grain, but no \"" + key + "\"");
+        else throw std::invalid_argument("a take has luminance, colour, coarse, detail, grain and mend, but no \"" + key + "\"");
     }
     if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
     return settings;
@@ -35,9 +36,9 @@ Settings settingsFromText(const std::string& text) {
 
 std::string textOf(const Settings& s) {
     char text[160];
-    std::snprintf(text, sizeof text, "%s,luminance=%g,colour=%g,coarse=%g,detail=%g,grain=%g", s.method.c_str(),
+    std::snprintf(text, sizeof text, "%s,luminance=%g,colour=%g,coarse=%g,detail=%g,grain=%g,mend=%d", s.method.c_str(),
                   static_cast<double>(s.luminance), static_cast<double>(s.colour), static_cast<double>(s.coarse), static_cast<double>(s.detail),
-                  static_cast<double>(s.grain));
+                  static_cast<double>(s.grain), s.mend ? 1 : 0);
     return text;
 }
 

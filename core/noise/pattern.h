@@ -1,0 +1,39 @@
+// What a sensor adds that is not random from pixel to pixel: hot and dead pixels, and lines of the read-out.
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "image/work.h"
+
+namespace irenic {
+
+struct Photo;
+
+struct Defect {
+    int x, y;             // in the active area
+    std::uint16_t mended; // what stands there instead
+};
+
+struct Pattern {
+    std::vector<Defect> defects;       // in reading order
+    std::vector<float> rows, columns;  // offsets in raw values, one for each row and column of the active area; empty: none to speak of
+    double rowSigma = 0, columnSigma = 0; // their standard deviation over that of the noise at black; measured also where it is too small to act on
+};
+
+// Measures `photo` against its noise model.
+//
+// A defect is one sample that stands out from the eight nearest of its channel by far more than noise does, while the light around it does
+// not: the lens spreads a star or a lantern over the neighbours, of all channels, a defect has none. When the noise makes
+// that unsure the sample is left alone. A saturated light of one pure colour that falls on one sample only can be taken for a defect.
+//
+// Lines: the second difference of each row, d(y) = v(y) - (v(y-2) + v(y+2)) / 2, averaged over the row with the weights of its
+// noise and clipped at 2.5 sigma, sees the row's offset and little of the picture. Offsets follow from all d by
+// regularised least squares; their variance is that of the d (by their median deviation) beyond what noise gives.
+// Lines below 0.03 sigma cannot be seen and are left. Throws Cancelled.
+Pattern measurePattern(const Photo& photo, const Work& work = {});
+
+// The samples with the pattern taken out, laid out as Photo::samples; empty when there is nothing to take out. Clipped samples stay clipped.
+std::vector<std::uint16_t> mendedSamples(const Photo& photo, const Pattern& pattern);
+
+} // namespace irenic
