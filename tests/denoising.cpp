@@ -15,6 +15,7 @@ class TestDenoising : public QObject {
     static Rect whole(const Photo& p) { return {0, 0, p.width(), p.height()}; }
 
   private slots:
+    void initTestCase() { keepFreedMemory(); }
     void gains_data() { eachMethod(); }
     void gains() {
         QFETCH(QString, id);

@@ -2,16 +2,20 @@
 #pragma once
 
 #include <QTemporaryDir>
+#include <map>
 
 #include "deliver/dng.h"
+#include "denoise/clean.h"
 #include "scenes.h"
 #include "sensor.h"
 
 namespace irenic::test {
 
 // A small view of the mill, without noise, as linear sRGB. Kept: rendering it takes a moment.
-inline const std::array<Plane, 3>& millLight(int width = 480, int height = 360) {
-    static const auto light = renderView(View::SackStore, width, height);
+inline const std::array<Plane, 3>& millLight(View view = View::SackStore) {
+    static std::map<View, std::array<Plane, 3>> known;
+    auto& light = known[view];
+    if (light[0].empty()) light = renderView(view, 480, 360);
     return light;
 }
 
@@ -28,14 +32,41 @@ struct Shooting {
     Photo photo;
 };
 
-inline Shooting shoot(double iso, const char* mosaic = "RGGB", std::uint32_t seed = 3) {
+inline Shooting shoot(double iso, const char* mosaic = "RGGB", std::uint32_t seed = 3, View view = View::SackStore, double stops = 0) {
     Shooting s;
     s.body.mosaic = pattern(mosaic);
     s.body.black = 1024;
-    s.shot.iso = iso, s.shot.seed = seed;
-    s.truth = exposeMosaic(millLight(), s.body, s.shot);
+    s.shot.iso = iso, s.shot.seed = seed, s.shot.stops = stops;
+    s.truth = exposeMosaic(millLight(view), s.body, s.shot);
     s.photo = takePhoto(s.truth, s.body, s.shot);
     return s;
+}
+
+// What the stabilised planes are on average: the mean over many exposures.
+inline PlaneSet expectedPlanes(const Shooting& s, const Rect& area, int exposures) {
+    PlaneSet mean(area);
+    for (Plane& p : mean.plane) p.fill(0);
+    Shot shot = s.shot;
+    for (int i = 0; i < exposures; ++i) {
+        shot.seed = static_cast<std::uint32_t>(1000 + i);
+        const PlaneSet one = stabilisedPlanes(takePhoto(s.truth, s.body, shot), area);
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x) mean.plane[p].at(x, y) += one.plane[p].at(x, y) / static_cast<float>(exposures);
+    }
+    return mean;
+}
+
+// Mean squared errors of the luminance and of the colour planes.
+inline std::array<double, 2> squaredError(const PlaneSet& a, const PlaneSet& b, const Rect& area) {
+    std::array<double, 2> sum{};
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = area.y; y < area.bottom(); ++y)
+            for (int x = area.x; x < area.right(); ++x) {
+                const double d = static_cast<double>(a.rowAt(p, y)[x] - b.rowAt(p, y)[x]);
+                sum[isColour(p) ? 1 : 0] += d * d / 2 / static_cast<double>(area.area());
+            }
+    return sum;
 }
 
 // An even field at `level` of full scale.

@@ -138,7 +138,7 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
             for (int y = cells.y + first; y < cells.y + last; ++y)
                 for (int x = cells.x; x < cells.right(); ++x) {
                     const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x), d = blurred(sums[2], k, y, x);
-                    const float lack = d - (n - c) * (n + c) - stable[k].variance(c);
+                    const float lack = d - (n - c) * (n + c) - stable[k].energyOfNoise(c);
                     lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
                 }
         });
@@ -148,19 +148,13 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
 }
 
 // One tile of the result, written to `out`, whose origin is `area`'s. The tile lies within the area.
-void cleanTile(const Photo& photo, const Settings& settings, const Method& method, const std::array<Stabiliser, 4>& stable, const Rect& tile,
+void cleanTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable, const Rect& tile,
                const Rect& area, Plane& out, const Work& work) {
     const Rect cells = tile.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
-    const bool detailed = settings.detail > 0 && settings.luminance > 0;
     const Rect around = packed.inflated(kCellMargin);
-    const Rect detailing = detailed ? around.inflated(kDetailMargin) : around;
-    const Rect cleaned = detailing.inflated(kCoarseMargin);
-    const PlaneSet noisy = planesOf(photo, stable, cleaned.inflated(std::max(method.margin(), kCoarseNoisyMargin)), settings.mend, work);
-    const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
-    PlaneSet clean = method.run(noisy, cleaned, {l, c, c, l}, work);
-    clean = withCoarse(noisy, std::move(clean), detailing, {l, blotches, blotches, 0}, work);
-    if (detailed) clean = withDetail(noisy, std::move(clean), around, settings.detail, l, work);
+    const PlaneSet noisy = planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
+    const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
 
     const auto sites = sitesOfChannels(photo.mosaic);
     const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(), stable[3].view()};
@@ -223,6 +217,26 @@ std::string problemWith(const Settings& s) {
     return {};
 }
 
+namespace {
+
+bool isDetailed(const Settings& settings) { return settings.detail > 0 && settings.luminance > 0; }
+
+} // namespace
+
+int planesMargin(const Settings& settings) {
+    return (isDetailed(settings) ? kDetailMargin : 0) + kCoarseMargin + std::max(findMethod(settings.method)->margin(), kCoarseNoisyMargin);
+}
+
+PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {
+    const bool detailed = isDetailed(settings);
+    const Rect detailing = detailed ? area.inflated(kDetailMargin) : area;
+    const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
+    PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, l}, work);
+    clean = withCoarse(noisy, std::move(clean), detailing, {l, blotches, blotches, 0}, work);
+    if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
+    return clean;
+}
+
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
     if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
     Plane out(area.width, area.height);
@@ -233,7 +247,6 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
         return out;
     }
 
-    const Method& method = *findMethod(settings.method);
     const auto stable = stabilisersOf(photo);
     // A large area goes tile by tile: memory stays bounded, and what one stage writes is still near when the next reads it.
     const auto parts = [](int size) { return std::max(1, (size + kTileSize / 2) / kTileSize); };
@@ -242,7 +255,7 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     for (int i = 0; i < count; ++i) {
         const int x0 = edge(area.x, area.width, i % across, across), x1 = edge(area.x, area.width, i % across + 1, across);
         const int y0 = edge(area.y, area.height, i / across, down), y1 = edge(area.y, area.height, i / across + 1, down);
-        cleanTile(photo, settings, method, stable, {x0, y0, x1 - x0, y1 - y0}, area, out, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
+        cleanTile(photo, settings, stable, {x0, y0, x1 - x0, y1 - y0}, area, out, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
     }
     return out;
 }

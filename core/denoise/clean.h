@@ -39,6 +39,11 @@ std::string problemWith(const Settings& settings);
 // Throws Cancelled; std::invalid_argument for a problem with the settings.
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
+// What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy` covers `area` inflated by
+// planesMargin(); the result covers at least `area` and is right there.
+int planesMargin(const Settings& settings);
+PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work = {});
+
 // The rotation from the four planes at one place back to the channels R, G, G, B, still stabilised.
 inline void channelsOf(float y, float c1, float c2, float g, float* v) {
     constexpr float half = 0.70710678f;

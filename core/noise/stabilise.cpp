@@ -1,6 +1,7 @@
 #include "noise/stabilise.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <map>
 #include <mutex>
@@ -15,34 +16,40 @@ constexpr int kTableSize = 2048;
 
 } // namespace
 
-// E[f(z)] for a mean of `electrons` (may be a little below 0, where only the read noise acts) and read noise s.
-double Stabiliser::expectation(double electrons, double s) {
+// Mean and variance of f(z) for a mean of `electrons` (may be a little below 0, where only the read noise acts) and read noise s.
+Stabiliser::Moments Stabiliser::momentsOf(double electrons, double s) {
     const double offset = 0.375 + s * s;
-    // Gaussian part by the midpoint rule over +-5.5 sigma, which is exact to 1e-6 for this smooth a function
-    // but for its knee.
-    const auto gaussian = [&](double k) {
-        if (s < 1e-6) return static_cast<double>(root(static_cast<float>(k + offset)));
+    const auto stabilised = [&](double z) { return static_cast<double>(root(static_cast<float>(z + offset))); };
+    double first = 0, second = 0, total = 0;
+    // Gaussian part by the midpoint rule over +-5.5 sigma, which is exact to 1e-6 for this smooth a function but for its knee.
+    const auto add = [&](double k, double probability) {
         constexpr int steps = 110;
-        double sum = 0, norm = 0;
-        for (int i = 0; i < steps; ++i) {
-            const double t = -5.5 + 11.0 * (i + 0.5) / steps;
-            const double weight = std::exp(-0.5 * t * t);
-            sum += weight * static_cast<double>(root(static_cast<float>(k + s * t + offset)));
-            norm += weight;
+        static const auto weights = [] {
+            std::array<double, steps> w{};
+            double norm = 0;
+            for (int i = 0; i < steps; ++i) norm += w[static_cast<std::size_t>(i)] = std::exp(-0.5 * std::pow(-5.5 + 11.0 * (i + 0.5) / steps, 2));
+            for (double& v : w) v /= norm;
+            return w;
+        }();
+        for (int i = 0; i < (s < 1e-6 ? 1 : steps); ++i) {
+            const double weight = probability * (s < 1e-6 ? 1 : weights[static_cast<std::size_t>(i)]);
+            const double f = stabilised(k + (s < 1e-6 ? 0 : s * (-5.5 + 11.0 * (i + 0.5) / steps)));
+            first += weight * f, second += weight * f * f;
         }
-        return sum / norm;
+        total += probability;
     };
-    if (electrons <= 0) return gaussian(electrons);
-    double probability = std::exp(-electrons), sum = 0, total = 0;
-    const int last = static_cast<int>(electrons + 9 * std::sqrt(electrons) + 12);
-    for (int k = 0; k <= last; ++k) {
-        if (probability > 1e-12) {
-            sum += probability * gaussian(k);
-            total += probability;
+    if (electrons <= 0) {
+        add(electrons, 1);
+    } else {
+        double probability = std::exp(-electrons);
+        const int last = static_cast<int>(electrons + 9 * std::sqrt(electrons) + 12);
+        for (int k = 0; k <= last; ++k) {
+            if (probability > 1e-12) add(k, probability);
+            probability *= electrons / (k + 1);
         }
-        probability *= electrons / (k + 1);
     }
-    return sum / total;
+    const double mean = first / total;
+    return {mean, second / total - mean * mean};
 }
 
 Stabiliser::Stabiliser(const NoiseLine& line) {
@@ -63,21 +70,25 @@ std::shared_ptr<const Stabiliser::Table> Stabiliser::tableOf(double s) {
     auto table = std::make_shared<Table>();
     // With a lot of read noise the Gaussian rules and the closed form is right everywhere.
     if (s <= 30) {
-        std::vector<double> mean, value;
+        std::vector<double> mean, value, variance;
         const double lowest = -1.5 * s;
         for (int i = 0; i <= 180; ++i) {
             const double t = i / 180.0;
             mean.push_back(lowest + (kManyElectrons - lowest) * t * t);
-            value.push_back(expectation(mean.back(), s));
+            const Moments m = momentsOf(mean.back(), s);
+            value.push_back(m.mean);
+            variance.push_back(m.variance);
         }
         table->start = static_cast<float>(value.front());
         table->step = static_cast<float>((value.back() - value.front()) / (kTableSize - 1));
         table->values.resize(kTableSize);
+        table->variances.resize(kTableSize);
         std::size_t k = 0;
         for (int i = 0; i < kTableSize; ++i) {
             const double d = value.front() + (value.back() - value.front()) * i / (kTableSize - 1);
             while (k + 2 < value.size() && value[k + 1] < d) ++k;
             const double t = (d - value[k]) / (value[k + 1] - value[k]);
+            table->variances[static_cast<std::size_t>(i)] = static_cast<float>(variance[k] + t * (variance[k + 1] - variance[k]));
             table->values[static_cast<std::size_t>(i)] = static_cast<float>(mean[k] + t * (mean[k + 1] - mean[k]) - 0.25 * d * d);
         }
     }
@@ -98,6 +109,13 @@ Stabiliser::View Stabiliser::view() const {
     v.slope = (e1 - e0) / (d1 - t.start);
     v.end = (t.values.back() - tail_) * (t.start + t.step * (kTableSize - 1));
     return v;
+}
+
+float Stabiliser::variance(float d) const {
+    const Table& t = *table_;
+    if (t.variances.empty()) return 1;
+    const float position = std::max(0.0f, (d - t.start) / t.step);
+    return position >= kTableSize - 1 ? 1 : t.variances[static_cast<std::size_t>(position)];
 }
 
 float Stabiliser::unbiased(float d) const {

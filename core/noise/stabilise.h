@@ -28,8 +28,10 @@ class Stabiliser {
     // The exact unbiased inverse: right for an estimate of the mean. Below the mean that darkness itself
     // gives it goes on straight, so that dark areas keep their mean instead of being lifted.
     float unbiased(float d) const;
-    // The variance that noise has after stabilisation where its mean is d: about 1, but for the darkest parts.
-    float variance(float d) const { return 4 * (unbiased(d) - algebraic(d)) * gain_; }
+    // What noise adds to the mean of energy() where the mean is d: about 1, but for the darkest parts.
+    float energyOfNoise(float d) const { return 4 * (unbiased(d) - algebraic(d)) * gain_; }
+    // The variance of the stabilised noise where its mean is d: likewise.
+    float variance(float d) const;
     // The slope of the unbiased inverse at d.
     float slope(float d) const { return 0.5f * d * scale_; }
 
@@ -51,9 +53,13 @@ class Stabiliser {
     static float root(float z) { return z >= kKnee ? 2.0f * __builtin_sqrtf(z) : 2 * kKneeRoot + (z - kKnee) / kKneeRoot; }
     struct Table {
         float step = 0, start = 0;
-        std::vector<float> values; // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty
+        std::vector<float> values;    // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty
+        std::vector<float> variances; // of the stabilised noise, at the same steps
     };
-    static double expectation(double electrons, double readNoise);
+    struct Moments {
+        double mean, variance;
+    };
+    static Moments momentsOf(double electrons, double readNoise);
     static std::shared_ptr<const Table> tableOf(double readNoise);
 
     float gain_, scale_, offset_, tail_; // 1/a, a, 3/8 + s^2, the closed form's constant
