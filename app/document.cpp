@@ -9,6 +9,7 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     photo_ = std::move(photo);
     probes_ = std::move(probes);
     pan_ = {};
+    for (Take& take : takes_) take.risk.reset();
     emit photoChanged();
 }
 
@@ -16,6 +17,7 @@ void Document::setSettings(int take, const Settings& settings) {
     Take& t = takes_.at(static_cast<std::size_t>(take));
     if (t.settings == settings) return;
     t.settings = settings;
+    t.risk.reset();
     emit settingsChanged(take);
 }
 
@@ -30,6 +32,17 @@ void Document::addTake(int like) {
     takes_.insert(at, take);
     if (chosen_ >= index) ++chosen_;
     emit takesChanged();
+}
+
+void Document::setRecommended(const Settings& settings, const Risk& risk) {
+    auto at = std::find_if(takes_.begin(), takes_.end(), [](const Take& t) { return t.risk.has_value(); });
+    if (at == takes_.end()) {
+        addTake();
+        at = takes_.end() - 1;
+    }
+    at->settings = settings;
+    at->risk = risk;
+    emit settingsChanged(static_cast<int>(at - takes_.begin()));
 }
 
 void Document::removeTake(int take) {

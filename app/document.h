@@ -30,6 +30,8 @@ class Document : public QObject {
     void setSettings(int take, const Settings& settings);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
+    // Puts measured settings into the take that holds such already, else into a new one (or the last, when there is no room).
+    void setRecommended(const Settings& settings, const Risk& risk);
     void removeTake(int take);
     void choose(int take);
     void setLook(const Look& look);
@@ -49,7 +51,7 @@ class Document : public QObject {
 
   private:
     PhotoPtr photo_;
-    std::vector<Take> takes_{{'A', {}, {"bm3d"}}, {'B', {}, {"nlm"}}, {'C', {}, {"wavelet"}}};
+    std::vector<Take> takes_{{'A', {}, {"nlbayes"}, {}}, {'B', {}, {"bm3d"}, {}}, {'C', {}, {"nlm"}, {}}};
     std::vector<Probe> probes_;
     int chosen_ = -1;
     Look look_;

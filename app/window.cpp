@@ -17,6 +17,7 @@
 #include "export/export_bar.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
+#include "recommend/recommend_button.h"
 #include "sheet/sheet.h"
 #include "sheet/value_field.h"
 #include "style/style.h"
@@ -115,13 +116,16 @@ QWidget* Window::viewStrip() {
     push_->setToolTip(tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
     connect(push_, &ValueField::changed, this, [this](double v) { document_.setLook({static_cast<float>(v)}); });
     row->addWidget(push_);
+    auto* recommended = new RecommendButton(document_, strip);
+    connect(recommended, &RecommendButton::failed, this, [this](const QString& reason) { exportBar_->setMessage(reason); });
+    row->addSpacing(8);
+    row->addWidget(recommended);
     auto* add = new QToolButton(strip);
     add->setText(tr("+ Take"));
     add->setObjectName(QStringLiteral("addTake"));
     add->setToolTip(tr("Add a column with another take. Ctrl+T"));
     add->setShortcut(QKeySequence(tr("Ctrl+T")));
     connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
-    row->addSpacing(8);
     row->addWidget(add);
     return strip;
 }

@@ -56,6 +56,7 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"black", black},
             {"white", p.white},
             {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
+            {"pattern", {{"defects", p.pattern.defects.size()}, {"rows", p.pattern.rowSigma}, {"columns", p.pattern.columnSigma}}},
             {"noise", {{"measured", noiseJson(p.noise)}, {"stated", p.statedNoise ? noiseJson(*p.statedNoise) : json()}}}};
 }
 
@@ -64,6 +65,7 @@ void describe(const irenic::Photo& p, const std::string& file) {
                 "scale)\n",
                 file.c_str(), p.camera().c_str(), p.iso, p.exposureText().c_str(), p.width(), p.height(),
                 p.mosaic.name().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0), p.noise.channel[1].sigma(0.18));
+    std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n", p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
 }
 
 int inspect(const std::vector<std::string>& files, bool asJson) {
@@ -86,8 +88,32 @@ struct CleanOptions {
     std::vector<std::string> files;
     Settings settings;
     std::string format = "dng", out, output, profile = "srgb", compression = "zip";
-    bool overwrite = false, asJson = false;
+    bool overwrite = false, asJson = false, recommended = false;
 };
+
+json settingsJson(const Settings& s) {
+    return {{"method", s.method}, {"luminance", s.luminance}, {"colour", s.colour}, {"coarse", s.coarse}, {"detail", s.detail}, {"grain", s.grain}, {"mend", s.mend}};
+}
+
+int recommendAll(const std::vector<std::string>& files, bool asJson) {
+    json all = json::array();
+    int failed = 0;
+    for (const std::string& file : files) try {
+            const auto photo = irenic::readPhoto(file);
+            const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
+            json trials = json::array();
+            for (const irenic::Trial& t : r.trials)
+                trials.push_back({{"settings", settingsJson(t.settings)}, {"luminance", t.risk.luminance}, {"colour", t.risk.colour}});
+            all.push_back({{"file", file}, {"settings", settingsJson(r.settings)}, {"luminance", r.risk.luminance}, {"colour", r.risk.colour}, {"sigmas", r.risk.sigmas()}, {"trials", trials}});
+            if (!asJson) std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(), irenic::textOf(r.settings).c_str(), r.risk.sigmas());
+        } catch (const std::exception& e) {
+            ++failed;
+            std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+            all.push_back({{"file", file}, {"error", e.what()}});
+        }
+    if (asJson) std::cout << all.dump(2) << '\n';
+    return failed ? 1 : 0;
+}
 
 int clean(const CleanOptions& o) {
     if (const std::string problem = irenic::problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
@@ -100,6 +126,10 @@ int clean(const CleanOptions& o) {
             const auto photo = irenic::readPhoto(file);
             irenic::ExportOrder order;
             order.settings = o.settings;
+            if (o.recommended) {
+                const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
+                order.settings = r.settings, order.risk = r.risk;
+            }
             order.format = o.format == "dng" ? irenic::ExportFormat::Dng : irenic::ExportFormat::Tiff;
             order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
                           : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
@@ -179,7 +209,8 @@ int main(int argc, char** argv) {
     CleanOptions options;
     auto* cleanCommand = app.add_subcommand("clean", "Write cleaned copies");
     cleanCommand->add_option("FILE", options.files)->required();
-    cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'")->required();
+    cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'");
+    cleanCommand->add_flag("--recommended", options.recommended, "Measure method and strengths on every photo, as 'recommend' does");
     cleanCommand->add_option("--luminance", options.settings.luminance, "0 to 3; 1 is as much noise as was measured");
     cleanCommand->add_option("--colour", options.settings.colour, "0 to 3");
     cleanCommand->add_option("--detail", options.settings.detail, "0 to 1, default 0.25: structure given back");
@@ -192,7 +223,15 @@ int main(int argc, char** argv) {
     cleanCommand->add_option("--output", options.output, "File; only with one FILE");
     cleanCommand->add_flag("--overwrite", options.overwrite, "Replace existing results; never an input");
     cleanCommand->add_flag("--json", options.asJson);
-    cleanCommand->callback([&] { status = clean(options); });
+    cleanCommand->callback([&] {
+        if (options.recommended == (cleanCommand->count("--method") > 0)) throw WrongUsage("clean takes either --method or --recommended");
+        status = clean(options);
+    });
+
+    auto* recommendCommand = app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");
+    recommendCommand->add_option("FILE", files)->required();
+    recommendCommand->add_flag("--json", asJson);
+    recommendCommand->callback([&] { status = recommendAll(files, asJson); });
 
     SheetOptions sheetOptions;
     auto* sheetCommand = app.add_subcommand("sheet", "Write the trial sheet as a picture");

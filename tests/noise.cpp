@@ -1,5 +1,6 @@
 #include <QTest>
 #include <random>
+#include <set>
 
 #include "noise/estimate.h"
 #include "noise/stabilise.h"
@@ -9,7 +10,103 @@ using namespace irenic;
 
 class TestNoise : public QObject {
     Q_OBJECT
+    // Stars and a lantern, as a lens draws them, on a dark field; two exposures of it differ in noise only.
+    static Plane night(int size) {
+        Plane truth(size, size);
+        truth.fill(0.01f);
+        std::mt19937 random(4);
+        std::uniform_real_distribution<double> place(12, size - 12), strength(0.02, 0.8);
+        for (int i = 0; i < 120; ++i) {
+            const double cx = place(random), cy = place(random), peak = strength(random), spread = i % 10 == 0 ? 2.5 : 0.65;
+            for (int y = static_cast<int>(cy) - 8; y <= static_cast<int>(cy) + 8; ++y)
+                for (int x = static_cast<int>(cx) - 8; x <= static_cast<int>(cx) + 8; ++x)
+                    truth.at(x, y) = static_cast<float>(std::min(1.0, static_cast<double>(truth.at(x, y)) + peak * std::exp(-((x - cx) * (x - cx) + (y - cy) * (y - cy)) / (2 * spread * spread))));
+        }
+        return truth;
+    }
+
   private slots:
+    void defectsGoAndStarsStay() {
+        const Plane truth = night(400);
+        Shot shot;
+        shot.iso = 6400;
+        QVERIFY2(measurePattern(takePhoto(truth, {}, shot)).defects.size() <= 1, "stars were taken for defects");
+        const Photo clean = takePhoto(truth, {}, shot);
+        // Defects of known strength, on a grid.
+        Photo spotted = clean;
+        const float sigma = static_cast<float>(clean.noise.channel[1].sigma(0.01) * (clean.white - clean.black.mean()));
+        std::set<std::pair<int, int>> placed;
+        for (int y = 20; y < 380; y += 24)
+            for (int x = 21; x < 380; x += 24) {
+                if (truth.at(x, y) > 0.0101f) continue;
+                spotted.samples[spotted.index(x, y)] = static_cast<std::uint16_t>(static_cast<float>(spotted.sample(x, y)) + 60 * sigma);
+                placed.insert({x, y});
+            }
+        spotted.pattern = measurePattern(spotted);
+        spotted.mended = mendedSamples(spotted, spotted.pattern);
+        std::size_t found = 0;
+        for (const Defect& d : spotted.pattern.defects) found += placed.count({d.x, d.y});
+        QVERIFY2(found > placed.size() * 95 / 100, qPrintable(QString::number(found)));
+        QVERIFY(spotted.pattern.defects.size() <= found + 2);
+        double error = 0;
+        for (const auto& [x, y] : placed) error += std::abs(spotted.mended[spotted.index(x, y)] - clean.samples[clean.index(x, y)]) / static_cast<double>(placed.size());
+        QVERIFY2(error < 2 * static_cast<double>(sigma), qPrintable(QString::number(error)));
+        // Cleaning with mending leaves none of them; without, they stay.
+        const auto bright = [&](bool mend) {
+            Settings s{"wavelet"};
+            s.mend = mend;
+            const Plane out = cleanMosaic(spotted, s, {0, 0, 400, 400});
+            std::size_t left = 0;
+            for (const auto& [x, y] : placed) left += out.at(x, y) > 0.05f ? 1 : 0;
+            return left;
+        };
+        QVERIFY(bright(true) <= placed.size() / 20);
+        QVERIFY(bright(false) > placed.size() / 2);
+    }
+    void deadPixelsGo() {
+        Plane truth(300, 300);
+        for (int y = 0; y < 300; ++y)
+            for (int x = 0; x < 300; ++x) truth.at(x, y) = 0.3f + 0.1f * static_cast<float>(std::sin(x * 0.05) * std::cos(y * 0.07));
+        Shot shot;
+        shot.iso = 3200, shot.deadPixels = 5e-4;
+        const Photo p = takePhoto(truth, {}, shot);
+        const Pattern pattern = measurePattern(p);
+        int dead = 0, found = 0;
+        for (int y = 4; y < 296; ++y)
+            for (int x = 4; x < 296; ++x) dead += p.normalised(x, y) < 0.05f ? 1 : 0;
+        for (const Defect& d : pattern.defects) found += p.normalised(d.x, d.y) < 0.05f ? 1 : 0;
+        QVERIFY(dead > 20);
+        QVERIFY2(found >= dead * 8 / 10, qPrintable(QString::number(found)));
+        QCOMPARE(static_cast<int>(pattern.defects.size()), found);
+    }
+    void linesAreMeasuredAndGo() {
+        // A dark photo: that is where lines are seen.
+        auto s = test::shoot(12800, "RGGB", 3, View::SackStore, -2);
+        const Pattern none = measurePattern(s.photo);
+        QVERIFY2(none.rows.empty() && none.columns.empty(), qPrintable(QStringLiteral("%1 %2").arg(none.rowSigma).arg(none.columnSigma)));
+        s.shot.rowLines = 0.9, s.shot.columnLines = 0.5;
+        Photo p = takePhoto(s.truth, s.body, s.shot);
+        p.pattern = measurePattern(p);
+        // Read noise is 1.8 electrons.
+        QVERIFY2(std::abs(p.pattern.rowSigma - 0.5) < 0.1, qPrintable(QString::number(p.pattern.rowSigma)));
+        QVERIFY2(std::abs(p.pattern.columnSigma - 0.28) < 0.08, qPrintable(QString::number(p.pattern.columnSigma)));
+        p.mended = mendedSamples(p, p.pattern);
+        // How much the means of rows differ from those of the photo without lines: most of it goes.
+        const auto spread = [&](const std::vector<std::uint16_t>& samples) {
+            double sum = 0, squares = 0;
+            for (int y = 2; y < p.height() - 2; ++y) {
+                double mean = 0;
+                for (int x = 0; x < p.width(); ++x) mean += (samples[p.index(x, y)] - s.photo.samples[p.index(x, y)]) / static_cast<double>(p.width());
+                sum += mean, squares += mean * mean;
+            }
+            const double n = p.height() - 4;
+            return std::sqrt(squares / n - sum / n * sum / n);
+        };
+        QVERIFY2(spread(p.mended) < 0.5 * spread(p.samples), qPrintable(QStringLiteral("%1 of %2").arg(spread(p.mended)).arg(spread(p.samples))));
+        QVERIFY(p.mended.size() == p.samples.size());
+        // A photo without pattern keeps no second copy.
+        QVERIFY(mendedSamples(s.photo, none).empty() || !none.defects.empty());
+    }
     // The inverse applied to the mean of stabilised samples gives the mean back, down to a fraction of an electron.
     void inverseIsUnbiased_data() {
         QTest::addColumn<double>("electrons");

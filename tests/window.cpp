@@ -1,4 +1,5 @@
 // The window, driven by mouse and keys, from opening to export.
+#include <QAction>
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -116,12 +117,38 @@ class TestWindow : public QObject {
     void anotherMethod() {
         auto* method = window_->sheet().head(2)->findChild<QComboBox*>("method");
         method->setFocus();
-        QTest::keyClick(method, Qt::Key_Home);
-        QTest::keyClick(method, Qt::Key_Down);
-        QCOMPARE(method->currentData().toString(), QStringLiteral("nlm"));
-        QTRY_COMPARE(window_->document().takes()[2].settings.method, std::string("nlm"));
+        // Down to the method of take B, which gives take B's very picture.
+        const std::string other = window_->document().takes()[1].settings.method;
+        QVERIFY(method->findData(QString::fromStdString(other)) > method->currentIndex());
+        while (method->currentData().toString().toStdString() != other) QTest::keyClick(method, Qt::Key_Down);
+        QTRY_COMPARE(window_->document().takes()[2].settings.method, other);
         QVERIFY(settle());
         QCOMPARE(window_->sheet().cell(0, 3)->image(), window_->sheet().cell(0, 2)->image());
+    }
+    // A press measures; the result stands in a take of its own, marked, until its settings are changed.
+    void recommendedTake() {
+        auto* button = find<QToolButton>("recommend");
+        QTest::keyClick(window_.get(), Qt::Key_R, Qt::ControlModifier);
+        QTRY_VERIFY(button->text().contains('%'));
+        QTest::mouseClick(button, Qt::LeftButton); // stops it
+        QTRY_VERIFY_WITH_TIMEOUT(!button->text().contains('%'), 5000);
+        QCOMPARE(window_->sheet().columns(), 4);
+        QTest::mouseClick(button, Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(window_->sheet().columns(), 5, 120000);
+        const Take take = window_->document().takes()[3];
+        QVERIFY(take.risk.has_value());
+        QVERIFY(take.risk->sigmas() > 0 && take.risk->sigmas() < 1);
+        auto* mark = window_->sheet().head(3)->findChild<QLabel*>("risk");
+        QVERIFY(mark->text().contains(QString::number(take.risk->sigmas(), 'f', 2)));
+        field(3, "luminance")->setValue(2.5);
+        QTRY_VERIFY(mark->text().isEmpty());
+    }
+    void mendingIsSwitchedOff() {
+        auto* mend = window_->sheet().head(0)->findChild<QAction*>("mend");
+        QVERIFY(mend->isChecked());
+        mend->trigger();
+        QVERIFY(!window_->document().takes()[0].settings.mend);
+        QVERIFY(settle());
     }
     void zoomAndPanAreLinked() {
         QTest::mouseClick(find<QToolButton>("zoom2"), Qt::LeftButton);
@@ -204,7 +231,7 @@ class TestWindow : public QObject {
         QVERIFY(done.wait(60000));
         QVERIFY(QFile::exists(target));
         QVERIFY(settingsIn(target.toStdString()).has_value());
-        QCOMPARE(settingsIn(target.toStdString())->method, std::string("nlm"));
+        QCOMPARE(settingsIn(target.toStdString())->method, window_->document().takes()[1].settings.method);
         QSignalSpy failed(&window_->exportBar(), &ExportBar::failed);
         window_->exportBar().exportTo(one_);
         QVERIFY(failed.wait(60000));

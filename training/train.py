@@ -84,9 +84,11 @@ def main():
     options.add_argument("--final-decay", type=float, default=0.3, help="share of the time in which the rate falls")
     asked = options.parse_args()
     torch.set_num_threads(asked.threads)
+    torch.set_flush_denormal(True)
 
     photos, weights = pictures.training_set()
-    net, mean = Cleaner(), Cleaner()
+    # Channels last: the convolutions are half as fast again.
+    net, mean = (Cleaner().to(memory_format=torch.channels_last) for _ in range(2))
     adam = torch.optim.Adam(net.parameters(), lr=asked.rate)
     step = 0
     if os.path.exists(STATE):
@@ -116,6 +118,7 @@ def main():
         adam.param_groups[0]["lr"] = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step + 1) / 200)
         clean = batch(rng, photos, weights, asked.batch, asked.size)
         inputs, sigma, well, read = noisy(rng, clean)
+        inputs = inputs.contiguous(memory_format=torch.channels_last)
         loss, fine, coarse = loss_of(net, inputs, clean, sigma, well, read)
         adam.zero_grad()
         loss.backward()

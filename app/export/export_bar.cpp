@@ -92,6 +92,7 @@ void ExportBar::exportTo(const QString& target) {
     if (running_ || !document_.photo() || document_.chosen() < 0) return;
     ExportOrder order;
     order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
+    order.risk = document_.takes()[static_cast<std::size_t>(document_.chosen())].risk;
     order.format = format();
     order.space = static_cast<OutputSpace>(profile_->currentData().toInt());
     order.compression = static_cast<TiffCompression>(compression_->currentData().toInt());

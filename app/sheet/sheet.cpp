@@ -113,6 +113,9 @@ QString Sheet::originalText() const {
     const auto noise = [](double sigma) { return QString::number(100 * sigma, 'f', 2) + QStringLiteral(" %"); };
     QString text = tr("<b>Original</b>&nbsp; ISO %1<br>noise σ at black %2<br>at mid-grey %3")
                        .arg(QString::number(photo->iso, 'f', 0), noise(line.sigma(0)), noise(line.sigma(0.18)));
+    const Pattern& p = photo->pattern;
+    if (!p.defects.empty() || !p.rows.empty() || !p.columns.empty())
+        text += tr("<br>%1 defects, lines %2 σ").arg(p.defects.size()).arg(std::hypot(p.rowSigma, p.columnSigma), 0, 'f', 2);
     return text;
 }
 
@@ -124,6 +127,9 @@ void Sheet::refreshHeads() {
         tip += tr("\nThe file's own noise profile says %1 % at black and %2 % at mid-grey.")
                    .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
                    .arg(100 * photo->statedNoise->channel[1].sigma(0.18), 0, 'f', 2);
+    if (photo)
+        tip += tr("\nHot and dead pixels: %1. Lines of the read-out, over the noise at black: rows %2 σ, columns %3 σ. Takes mend both unless\ntheir menu says otherwise; the original is shown as it is.")
+                   .arg(photo->pattern.defects.size()).arg(photo->pattern.rowSigma, 0, 'f', 3).arg(photo->pattern.columnSigma, 0, 'f', 3);
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i) heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
 }

@@ -18,6 +18,7 @@ namespace irenic {
 TakeHead::TakeHead(const Take& take, QWidget* parent)
     : QFrame(parent), settings_(take.settings), letter_(new QLabel(this)), method_(new QComboBox(this)),
       choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)),
+      risk_(new QLabel(this)), mend_(new QAction(tr("Mend defect pixels and read-out lines"), this)),
       luminance_(new ValueField(tr("lum"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       colour_(new ValueField(tr("colour"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       coarse_(new ValueField(tr("coarse"), 0, 3, 1, 2, QStringLiteral("×"), this)),
@@ -53,6 +54,10 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     more_->setPopupMode(QToolButton::InstantPopup);
     more_->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
     auto* menu = new QMenu(more_);
+    mend_->setCheckable(true);
+    mend_->setObjectName(QStringLiteral("mend"));
+    menu->addAction(mend_);
+    menu->addSeparator();
     menu->addAction(tr("Duplicate this take"), this, &TakeHead::duplicateAsked);
     menu->addAction(tr("Remove this take"), this, &TakeHead::removeAsked);
     more_->setMenu(menu);
@@ -72,9 +77,14 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     grid->addWidget(colour_, 2, 0);
     grid->addWidget(grain_, 2, 1);
     grid->addWidget(coarse_, 3, 0);
+    grid->addWidget(risk_, 3, 1);
+    risk_->setObjectName(QStringLiteral("risk"));
+    risk_->setAlignment(Qt::AlignCenter);
+    risk_->setToolTip(tr("Recommended for this photo: the error estimated on its probes without knowing the truth (Stein's unbiased risk\nestimate), as a share of the noise. It goes once the settings are changed."));
 
     connect(method_, &QComboBox::activated, this, &TakeHead::tell);
     for (ValueField* f : {luminance_, colour_, coarse_, detail_, grain_}) connect(f, &ValueField::changed, this, &TakeHead::tell);
+    connect(mend_, &QAction::toggled, this, &TakeHead::tell);
     connect(choose_, &QPushButton::clicked, this, &TakeHead::chooseAsked);
 }
 
@@ -84,13 +94,15 @@ void TakeHead::show(const Take& take, bool chosen) {
     letter_->setText(QString(QLatin1Char(take.letter)));
     method_->setCurrentIndex(method_->findData(QString::fromStdString(take.settings.method)));
     {
-        const QSignalBlocker a(luminance_), b(colour_), c(detail_), d(grain_), e(coarse_);
+        const QSignalBlocker a(luminance_), b(colour_), c(detail_), d(grain_), e(coarse_), f(mend_);
         luminance_->setValue(static_cast<double>(take.settings.luminance));
         colour_->setValue(static_cast<double>(take.settings.colour));
         coarse_->setValue(static_cast<double>(take.settings.coarse));
+        mend_->setChecked(take.settings.mend);
         detail_->setValue(100 * static_cast<double>(take.settings.detail));
         grain_->setValue(100 * static_cast<double>(take.settings.grain));
     }
+    risk_->setText(take.risk ? tr("error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2) : QString());
     choose_->setChecked(chosen);
     choose_->setText(chosen ? tr("✓ Chosen") : tr("Choose"));
     setAccessibleName(tr("Take %1").arg(letter_->text()));
@@ -103,6 +115,7 @@ void TakeHead::tell() {
     s.luminance = static_cast<float>(luminance_->value());
     s.colour = static_cast<float>(colour_->value());
     s.coarse = static_cast<float>(coarse_->value());
+    s.mend = mend_->isChecked();
     s.detail = static_cast<float>(detail_->value() / 100);
     s.grain = static_cast<float>(grain_->value() / 100);
     if (!(s == settings_)) emit edited(settings_ = s);

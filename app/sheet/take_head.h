@@ -5,6 +5,7 @@
 
 #include "session/take.h"
 
+class QAction;
 class QComboBox;
 class QPushButton;
 class QToolButton;
@@ -38,6 +39,8 @@ class TakeHead : public QFrame {
     QComboBox* method_;
     QPushButton* choose_;
     QToolButton* more_;
+    QLabel* risk_;
+    QAction* mend_;
     ValueField *luminance_, *colour_, *coarse_, *detail_, *grain_;
     bool chosen_ = false;
 };

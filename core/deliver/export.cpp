@@ -83,7 +83,7 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     return samples;
 }
 
-std::string xmpOf(const Photo& photo, const Settings& s) {
+std::string xmpOf(const Photo& photo, const Settings& s, const std::optional<Risk>& risk) {
     registerNamespace();
     Exiv2::XmpData data;
     if (const TagEntry* own = Metadata::find(photo.metadata.main, 0x02bc))
@@ -103,6 +103,10 @@ std::string xmpOf(const Photo& photo, const Settings& s) {
     set("Grain", number(s.grain));
     set("CoarseColour", number(s.coarse));
     set("Mended", s.mend ? "1" : "0");
+    if (risk) {
+        set("EstimatedErrorLuminance", number(static_cast<float>(risk->luminance)));
+        set("EstimatedErrorColour", number(static_cast<float>(risk->colour)));
+    }
     std::string packet;
     if (Exiv2::XmpParser::encode(packet, data) != 0) packet.clear();
     return packet;
@@ -141,7 +145,7 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
 
     Temporary temporary{freeName(target.parent_path() / ("." + name + ".part"))};
     try {
-        const std::string xmp = xmpOf(photo, order.settings);
+        const std::string xmp = xmpOf(photo, order.settings, order.risk);
         if (order.format == ExportFormat::Dng) {
             auto cleaned = std::make_shared<Photo>(photo);
             cleaned->samples = cleanSamples(photo, order.settings, work);

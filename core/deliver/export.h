@@ -6,7 +6,7 @@
 #include <string>
 
 #include "deliver/tiff.h"
-#include "denoise/clean.h"
+#include "judge/recommend.h"
 
 namespace irenic {
 
@@ -19,6 +19,7 @@ struct ExportOrder {
     TiffCompression compression = TiffCompression::Zip; // TIFF only
     std::filesystem::path target;                          // the file to write
     bool overwrite = false;                                // replace an existing target; never an original
+    std::optional<Risk> risk = {};                              // what was estimated of these settings, to be noted in the file
 };
 
 // Why an export did not happen. what() is a whole sentence with the file's name.
@@ -42,7 +43,7 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work 
 std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& settings, const Work& work = {});
 
 // The take's settings as an XMP packet, added to the photo's own packet where it has one.
-std::string xmpOf(const Photo& photo, const Settings& settings);
+std::string xmpOf(const Photo& photo, const Settings& settings, const std::optional<Risk>& risk = {});
 
 // The settings that made a file, from its XMP; none when it holds no take of ours.
 std::optional<Settings> settingsIn(const std::filesystem::path& file);

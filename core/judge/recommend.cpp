@@ -1,6 +1,7 @@
 #include "judge/recommend.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "noise/stabilise.h"
 
@@ -85,6 +86,8 @@ Risk meanRisk(const std::vector<Place>& places, const Settings& settings, const 
 }
 
 } // namespace
+
+double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
     return riskAt(placeAt(photo, packedArea, work), settings, {work.stop});

@@ -15,6 +15,9 @@ namespace irenic {
 struct Risk {
     double luminance = 0, colour = 0;
     double sum() const { return luminance + colour; }
+    // The root mean square error over all planes, in sigmas of the noise.
+    double sigmas() const;
+    friend bool operator==(const Risk&, const Risk&) = default;
 };
 
 // Estimated on one area of packed samples. Throws Cancelled.

@@ -11,7 +11,9 @@ namespace irenic {
 
 namespace {
 
-constexpr double kVisibleLines = 0.03; // in sigmas of the noise at black
+// A part of a line whose second differences scatter this much more than noise does holds texture.
+constexpr double kTexture = 1.2;
+constexpr double kVisibleLines = 0.1, kStrongLines = 0.4; // in sigmas of the noise at black
 
 float medianOf3(float a, float b, float c) { return std::max(std::min(a, b), std::min(std::max(a, b), c)); }
 
@@ -58,7 +60,8 @@ class DefectFinder {
                 around += sign * (own - base);
                 variance += 1.45f * s * s;
             }
-        return around + std::sqrt(variance) < 0.25f * sign * (v - middle);
+        // Stars must stay; a dark speck of one sample is rarer.
+        return around + (sign > 0 ? 0.6f : 0.2f) * std::sqrt(variance) < 0.25f * sign * (v - middle);
     }
 
     // The mean of the two neighbours, of four pairs, that agree best.
@@ -77,36 +80,36 @@ class DefectFinder {
     std::array<NoiseLine, 4> line_;
 };
 
-// Offsets from their second differences `d`, which have noise variances `noise`; `sigma2` is the variance of the offsets.
-std::vector<float> offsetsFrom(const std::vector<double>& d, const std::vector<double>& noise, double sigma2) {
-    const std::size_t n = d.size();
-    const auto apply = [&](const std::vector<double>& o) { // L o
-        std::vector<double> out(n, 0);
-        for (std::size_t y = 2; y + 2 < n; ++y) out[y] = o[y] - 0.5 * (o[y - 2] + o[y + 2]);
-        return out;
-    };
-    const auto back = [&](std::vector<double> r) { // L' W r
-        std::vector<double> out(n, 0);
-        for (std::size_t y = 2; y + 2 < n; ++y) {
-            const double v = r[y] / noise[y];
-            out[y] += v;
-            out[y - 2] -= 0.5 * v;
-            out[y + 2] -= 0.5 * v;
-        }
-        return out;
+// Second differences of lines' offsets o over one span s: d(y) = o(y) - (o(y-s) + o(y+s)) / 2, with their noise variances.
+struct Differences {
+    std::size_t span;
+    std::vector<double> d, noise;
+};
+
+// Offsets from their second differences by regularised least squares; `sigma2` is the variance of the offsets.
+std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigma2) {
+    const std::size_t n = seen.front().d.size();
+    const auto add = [&](const Differences& k, std::size_t y, double v, std::vector<double>& out) {
+        out[y] += v;
+        out[y - k.span] -= 0.5 * v;
+        out[y + k.span] -= 0.5 * v;
     };
     const auto dot = [](const std::vector<double>& a, const std::vector<double>& b) {
         double sum = 0;
         for (std::size_t i = 0; i < a.size(); ++i) sum += a[i] * b[i];
         return sum;
     };
-    // Conjugate gradients.
-    std::vector<double> o(n, 0), r = back(d), p = r;
+    // Conjugate gradients on L' W L + 1 / sigma2.
+    std::vector<double> o(n, 0), r(n, 0);
+    for (const Differences& k : seen)
+        for (std::size_t y = k.span; y + k.span < n; ++y) add(k, y, k.d[y] / k.noise[y], r);
+    std::vector<double> p = r, ap(n);
     double rr = dot(r, r);
     const double enough = 1e-10 * rr;
-    for (int i = 0; i < 200 && rr > enough; ++i) {
-        std::vector<double> ap = back(apply(p));
-        for (std::size_t k = 0; k < n; ++k) ap[k] += p[k] / sigma2;
+    for (int i = 0; i < 300 && rr > enough; ++i) {
+        for (std::size_t y = 0; y < n; ++y) ap[y] = p[y] / sigma2;
+        for (const Differences& k : seen)
+            for (std::size_t y = k.span; y + k.span < n; ++y) add(k, y, (p[y] - 0.5 * (p[y - k.span] + p[y + k.span])) / k.noise[y], ap);
         const double step = rr / dot(p, ap);
         for (std::size_t k = 0; k < n; ++k) o[k] += step * p[k], r[k] -= step * ap[k];
         const double next = dot(r, r);
@@ -116,63 +119,143 @@ std::vector<float> offsetsFrom(const std::vector<double>& d, const std::vector<d
     return {o.begin(), o.end()};
 }
 
-// The offsets of all rows (or columns), in raw values; sets `share` to their sigma over that of the noise at black.
-std::vector<float> linesOf(const Photo& photo, bool columns, double& share, const Work& work) {
-    const int lines = columns ? photo.width() : photo.height(), length = columns ? photo.height() : photo.width();
-    const auto n = static_cast<std::size_t>(lines);
-    std::vector<double> sums(n, 0), weights(n, 0);
-    const float range = static_cast<float>(photo.white - photo.black.mean());
-    const float clip = static_cast<float>(photo.white);
-    std::array<std::array<float, 2>, 4> variance{}; // of a site: slope and constant, in raw values
-    std::array<float, 4> black{};
-    double atBlack = 0;
-    for (int s = 0; s < 4; ++s) {
-        const auto site = static_cast<std::size_t>(s);
-        const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
-        variance[site] = {static_cast<float>(line.a) * range, static_cast<float>(line.b) * range * range};
-        black[site] = photo.black.at(s & 1, s >> 1);
-        atBlack += 0.25 * line.sigma(0) * static_cast<double>(range);
+// The second differences of all rows (or columns) over a span of 2, from all samples, or of 1, from the greens alone.
+class LineFinder {
+  public:
+    LineFinder(const Photo& photo, bool columns) : photo_(photo), columns_(columns), range_(static_cast<float>(photo.white - photo.black.mean())) {
+        for (int s = 0; s < 4; ++s) {
+            const auto site = static_cast<std::size_t>(s);
+            const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
+            variance_[site] = {static_cast<float>(line.a) * range_, static_cast<float>(line.b) * range_ * range_};
+            black_[site] = photo.black.at(s & 1, s >> 1);
+            atBlack_ += 0.25 * line.sigma(0) * static_cast<double>(range_);
+        }
     }
-    const auto one = [&](int x, int y, float v, float before, float after, double& sum, double& weight) {
-        if (std::max(v, std::max(before, after)) >= clip) return;
-        const auto site = static_cast<std::size_t>((y & 1) * 2 + (x & 1));
-        const float level = std::max(0.0f, (v + before + after) / 3 - black[site]);
-        const float s2 = 1.5f * (variance[site][0] * level + variance[site][1]);
-        const float d = v - 0.5f * (before + after), most = 2.5f * std::sqrt(s2);
-        sum += static_cast<double>(std::clamp(d, -most, most) / s2);
-        weight += static_cast<double>(1 / s2);
+
+    // The offsets in raw values; empty when there are none to speak of. Sets `share` to their sigma over that of the noise at black.
+    std::vector<float> offsets(double& share, const Work& work) const {
+        const int lines = columns_ ? photo_.width() : photo_.height(), length = columns_ ? photo_.height() : photo_.width();
+        if (length < 64 || lines < 32) return {};
+        double spread = 0, sigma2 = 0, unused = 0;
+        const std::vector<double> nothing(static_cast<std::size_t>(lines), 0);
+        std::vector<Differences> seen = {differences(2, nothing, spread, sigma2, work)};
+        // Strong lines are known too small as long as everything far from none is held back.
+        if (std::sqrt(sigma2) / atBlack_ > kStrongLines) seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
+        share = std::sqrt(sigma2) / atBlack_;
+        if (share < kVisibleLines) return {};
+        seen.push_back(differences(1, nothing, unused, unused, work));
+        if (share > kStrongLines) seen.back() = differences(1, std::vector<double>(seen.back().d), unused, unused, work);
+        // A line that differs by more than lines do is an edge of the picture.
+        for (Differences& k : seen)
+            for (double& v : k.d) v = std::clamp(v, -4 * spread, 4 * spread);
+        return offsetsFrom(seen, sigma2);
+    }
+
+  private:
+    // Every line in four parts: what they have in common is the line's offset, the picture differs from part to part.
+    static constexpr std::size_t kParts = 4;
+    struct Sums {
+        double value = 0, weight = 0, energy = 0, count = 0;
     };
-    std::mutex mutex;
-    forEachBand(photo.height() - 4, 64, work, [&](int first, int last) {
-        std::vector<double> sum(n, 0), weight(n, 0);
-        for (int y = 2 + first; y < 2 + last; ++y)
-            for (int x = 2; x < photo.width() - 2; ++x) {
-                const float v = photo.sample(x, y);
-                const auto i = static_cast<std::size_t>(columns ? x : y);
-                if (columns) one(x, y, v, photo.sample(x - 2, y), photo.sample(x + 2, y), sum[i], weight[i]);
-                else one(x, y, v, photo.sample(x, y - 2), photo.sample(x, y + 2), sum[i], weight[i]);
-            }
-        const std::lock_guard lock(mutex);
-        for (std::size_t i = 0; i < n; ++i) sums[i] += sum[i], weights[i] += weight[i];
-    });
-    std::vector<double> d(n, 0), noise(n, 1), sizes;
-    double expected = 0;
-    for (std::size_t i = 2; i + 2 < n; ++i) {
-        noise[i] = weights[i] > 0 ? 1 / weights[i] : 1e12;
-        d[i] = weights[i] > 0 ? sums[i] / weights[i] : 0;
-        sizes.push_back(std::abs(d[i]));
-        expected += noise[i] / static_cast<double>(n - 4);
+
+    float sampleAt(int along, int line) const { return columns_ ? photo_.sample(line, along) : photo_.sample(along, line); }
+
+    void addTo(Sums& sums, int x, int y, float v, float before, float after, float clipped, float noise, float centre) const {
+        if (std::max(v, clipped) >= static_cast<float>(photo_.white)) return;
+        const auto site = static_cast<std::size_t>((y & 1) * 2 + (x & 1));
+        const float level = std::max(0.0f, (v + before + after) / 3 - black_[site]);
+        const float s2 = noise * (variance_[site][0] * level + variance_[site][1]);
+        const float d = v - 0.5f * (before + after), most = 2.5f * std::sqrt(s2);
+        sums.value += static_cast<double>(std::clamp(d, centre - most, centre + most) / s2);
+        sums.weight += static_cast<double>(1 / s2);
+        sums.energy += static_cast<double>(std::min((d - centre) * (d - centre) / s2, 16.0f));
+        sums.count += 1;
     }
-    if (length < 64 || sizes.size() < 16) return {};
-    const auto middle = sizes.begin() + static_cast<std::ptrdiff_t>(sizes.size() / 2);
-    std::nth_element(sizes.begin(), middle, sizes.end());
-    const double spread = 1.4826 * *middle, sigma2 = std::max(0.0, (spread * spread - expected) / 1.5);
-    share = std::sqrt(sigma2) / atBlack;
-    if (share < kVisibleLines) return {};
-    // A line that differs by more than lines do is an edge of the picture.
-    for (double& v : d) v = std::clamp(v, -4 * spread, 4 * spread);
-    return offsetsFrom(d, noise, sigma2);
-}
+
+    void sample(int span, int along, int line, float centre, Sums& sums) const {
+        const int x = columns_ ? line : along, y = columns_ ? along : line;
+        const float v = sampleAt(along, line);
+        if (span == 2) {
+            const float before = sampleAt(along, line - 2), after = sampleAt(along, line + 2);
+            return addTo(sums, x, y, v, before, after, std::max(before, after), 1.5f, centre);
+        }
+        // The next line's greens lie to both sides.
+        if (photo_.mosaic.at(x, y) != Mosaic::Green) return;
+        const float a = sampleAt(along - 1, line - 1), b = sampleAt(along + 1, line - 1), c = sampleAt(along - 1, line + 1), d = sampleAt(along + 1, line + 1);
+        addTo(sums, x, y, v, 0.5f * (a + b), 0.5f * (c + d), std::max(std::max(a, b), std::max(c, d)), 1.25f, centre);
+    }
+
+    // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre` is what is known of the
+    // differences already: samples far from it are held back.
+    Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2, const Work& work) const {
+        const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
+        const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
+        std::vector<Sums> sums(n * kParts);
+        std::mutex mutex;
+        forEachBand(photo_.height() - 4, 64, work, [&](int first, int last) {
+            std::vector<Sums> own(n * kParts);
+            for (int y = 2 + first; y < 2 + last; ++y)
+                for (int x = 2; x < photo_.width() - 2; ++x) {
+                    const int along = columns_ ? y : x, line = columns_ ? x : y;
+                    sample(span, along, line, static_cast<float>(centre[static_cast<std::size_t>(line)]), own[static_cast<std::size_t>(line) * kParts + std::min(kParts - 1, static_cast<std::size_t>(along) * kParts / length)]);
+                }
+            const std::lock_guard lock(mutex);
+            for (std::size_t i = 0; i < n * kParts; ++i)
+                sums[i].value += own[i].value, sums[i].weight += own[i].weight, sums[i].energy += own[i].energy, sums[i].count += own[i].count;
+        });
+        for (std::size_t i = 0; i < sums.size(); ++i) {
+            // The line's own offset is no texture.
+            Sums& s = sums[i];
+            const double own = s.weight > 0 ? s.value / s.weight - centre[i / kParts] : 0;
+            if (s.energy - own * own * s.weight > kTexture * s.count) s = {};
+        }
+        Differences out{static_cast<std::size_t>(span), std::vector<double>(n, 0), std::vector<double>(n, 1e12)};
+        std::vector<double> sizes;
+        for (std::size_t i = 2; i + 2 < n; ++i) {
+            double sum = 0, weight = 0;
+            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
+                sum += s->value, weight += s->weight;
+                if (s->weight > 0) sizes.push_back(std::abs(s->value / s->weight));
+            }
+            if (weight > 0) out.noise[i] = 1 / weight, out.d[i] = sum / weight;
+        }
+        if (span == 1) withoutGreens(out);
+        spread = sigma2 = 0;
+        if (sizes.size() < n) return out;
+        const auto middle = sizes.begin() + static_cast<std::ptrdiff_t>(sizes.size() / 2);
+        std::nth_element(sizes.begin(), middle, sizes.end());
+        spread = 1.4826 * *middle;
+        double common = 0, pairs = 0;
+        for (std::size_t i = 2; i + 2 < n; ++i) {
+            double sum = 0, squares = 0, present = 0;
+            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
+                if (s->weight <= 0) continue;
+                ++present;
+                const double v = std::clamp(s->value / s->weight, -3 * spread, 3 * spread);
+                sum += v, squares += v * v;
+            }
+            common += sum * sum - squares, pairs += present * (present - 1);
+        }
+        if (pairs > 0) sigma2 = std::max(0.0, common / pairs / 1.5);
+        return out;
+    }
+
+    // The two greens of a sensor may differ a little all over the picture: that is no pattern of lines.
+    static void withoutGreens(Differences& k) {
+        for (std::size_t parity = 0; parity < 2; ++parity) {
+            double sum = 0, weight = 0;
+            for (std::size_t i = parity; i < k.d.size(); i += 2) sum += k.d[i] / k.noise[i], weight += 1 / k.noise[i];
+            for (std::size_t i = parity; i < k.d.size(); i += 2) k.d[i] -= sum / weight;
+        }
+    }
+
+    const Photo& photo_;
+    bool columns_;
+    float range_;
+    std::array<std::array<float, 2>, 4> variance_{}; // of a site: slope and constant, in raw values
+    std::array<float, 4> black_{};
+    double atBlack_ = 0;
+};
 
 } // namespace
 
@@ -188,8 +271,8 @@ Pattern measurePattern(const Photo& photo, const Work& work) {
         pattern.defects.insert(pattern.defects.end(), found.begin(), found.end());
     });
     std::sort(pattern.defects.begin(), pattern.defects.end(), [](const Defect& a, const Defect& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
-    pattern.rows = linesOf(photo, false, pattern.rowSigma, work);
-    pattern.columns = linesOf(photo, true, pattern.columnSigma, work);
+    pattern.rows = LineFinder(photo, false).offsets(pattern.rowSigma, work);
+    pattern.columns = LineFinder(photo, true).offsets(pattern.columnSigma, work);
     return pattern;
 }
 

@@ -1,9 +1,10 @@
 // A take: settings with a letter and a name, and how it is written on a command line.
 #pragma once
 
+#include <optional>
 #include <string>
 
-#include "denoise/clean.h"
+#include "judge/recommend.h"
 
 namespace irenic {
 
@@ -11,6 +12,7 @@ struct Take {
     char letter = 'A'; // 'A'..'Z'
     std::string name;  // the user's; empty: the method's
     Settings settings;
+    std::optional<Risk> risk; // estimated on the photo shown; none once settings were changed by hand
     friend bool operator==(const Take&, const Take&) = default;
 };
 
