@@ -10,13 +10,13 @@
 #include <cstring>
 #include <filesystem>
 #include <fstream>
-#include <opencv2/imgcodecs.hpp>
 #include <opencv2/imgproc.hpp>
 #include <opencv2/photo.hpp>
 
 #include "denoise/clean.h"
 #include "develop/render.h"
 #include "noise/stabilise.h"
+#include "photographs.h"
 #include "sensor.h"
 
 using namespace irenic;
@@ -31,24 +31,6 @@ struct Scores {
         ++count;
     }
 };
-
-std::array<Plane, 3> photograph(const std::string& file, int crop) {
-    cv::Mat image = cv::imread(file, cv::IMREAD_COLOR);
-    if (image.empty()) throw std::runtime_error(file + ": cannot be read. Is its package installed?");
-    cv::Mat linear;
-    image.convertTo(linear, CV_32FC3, 1 / 255.0);
-    linear.forEach<cv::Vec3f>([](cv::Vec3f& v, const int*) {
-        for (int c = 0; c < 3; ++c) v[c] = v[c] <= 0.04045f ? v[c] / 12.92f : std::pow((v[c] + 0.055f) / 1.055f, 2.4f);
-    });
-    cv::resize(linear, linear, {linear.cols / 2, linear.rows / 2}, 0, 0, cv::INTER_AREA);
-    const int w = std::min(crop, linear.cols / 2 * 2), h = std::min(crop, linear.rows / 2 * 2);
-    const int x0 = (linear.cols - w) / 4 * 2, y0 = (linear.rows - h) / 4 * 2;
-    std::array<Plane, 3> out = {Plane(w, h), Plane(w, h), Plane(w, h)};
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x)
-            for (int c = 0; c < 3; ++c) out[static_cast<std::size_t>(2 - c)].at(x, y) = linear.at<cv::Vec3f>(y0 + y, x0 + x)[c];
-    return out;
-}
 
 // sRGB of a mosaic by the one pipeline: a photo whose samples are the mosaic's, finely quantised.
 cv::Mat rendered(const Photo& like, const Plane& mosaic) {
@@ -172,10 +154,7 @@ int main(int argc, char** argv) {
         else if (a == "--method" && i + 1 < argc) only.push_back(argv[++i]);
     }
     if (isos.empty()) isos = {3200, 12800, 51200};
-    const std::string nature = "/usr/share/backgrounds/mate/nature/", wall = "/usr/share/wallpapers/";
-    std::vector<std::string> files;
-    for (const char* n : {"Dune.jpg", "RainDrops.jpg", "Storm.jpg", "TwoWings.jpg"}) files.push_back(nature + n);
-    for (const char* n : {"BytheWater", "ColorfulCups", "EveningGlow", "Grey"}) files.push_back(wall + n + "/contents/images/2560x1600.jpg");
+    const std::vector<std::string> files = unseenPhotographs();
 
     const Body body;
     std::vector<std::pair<std::string, Plane>> truths;

@@ -20,16 +20,17 @@ namespace irenic::bm3d {
 
 using namespace groups; // NOLINT: its vocabulary
 constexpr int kB = kBlock, kPixels = kB * kB;
-constexpr int kGroup = 32; // the largest N2 of the two steps
+constexpr int kGroup1 = 16, kGroup2 = 32; // N2 of the two steps; the quick grade takes half
 // Tuned on noiseless truth (see docs/quality.md). Both are a little above the paper's 2.7 and 1: groups are found by luminance
 // alone and here also hold poorer matches, whose differences must not pass for detail.
 constexpr float kLambda = 3.2f;
-constexpr float kWienerNoise = 1.5f; // noise variance assumed by the second step, over the measured one
+constexpr float kWienerNoise = 1.6f; // noise variance assumed by the second step, over the measured one
 
 struct Tables {
     alignas(64) float cosine[kPixels];     // row x: the value of all frequencies' cosines at x
     alignas(64) float transposed[kPixels]; // row u: the cosine of frequency u
-    float window[kB];                      // Kaiser, beta 2; the block's window is its outer product
+    alignas(64) float place[4][kPixels];   // the spectrum of the pattern that is 1/4 on one place of every 2x2 cell, 0 elsewhere
+    alignas(32) float window[kB];                      // Kaiser, beta 2; the block's window is its outer product
     Tables() {
         const auto bessel = [](double x) {
             double sum = 1, term = 1;
@@ -46,6 +47,14 @@ struct Tables {
                 const auto c = static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kB));
                 cosine[x * kB + u] = transposed[u * kB + x] = c;
             }
+        for (int p = 0; p < 4; ++p)
+            for (int v = 0; v < kB; ++v)
+                for (int u = 0; u < kB; ++u) {
+                    float sum = 0;
+                    for (int y = p >> 1; y < kB; y += 2)
+                        for (int x = p & 1; x < kB; x += 2) sum += 0.25f * cosine[y * kB + v] * cosine[x * kB + u];
+                    place[p][v * kB + u] = sum;
+                }
     }
 };
 inline const Tables& tables() {
@@ -58,7 +67,17 @@ struct Scratch : Matches {
     // blocks share them. `gathered` is the same for what goes back: rows are transformed back once for each position.
     alignas(64) float noisy[kSide * kSide * kB], basic[kSide * kSide * kB], gathered[kSide * kSide * kB];
     alignas(64) float corners[kSide * kSide]; // the weight of the blocks that have their corner here
-    alignas(64) float group[kGroup * kPixels], pilot[kGroup * kPixels];
+    alignas(64) float group[kGroup2 * kPixels], pilot[kGroup2 * kPixels];
+};
+
+// Likewise for blocks of the mosaic itself. Their corners stand on the same place of a cell: on even columns and rows.
+constexpr int kFine = 2 * kSide, kFineRow = kFine + 16;
+struct FineScratch : Matches {
+    alignas(64) float mosaic[kFine * kFineRow];
+    alignas(64) float noisy[kFine * kSide * kB], basic[kFine * kSide * kB], gathered[kFine * kSide * kB];
+    alignas(64) float corners[kSide * kSide];
+    alignas(64) float sum[kFine * kFine], weight[kFine * kFine];
+    alignas(64) float group[kGroup2 * kPixels], pilot[kGroup2 * kPixels];
 };
 
 } // namespace irenic::bm3d
@@ -144,15 +163,37 @@ template <int N, class V> HWY_INLINE void HaarInverse(V* v) {
         }
 }
 
+// The part of a group's mean block that is the mean of each of the four colours. The pattern of a mosaic spreads over many
+// frequencies, weak ones among them: shrinking those would take colour out. This part is left alone.
+template <int N> HWY_INLINE void ColourMeans(const float* group, float* mean) {
+    const D16 d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    const Tables& t = tables();
+    float share[4] = {};
+    for (int c = 0; c < kPixels; c += lanes) {
+        auto sum = hn::Load(d, group + c);
+        for (int i = 1; i < N; ++i) sum = hn::Add(sum, hn::Load(d, group + i * kPixels + c));
+        for (int p = 0; p < 4; ++p) share[p] += hn::GetLane(hn::SumOfLanes(d, hn::Mul(sum, hn::Load(d, t.place[p] + c)))) / N;
+    }
+    for (int c = 0; c < kPixels; c += lanes) {
+        auto sum = hn::Zero(d);
+        for (int p = 0; p < 4; ++p) sum = hn::MulAdd(hn::Set(d, share[p]), hn::Load(d, t.place[p] + c), sum);
+        hn::Store(sum, d, mean + c);
+    }
+}
+
 // Shrinks a group of N transformed blocks in the three-dimensional spectrum. Returns the weight the estimate deserves: one
 // over its remaining noise.
 template <int N> float ShrinkThreshold(float* group, float sigma) {
     const D16 d;
     const auto threshold = hn::Set(d, kLambda * sigma);
     std::size_t kept = 0;
+    HWY_ALIGN float mean[kPixels];
+    ColourMeans<N>(group, mean);
     for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
         hn::Vec<D16> v[N];
-        for (int i = 0; i < N; ++i) v[i] = hn::Load(d, group + i * kPixels + c);
+        const auto m = hn::Load(d, mean + c);
+        for (int i = 0; i < N; ++i) v[i] = hn::Sub(hn::Load(d, group + i * kPixels + c), m);
         HaarForward<N>(v);
         for (int i = 0; i < N; ++i) {
             const auto big = hn::Gt(hn::Abs(v[i]), threshold);
@@ -160,7 +201,7 @@ template <int N> float ShrinkThreshold(float* group, float sigma) {
             v[i] = hn::IfThenElseZero(big, v[i]);
         }
         HaarInverse<N>(v);
-        for (int i = 0; i < N; ++i) hn::Store(v[i], d, group + i * kPixels + c);
+        for (int i = 0; i < N; ++i) hn::Store(hn::Add(v[i], m), d, group + i * kPixels + c);
     }
     return 1.0f / static_cast<float>(std::max<std::size_t>(1, kept));
 }
@@ -168,11 +209,15 @@ template <int N> float ShrinkWiener(float* group, const float* pilot, float sigm
     const D16 d;
     const auto noise = hn::Set(d, kWienerNoise * sigma * sigma);
     auto sum = hn::Zero(d);
+    HWY_ALIGN float mean[kPixels], pilotMean[kPixels];
+    ColourMeans<N>(group, mean);
+    ColourMeans<N>(pilot, pilotMean);
     for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
         hn::Vec<D16> v[N], b[N];
-        for (int i = 0; i < N; ++i) b[i] = hn::Load(d, pilot + i * kPixels + c);
+        const auto m = hn::Load(d, mean + c), mb = hn::Load(d, pilotMean + c);
+        for (int i = 0; i < N; ++i) b[i] = hn::Sub(hn::Load(d, pilot + i * kPixels + c), mb);
         HaarForward<N>(b);
-        for (int i = 0; i < N; ++i) v[i] = hn::Load(d, group + i * kPixels + c);
+        for (int i = 0; i < N; ++i) v[i] = hn::Sub(hn::Load(d, group + i * kPixels + c), m);
         HaarForward<N>(v);
         for (int i = 0; i < N; ++i) {
             const auto energy = hn::Mul(b[i], b[i]);
@@ -181,54 +226,60 @@ template <int N> float ShrinkWiener(float* group, const float* pilot, float sigm
             v[i] = hn::Mul(gain, v[i]);
         }
         HaarInverse<N>(v);
-        for (int i = 0; i < N; ++i) hn::Store(v[i], d, group + i * kPixels + c);
+        for (int i = 0; i < N; ++i) hn::Store(hn::Add(v[i], m), d, group + i * kPixels + c);
     }
     return 1.0f / std::max(hn::GetLane(hn::SumOfLanes(d, sum)), 0.05f);
 }
-template <int N> float Shrink(float* group, const float* pilot, float sigma) {
-    return pilot ? ShrinkWiener<N>(group, pilot, sigma) : ShrinkThreshold<N>(group, sigma);
+float Shrink(int count, float* group, const float* pilot, float sigma) {
+    if (pilot) return count == kGroup2 ? ShrinkWiener<kGroup2>(group, pilot, sigma) : ShrinkWiener<kGroup2 / 2>(group, pilot, sigma);
+    return count == kGroup1 ? ShrinkThreshold<kGroup1>(group, sigma) : ShrinkThreshold<kGroup1 / 2>(group, sigma);
+}
+
+// The transform of 8 samples of a row.
+HWY_INLINE void RowForward(const float* row, const Tables& t, float* to) {
+    const D8 d;
+    for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
+        auto a = hn::Mul(hn::Set(d, row[0]), hn::Load(d, t.cosine + c)), b = hn::Mul(hn::Set(d, row[1]), hn::Load(d, t.cosine + kB + c));
+        for (int i = 2; i < kB; i += 2) {
+            a = hn::MulAdd(hn::Set(d, row[i]), hn::Load(d, t.cosine + i * kB + c), a);
+            b = hn::MulAdd(hn::Set(d, row[i + 1]), hn::Load(d, t.cosine + (i + 1) * kB + c), b);
+        }
+        hn::Store(hn::Add(a, b), d, to + c);
+    }
+}
+
+// Back, windowed, added up where blocks overlap. `windowed` row v: the cosine of frequency v under the window.
+HWY_INLINE void AddRowInverse(const float* from, const float* windowed, float* to) {
+    const D8 d;
+    for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
+        auto a = hn::LoadU(d, to + c), b = hn::Zero(d);
+        for (int v = 0; v < kB; v += 2) {
+            a = hn::MulAdd(hn::Set(d, from[v]), hn::Load(d, windowed + v * kB + c), a);
+            b = hn::MulAdd(hn::Set(d, from[v + 1]), hn::Load(d, windowed + (v + 1) * kB + c), b);
+        }
+        hn::StoreU(hn::Add(a, b), d, to + c);
+    }
+}
+HWY_INLINE void WindowedCosines(const Tables& t, float* windowed) {
+    for (int v = 0; v < kB; ++v)
+        for (int i = 0; i < kB; ++i) windowed[v * kB + i] = t.transposed[v * kB + i] * t.window[i];
 }
 
 // One-dimensional transforms along x, for all corners in `where` (within the tile's copies).
 void RowsForward(const PlaneSet& from, std::size_t p, const Rect& tile, const Rect& where, float* out) {
-    const D8 d;
     const Tables& t = tables();
     for (int y = where.y; y < where.bottom(); ++y) {
         const float* row = from.rowAt(p, tile.y - kHalo + y) + tile.x - kHalo;
-        for (int x = where.x; x < where.right(); ++x) {
-            float* to = out + static_cast<std::ptrdiff_t>(y * kSide + x) * kB;
-            for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-                auto a = hn::Mul(hn::Set(d, row[x]), hn::Load(d, t.cosine + c)), b = hn::Mul(hn::Set(d, row[x + 1]), hn::Load(d, t.cosine + kB + c));
-                for (int i = 2; i < kB; i += 2) {
-                    a = hn::MulAdd(hn::Set(d, row[x + i]), hn::Load(d, t.cosine + i * kB + c), a);
-                    b = hn::MulAdd(hn::Set(d, row[x + i + 1]), hn::Load(d, t.cosine + (i + 1) * kB + c), b);
-                }
-                hn::Store(hn::Add(a, b), d, to + c);
-            }
-        }
+        for (int x = where.x; x < where.right(); ++x) RowForward(row + x, t, out + static_cast<std::ptrdiff_t>(y * kSide + x) * kB);
     }
 }
 
-// Back along x, windowed, added up where blocks overlap. Rows below the last corner hold the blocks' lower parts.
+// Rows below the last corner hold the blocks' lower parts.
 void RowsInverse(const float* gathered, const Rect& where, float* sum) {
-    const D8 d;
-    const Tables& t = tables();
-    HWY_ALIGN float windowed[kPixels]; // row v: the cosine of frequency v under the window
-    for (int v = 0; v < kB; ++v)
-        for (int i = 0; i < kB; ++i) windowed[v * kB + i] = t.transposed[v * kB + i] * t.window[i];
+    HWY_ALIGN float windowed[kPixels];
+    WindowedCosines(tables(), windowed);
     for (int y = where.y; y < where.bottom() + kB - 1; ++y)
-        for (int x = where.x; x < where.right(); ++x) {
-            const float* from = gathered + static_cast<std::ptrdiff_t>(y * kSide + x) * kB;
-            float* to = sum + y * kSide + x;
-            for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-                auto a = hn::LoadU(d, to + c), b = hn::Zero(d);
-                for (int v = 0; v < kB; v += 2) {
-                    a = hn::MulAdd(hn::Set(d, from[v]), hn::Load(d, windowed + v * kB + c), a);
-                    b = hn::MulAdd(hn::Set(d, from[v + 1]), hn::Load(d, windowed + (v + 1) * kB + c), b);
-                }
-                hn::StoreU(hn::Add(a, b), d, to + c);
-            }
-        }
+        for (int x = where.x; x < where.right(); ++x) AddRowInverse(gathered + static_cast<std::ptrdiff_t>(y * kSide + x) * kB, windowed, sum + y * kSide + x);
 }
 
 // The window of every block, times the weight at its corner.
@@ -266,28 +317,96 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
         for (int r = 0; r < own.references; ++r) {
             Reference& ref = own.reference[r];
             const auto at = [&](int i) { return static_cast<std::ptrdiff_t>((ref.y + ref.match[i].dy) * kSide + ref.x + ref.match[i].dx) * kB; };
-            for (int i = 0; i < ref.count; ++i) ColumnsForward(own.noisy + at(i), kSide * kB, own.group + i * kPixels);
+            for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.noisy + at(i), kSide * kB, own.group + i * kPixels);
             if (step.basic)
-                for (int i = 0; i < ref.count; ++i) ColumnsForward(own.basic + at(i), kSide * kB, own.pilot + i * kPixels);
+                for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.basic + at(i), kSide * kB, own.pilot + i * kPixels);
             const float* pilot = step.basic ? own.pilot : nullptr;
-            float weight = 0;
-            switch (ref.count) {
-            case 1: weight = Shrink<1>(own.group, pilot, sigma); break;
-            case 2: weight = Shrink<2>(own.group, pilot, sigma); break;
-            case 4: weight = Shrink<4>(own.group, pilot, sigma); break;
-            case 8: weight = Shrink<8>(own.group, pilot, sigma); break;
-            case 16: weight = Shrink<16>(own.group, pilot, sigma); break;
-            default: weight = Shrink<32>(own.group, pilot, sigma); break;
-            }
+            const float weight = Shrink(step.groupSize, own.group, pilot, sigma);
             if (first) {
                 ref.weight = weight;
-                for (int i = 0; i < ref.count; ++i) own.corners[at(i) / kB] += weight;
+                for (int i = 0; i < step.groupSize; ++i) own.corners[at(i) / kB] += weight;
             }
-            for (int i = 0; i < ref.count; ++i)
+            for (int i = 0; i < step.groupSize; ++i)
                 AddColumnsInverse(own.group + i * kPixels, ref.weight, t.window, own.gathered + at(i), kSide * kB);
         }
         RowsInverse(own.gathered, corners, out.sum[p]);
         if (first) SpreadWeights(own.corners, corners, out.weight[k / 2]);
+    }
+}
+
+// The mosaic of the cells in `where` (within the tile's copies) and the transforms along x of its rows from every even column on.
+void FineRowsForward(const PlaneSet& from, const Rect& tile, const Rect& where, float* mosaic, float* out) {
+    const Tables& t = tables();
+    for (int y = where.y; y < where.bottom(); ++y) {
+        const float* in[kPlanes];
+        float* to[kPlanes];
+        for (std::size_t p = 0; p < kPlanes; ++p) {
+            in[p] = from.rowAt(p, tile.y - kHalo + y) + tile.x - kHalo;
+            to[p] = mosaic + (2 * y + (from.sites[p] >> 1)) * kFineRow + (from.sites[p] & 1);
+        }
+        for (int x = where.x; x < where.right(); ++x) {
+            float v[kPlanes];
+            channelsOf(in[0][x], in[1][x], in[2][x], in[3][x], v);
+            for (std::size_t p = 0; p < kPlanes; ++p) to[p][2 * x] = v[p];
+        }
+    }
+    for (int y = 2 * where.y; y < 2 * where.bottom(); ++y)
+        for (int x = where.x; x <= where.right() - kB / 2; ++x) RowForward(mosaic + y * kFineRow + 2 * x, t, out + static_cast<std::ptrdiff_t>(y * kSide + x) * kB);
+}
+
+// Blocks of the mosaic itself. A group found for 8x8 cells serves the four blocks in their middle.
+void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulator& out) {
+    const Tables& t = tables();
+    const Rect corners = cornersOf(step, tile), cells{corners.x, corners.y, corners.width + kBlock - 1, corners.height + kBlock - 1};
+    MatchTile(step, tile, own);
+    FineRowsForward(*step.noisy, tile, cells, own.mosaic, own.noisy);
+    if (step.basic) FineRowsForward(*step.basic, tile, cells, own.mosaic, own.basic);
+    std::fill(own.gathered, own.gathered + kFine * kSide * kB, 0.0f);
+    std::fill(own.corners, own.corners + kSide * kSide, 0.0f);
+    const float sigma = *std::max_element(step.strength.begin(), step.strength.end());
+    constexpr std::ptrdiff_t stride = kSide * kB;
+    for (int r = 0; r < own.references; ++r) {
+        const Reference& ref = own.reference[r];
+        for (int part = 0; part < 4; ++part) {
+            // In cells; a block is four wide.
+            const int x0 = ref.x + 1 + (part & 1) * 2, y0 = ref.y + 1 + (part >> 1) * 2;
+            const auto corner = [&](int i) { return (y0 + ref.match[i].dy) * kSide + x0 + ref.match[i].dx; };
+            const auto at = [&](int i) { return 2 * (y0 + ref.match[i].dy) * stride + (x0 + ref.match[i].dx) * kB; };
+            for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.noisy + at(i), stride, own.group + i * kPixels);
+            if (step.basic)
+                for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.basic + at(i), stride, own.pilot + i * kPixels);
+            const float weight = Shrink(step.groupSize, own.group, step.basic ? own.pilot : nullptr, sigma);
+            for (int i = 0; i < step.groupSize; ++i) {
+                own.corners[corner(i)] += weight;
+                AddColumnsInverse(own.group + i * kPixels, weight, t.window, own.gathered + at(i), stride);
+            }
+        }
+    }
+    std::fill(own.sum, own.sum + kFine * kFine, 0.0f);
+    std::fill(own.weight, own.weight + kFine * kFine, 0.0f);
+    HWY_ALIGN float windowed[kPixels];
+    WindowedCosines(t, windowed);
+    const D8 d;
+    for (int y = 2 * cells.y; y < 2 * cells.bottom(); ++y)
+        for (int x = cells.x; x <= cells.right() - kB / 2; ++x) AddRowInverse(own.gathered + y * stride + x * kB, windowed, own.sum + y * kFine + 2 * x);
+    for (int y = cells.y; y <= cells.bottom() - kB / 2; ++y)
+        for (int x = cells.x; x <= cells.right() - kB / 2; ++x) {
+            const float w = own.corners[y * kSide + x];
+            if (w == 0) continue;
+            for (int j = 0; j < kB; ++j)
+                for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
+                    float* to = own.weight + (2 * y + j) * kFine + 2 * x + c;
+                    hn::StoreU(hn::MulAdd(hn::Set(d, w * t.window[j]), hn::Load(d, t.window + c), hn::LoadU(d, to)), d, to);
+                }
+        }
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        const int site = step.noisy->sites[p];
+        for (int y = cells.y; y < cells.bottom(); ++y)
+            for (int x = cells.x; x < cells.right(); ++x) {
+                const int from = (2 * y + (site >> 1)) * kFine + 2 * x + (site & 1);
+                out.sum[p][y * kSide + x] = own.sum[from];
+                out.weight[p][y * kSide + x] = own.weight[from];
+            }
     }
 }
 
@@ -299,6 +418,7 @@ HWY_AFTER_NAMESPACE();
 namespace irenic {
 
 HWY_EXPORT(RunTile);
+HWY_EXPORT(RunFineTile);
 
 namespace {
 
@@ -309,19 +429,30 @@ void runTile(const Step& step, const Rect& tile, Accumulator& out) {
     HWY_DYNAMIC_DISPATCH(RunTile)(step, tile, *own, out);
 }
 
+void runFineTile(const Step& step, const Rect& tile, Accumulator& out) {
+    static thread_local const auto own = std::make_unique<FineScratch>();
+    HWY_DYNAMIC_DISPATCH(RunFineTile)(step, tile, *own, out);
+}
+
 } // namespace
 
-// One more for the smoothing of what is compared.
-int BlockMatching::margin() const { return 2 * kReach + 1; }
+int BlockMatching::margin() const { return kTwoStepMargin; }
 
 PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
-    const Plane guide = smoothed(in.plane[0], work);
-    const float assumed = std::max(strength[0], 0.3f);
-    // Limits only keep out blocks that have nothing in common: tighter ones leave groups small where texture is strong,
-    // and cost up to 1 dB.
-    const float limit = 6.0f * assumed * assumed;
-    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, 16, true, limit}, area.inflated(kReach), runTile, work.part(0, 0.5));
-    return aggregate({&in, &basic, &basic.plane[0], basic.area, {}, strength, 32, true, limit}, area, runTile, work.part(0.5, 1));
+    const float l = strength[0], c = strength[1];
+    const auto run = [&](const std::array<float, kPlanes>& s, double from, double to) {
+        return bothSteps(in, area, s, quick_ ? kGroup1 / 2 : kGroup1, quick_ ? kGroup2 / 2 : kGroup2, in.packed, in.packed ? runFineTile : runTile, work.part(from, to));
+    };
+    if (!in.packed || l == c) return run(strength, 0, 1);
+    // A block of the mosaic holds luminance and colour together: two strengths take two runs.
+    PlaneSet out(area), colour(area);
+    out.sites = in.sites;
+    if (l > 0) out = run({l, l, l, l}, 0, c > 0 ? 0.5 : 1);
+    if (c > 0) colour = run({c, c, c, c}, l > 0 ? 0.5 : 0, 1);
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        if (strength[p] <= 0) out.plane[p] = in.plane[p].cropped(area.translated(-in.area.x, -in.area.y));
+        else if (isColour(p)) out.plane[p] = std::move(colour.plane[p]);
+    return out;
 }
 
 } // namespace irenic

@@ -12,7 +12,6 @@ namespace irenic {
 
 namespace {
 
-constexpr float kHalfRoot = 0.70710678f;
 constexpr int kTileSize = 2048; // of the mosaic
 
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
@@ -32,10 +31,7 @@ void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, cons
         if (y >= photo.height()) y -= 2;
         v[c] = stable[c].forward(photo.normalised(samples[photo.index(x, y)], x, y));
     }
-    to[0] = 0.5f * ((v[0] + v[3]) + (v[1] + v[2]));
-    to[1] = kHalfRoot * (v[0] - v[3]);
-    to[2] = 0.5f * ((v[0] + v[3]) - (v[1] + v[2]));
-    to[3] = kHalfRoot * (v[1] - v[2]);
+    planesFrom(v, to);
 }
 
 PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend, const Work& work) {
@@ -43,6 +39,7 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     const std::vector<std::uint16_t>& samples = photo.source(mend);
     const Rect extent = packedExtent(photo);
     const auto sites = sitesOfChannels(photo.mosaic);
+    out.sites = sites;
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
     const BlackLevel& black = photo.black;
     const bool even = black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;

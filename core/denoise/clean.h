@@ -44,16 +44,6 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
 int planesMargin(const Settings& settings);
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work = {});
 
-// The rotation from the four planes at one place back to the channels R, G, G, B, still stabilised.
-inline void channelsOf(float y, float c1, float c2, float g, float* v) {
-    constexpr float half = 0.70710678f;
-    const float rb = 0.5f * (y + c2), gg = 0.5f * (y - c2);
-    v[0] = rb + half * c1;
-    v[3] = rb - half * c1;
-    v[1] = gg + half * g;
-    v[2] = gg - half * g;
-}
-
 // The stabilised, decorrelated planes of a packed area (which may lie outside the photo, where it is
 // mirrored): what methods get. Noise has a standard deviation of 1 in all of them.
 PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work = {}, bool mend = false);

@@ -9,10 +9,11 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
     step.references = {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1, area.width + kSpan + kBlock - 1, area.height + kSpan + kBlock - 1};
     PlaneSet out(area);
     for (Plane& p : out.plane) p.fill(0);
-    PlaneSet weight(area); // only planes 0 and 1 are used: luminance and colour
-    weight.plane[2] = Plane();
-    weight.plane[3] = Plane();
-    weight.plane[0].fill(0), weight.plane[1].fill(0);
+    out.sites = step.noisy->sites;
+    const std::size_t kinds = step.channels ? kPlanes : 2;
+    PlaneSet weight;
+    weight.area = area;
+    for (std::size_t k = 0; k < kinds; ++k) weight.plane[k] = Plane(area.width, area.height), weight.plane[k].fill(0);
 
     const Rect grid = step.references.aligned(kTile);
     const int across = grid.width / kTile;
@@ -29,7 +30,7 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
             const auto i = static_cast<std::size_t>((tile.y - top) / kTile * across + (tile.x - grid.x) / kTile);
             Accumulator& own = *accumulators[i];
             std::fill(&own.sum[0][0], &own.sum[0][0] + kPlanes * kSide * kSide, 0.0f);
-            std::fill(&own.weight[0][0], &own.weight[0][0] + 2 * kSide * kSide, 0.0f);
+            std::fill(&own.weight[0][0], &own.weight[0][0] + kPlanes * kSide * kSide, 0.0f);
             if (!tile.intersected(step.references).empty()) runTile(step, tile, own);
             work.report((top - grid.y + static_cast<double>(++done) / tiles * band.height) / grid.height);
         });
@@ -43,18 +44,27 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
                     for (int x = 0; x < part.width; ++x) target[x] += source[x];
                 };
                 for (std::size_t p = 0; p < kPlanes; ++p)
-                    if (step.strength[p] > 0) add(a.sum[p] + at, out.rowAt(p, y) + part.x);
-                for (std::size_t k = 0; k < 2; ++k) add(a.weight[k] + at, weight.rowAt(k, y) + part.x);
+                    if (step.channels || step.strength[p] > 0) add(a.sum[p] + at, out.rowAt(p, y) + part.x);
+                for (std::size_t k = 0; k < kinds; ++k) add(a.weight[k] + at, weight.rowAt(k, y) + part.x);
             }
         }
     }
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        for (int y = area.y; y < area.bottom(); ++y) {
-            float* to_row = out.rowAt(p, y);
-            const float* in = step.noisy->rowAt(p, y);
-            const float* w = weight.rowAt(isColour(p) ? 1 : 0, y);
-            for (int x = area.x; x < area.right(); ++x) to_row[x] = step.strength[p] > 0 ? to_row[x] / w[x] : in[x];
+    forEachBand(area.height, 32, work, [&](int first, int last) {
+        for (int y = area.y + first; y < area.y + last; ++y) {
+            float* to[kPlanes];
+            const float *w[kPlanes], *in[kPlanes];
+            for (std::size_t p = 0; p < kPlanes; ++p) {
+                to[p] = out.rowAt(p, y), in[p] = step.noisy->rowAt(p, y);
+                w[p] = weight.rowAt(step.channels ? p : isColour(p) ? 1 : 0, y);
+            }
+            for (int x = area.x; x < area.right(); ++x) {
+                float v[kPlanes], planes[kPlanes] = {};
+                for (std::size_t p = 0; p < kPlanes; ++p) v[p] = to[p][x] / w[p][x];
+                if (step.channels) planesFrom(v, planes);
+                for (std::size_t p = 0; p < kPlanes; ++p) to[p][x] = step.strength[p] > 0 ? step.channels ? planes[p] : v[p] : in[p][x];
+            }
         }
+    });
     return out;
 }
 
@@ -74,6 +84,14 @@ Plane smoothed(const Plane& in, const Work& work) {
         }
     });
     return out;
+}
+
+PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, int first, int second, bool channels,
+                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile, const Work& work) {
+    const Plane guide = smoothed(in.plane[0], work);
+    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, first, channels}, area.inflated(kReach), runTile, work.part(0, 0.45));
+    const bool luminance = strength[0] > 0;
+    return aggregate({&in, &basic, luminance ? &basic.plane[0] : &guide, luminance ? basic.area : in.area, {}, strength, second, channels}, area, runTile, work.part(0.45, 1));
 }
 
 } // namespace irenic::groups

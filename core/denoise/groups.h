@@ -20,10 +20,11 @@ constexpr int kSide = kTile + 2 * kHalo;   // of a tile with its halo
 constexpr int kRow = kSide + 16;           // of the tile's own copies, with room for whole vectors
 constexpr int kReach = 2 * kSearch + kBlock; // what one step needs around an area
 
-// What one tile adds to the picture: weighted sums for each plane, weights for luminance and colour.
+// What one tile adds to the picture: weighted sums and their weights. Of planes, with one weight (0) for luminance and one (1)
+// for colour; or, where a step says so, of the channels R, G, G, B, each with its own.
 struct Accumulator {
     alignas(64) float sum[kPlanes][kSide * kSide];
-    alignas(64) float weight[2][kSide * kSide];
+    alignas(64) float weight[kPlanes][kSide * kSide];
 };
 
 struct Place {
@@ -32,7 +33,6 @@ struct Place {
 // A reference block and the blocks most like it, itself among them.
 struct Reference {
     int x, y; // within the tile's own copies, whose origin is the tile's less the halo
-    int count;
     float weight;
     Place match[kMost];
 };
@@ -51,9 +51,8 @@ struct Step {
     Rect guideArea;
     Rect references;       // top left corners allowed
     std::array<float, kPlanes> strength;
-    int groupSize;
-    bool powerOfTwo;       // group sizes are cut down to one
-    float limit;           // on the mean squared difference of two blocks
+    int groupSize;         // at most kMost. Always reached: limits on the distance leave groups small in texture, and cost up to 1.2 dB
+    bool channels = false; // sums are of channels, not of planes
 };
 
 // The part of a tile's copies that its blocks can have their corners in.
@@ -64,6 +63,12 @@ inline Rect cornersOf(const Step& step, const Rect& tile) {
 
 // Runs `runTile` for every tile whose blocks can reach `area` and gives the weighted means; planes with strength 0 are copied.
 PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const Step&, const Rect& tile, Accumulator&)>& runTile, const Work& work);
+
+// Both steps of a method: groups of `first` blocks found in a smoothed luminance, then of `second` blocks found in what the first step
+// made of it (or in the smoothed luminance again, where luminance is left alone). `in` covers `area` with kTwoStepMargin to spare.
+constexpr int kTwoStepMargin = 2 * kReach + 1; // one more for the smoothing
+PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, int first, int second, bool channels,
+                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile, const Work& work);
 
 // Luminance under a 3x3 binomial filter: what the first step compares blocks in. White noise keeps 0.14 of its variance.
 Plane smoothed(const Plane& in, const Work& work);

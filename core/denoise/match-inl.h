@@ -18,7 +18,7 @@ namespace irenic {
 namespace HWY_NAMESPACE {
 namespace hn = hwy::HWY_NAMESPACE;
 
-// Fills in the blocks most like the one at ref, itself among them; their count is a power of two.
+// Fills in the blocks most like the one at ref, itself among them.
 HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Reference& ref) {
     using namespace groups; // NOLINT: one function's
     const hn::CappedTag<float, 16> d;
@@ -61,14 +61,10 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
         for (int i = 0; i < kSpan * across; i += lanes) n += hn::CountTrue(du, hn::Lt(hn::Load(du, keys + i), limit));
         return static_cast<int>(n);
     };
-    const float limit = step.limit * kBlock * kBlock;
-    std::uint32_t high = 0, low = 0;
-    std::memcpy(&high, &limit, sizeof high);
-    const int close = below(high);
-    int n = std::min(close, step.groupSize);
-    while (step.powerOfTwo && (n & (n - 1)) != 0) n &= n - 1;
+    const int n = step.groupSize;
+    std::uint32_t high = 0x7F800000U, low = 0; // above all: infinity
     // Bisection for the key that exactly n lie below; keys differ, so there is one.
-    for (int found = close; found != n;) {
+    for (int found = kSpan * kSpan; found != n;) {
         const std::uint32_t middle = low + (high - low) / 2;
         const int m = below(middle);
         if (m >= n) high = middle, found = m;
@@ -87,7 +83,6 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
         const int place = static_cast<int>(chosen[i] & 1023U);
         ref.match[i] = {static_cast<std::int16_t>(place % across - kSearch), static_cast<std::int16_t>(place / across - kSearch)};
     }
-    ref.count = n;
 }
 
 // The groups of all reference blocks of a tile.

@@ -25,6 +25,10 @@ inline constexpr bool isColour(std::size_t plane) { return plane == 1 || plane =
 struct PlaneSet {
     Rect area;
     std::array<Plane, kPlanes> plane;
+    // Where the channels R, G of R's rows, G of B's rows and B stand in a cell: x in bit 0, y in bit 1.
+    std::array<int, kPlanes> sites{0, 1, 2, 3};
+    // Without a mosaic there is a sample for each pixel: luminance (R+G+B)/sqrt 3, (R-B)/sqrt 2, (R-2G+B)/sqrt 6, and plane 3 is 0.
+    bool packed = true;
 
     PlaneSet() = default;
     explicit PlaneSet(const Rect& where) : area(where) {
@@ -34,6 +38,24 @@ struct PlaneSet {
     const float* rowAt(std::size_t p, int y) const { return plane[p].row(y - area.y) - area.x; }
     float* rowAt(std::size_t p, int y) { return plane[p].row(y - area.y) - area.x; }
 };
+
+// The rotation of the channels R, G, G, B at one place into the four planes, and back.
+inline void planesFrom(const float* v, float* planes) {
+    constexpr float half = 0.70710678f;
+    const float rb = v[0] + v[3], gg = v[1] + v[2];
+    planes[0] = 0.5f * (rb + gg);
+    planes[1] = half * (v[0] - v[3]);
+    planes[2] = 0.5f * (rb - gg);
+    planes[3] = half * (v[1] - v[2]);
+}
+inline void channelsOf(float y, float c1, float c2, float g, float* v) {
+    constexpr float half = 0.70710678f;
+    const float rb = 0.5f * (y + c2), gg = 0.5f * (y - c2);
+    v[0] = rb + half * c1;
+    v[3] = rb - half * c1;
+    v[1] = gg + half * g;
+    v[2] = gg - half * g;
+}
 
 class Method {
   public:

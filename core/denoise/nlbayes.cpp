@@ -141,7 +141,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
 
     for (int r = 0; r < own.references; ++r) {
         const Reference& ref = own.reference[r];
-        const int n = ref.count;
+        const int n = step.groupSize;
         const auto at = [&](int i, int stride) { return (ref.y + kInset + ref.match[i].dy) * stride + ref.x + kInset + ref.match[i].dx; };
         const auto gather = [&](const float* plane, float* rows, int width, int column) HWY_ATTR {
             for (int i = 0; i < n; ++i)
@@ -221,15 +221,10 @@ void runTile(const Step& step, const Rect& tile, Accumulator& out) {
 
 } // namespace
 
-// One more for the smoothing of what is compared.
-int NonLocalBayes::margin() const { return 2 * kReach + 1; }
+int NonLocalBayes::margin() const { return kTwoStepMargin; }
 
 PlaneSet NonLocalBayes::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
-    const Plane guide = smoothed(in.plane[0], work);
-    const float assumed = std::max(strength[0], 0.3f);
-    const float limit = 6.0f * assumed * assumed;
-    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, kPatches, false, limit}, area.inflated(kReach), runTile, work.part(0, 0.4));
-    return aggregate({&in, &basic, &basic.plane[0], basic.area, {}, strength, kPatches, false, limit}, area, runTile, work.part(0.4, 1));
+    return bothSteps(in, area, strength, kPatches, kPatches, false, runTile, work);
 }
 
 } // namespace irenic

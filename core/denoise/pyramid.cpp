@@ -27,10 +27,19 @@ void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const 
             for (int x = 0; x < coarseRect.width; ++x) row[static_cast<std::size_t>(x)] = 0.75f * near[x] + 0.25f * far[x];
             const float* cells = row.data() - coarseRect.x;
             float* to = fine.row(y - fineRect.y) - fineRect.x;
-            for (int x = area.x; x < area.right(); ++x) {
+            const auto one = [&](int x) {
                 const int c = halfOf(x);
                 to[x] += 0.75f * cells[c] + 0.25f * cells[(x & 1) != 0 ? c + 1 : c - 1];
+            };
+            // Whole cells in pairs of samples, and what is cut at either end.
+            const int begin = halfOf(area.x + 1), end = halfOf(area.right());
+            if ((area.x & 1) != 0) one(area.x);
+            for (int c = begin; c < end; ++c) {
+                const float middle = 0.75f * cells[c];
+                to[2 * c] += middle + 0.25f * cells[c - 1];
+                to[2 * c + 1] += middle + 0.25f * cells[c + 1];
             }
+            if ((area.right() & 1) != 0 && area.right() > area.x) one(area.right() - 1);
         }
     });
 }

@@ -10,8 +10,9 @@ const std::vector<std::unique_ptr<Method>>& methods() {
         std::vector<std::unique_ptr<Method>> list;
         list.push_back(std::make_unique<Wavelet>());
         list.push_back(std::make_unique<NonLocalMeans>());
+        list.push_back(std::make_unique<BlockMatching>(true));
+        list.push_back(std::make_unique<BlockMatching>(false));
         list.push_back(std::make_unique<NonLocalBayes>());
-        list.push_back(std::make_unique<BlockMatching>());
         return list;
     }();
     return all;

@@ -64,8 +64,8 @@ void SquareSum(const float* const* rows, int count, float* out, int n) {
 }
 
 // Bivariate shrinkage of band[i] with parent[i]. `energy` holds column sums of squares; 2r+1 of them around i
-// give the local energy of the band. `noise` is the band's noise variance.
-void Shrink(const float* band, const float* parent, const float* energy, int r, float noise, float* out, int n) {
+// give the local energy of the band. `noise` is the band's noise variance; parents count `weight` times.
+void Shrink(const float* band, const float* parent, float weight, const float* energy, int r, float noise, float* out, int n) {
     const hn::ScalableTag<float> d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     const float count = static_cast<float>((2 * r + 1) * (2 * r + 1));
@@ -75,11 +75,12 @@ void Shrink(const float* band, const float* parent, const float* energy, int r, 
         auto sum = hn::LoadU(d, energy + i - r);
         for (int k = 1 - r; k <= r; ++k) sum = hn::Add(sum, hn::LoadU(d, energy + i + k));
         const auto excess = hn::MulAdd(sum, hn::Set(d, 1.0f / count), hn::Neg(v_noise));
-        const auto signal = hn::Sqrt(hn::Max(excess, hn::Mul(v_noise, hn::Set(d, 1e-4f))));
-        const auto v = hn::LoadU(d, band + i), p = hn::LoadU(d, parent + i);
-        const auto size = hn::Sqrt(hn::MulAdd(v, v, hn::MulAdd(p, p, tiny)));
-        const auto kept = hn::Max(hn::Zero(d), hn::Sub(size, hn::Div(root3, signal)));
-        hn::StoreU(hn::Mul(v, hn::Div(kept, size)), d, out + i);
+        // One root for both, the signal's standard deviation and the size of the pair.
+        const auto signal = hn::Max(excess, hn::Mul(v_noise, hn::Set(d, 1e-4f)));
+        const auto v = hn::LoadU(d, band + i), p = hn::Mul(hn::Set(d, weight), hn::LoadU(d, parent + i));
+        const auto both = hn::Sqrt(hn::Mul(signal, hn::MulAdd(v, v, hn::MulAdd(p, p, tiny))));
+        const auto kept = hn::Max(hn::Zero(d), hn::Sub(hn::Set(d, 1.0f), hn::Div(root3, both)));
+        hn::StoreU(hn::Mul(v, kept), d, out + i);
     }
 }
 
@@ -130,25 +131,22 @@ class PlaneShrinker {
         const Plane* source = &in_;
         Plane low;
         for (int level = 0; level < Wavelet::kLevels; ++level) {
-            const int step = 1 << level, rows = level == 0 ? h_ : valid(h_, level - 1);
+            const int step = 1 << level, width = level == 0 ? w_ : valid(w_, level - 1);
             const int columns = valid(w_, level), bottom = valid(h_, level);
-            Plane l(w_, h_), hi(w_, h_);
-            forEachBand(rows, 32, work_, [&](int first, int last) {
-                for (int y = first; y < last; ++y) {
-                    const float* p = source->row(y);
-                    const float* taps[4] = {p, p + step, p + 2 * step, p + 3 * step};
-                    HWY_DYNAMIC_DISPATCH(Analyse)(taps, l.row(y), hi.row(y), columns);
-                }
-            });
             auto& band = bands_[static_cast<std::size_t>(level)];
             for (Plane& plane : band) plane = Plane(w_, h_);
             Plane next(w_, h_);
+            // Columns first, into two rows that stay at hand, then along these.
             forEachBand(bottom, 32, work_, [&](int first, int last) {
+                Plane halves(width, 2);
+                const float *l = halves.row(0), *h = halves.row(1);
+                const float *alongLow[4] = {l, l + step, l + 2 * step, l + 3 * step}, *alongHigh[4] = {h, h + step, h + 2 * step, h + 3 * step};
                 for (int y = first; y < last; ++y) {
-                    const float *ll[4], *hh[4];
-                    for (int k = 0; k < 4; ++k) ll[k] = l.row(y + k * step), hh[k] = hi.row(y + k * step);
-                    HWY_DYNAMIC_DISPATCH(Analyse)(ll, next.row(y), band[0].row(y), columns);
-                    HWY_DYNAMIC_DISPATCH(Analyse)(hh, band[1].row(y), band[2].row(y), columns);
+                    const float* taps[4];
+                    for (int k = 0; k < 4; ++k) taps[k] = source->row(y + k * step);
+                    HWY_DYNAMIC_DISPATCH(Analyse)(taps, halves.row(0), halves.row(1), width);
+                    HWY_DYNAMIC_DISPATCH(Analyse)(alongLow, next.row(y), band[1].row(y), columns);
+                    HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band[0].row(y), band[2].row(y), columns);
                 }
             });
             low = std::move(next);
@@ -165,24 +163,19 @@ class PlaneShrinker {
         const int shift = top ? 0 : (Wavelet::kTaps - 1) << level;
         const int x0 = std::max(r, shift), y0 = std::max(r, shift);
         const float sigma = strength / static_cast<float>(2 << level);
-        // A parent is half as noisy; bring it to the child's size.
         Plane out(w_, h_);
         const int right = std::min(columns - r, top ? columns : valid(w_, level + 1) + shift);
         const int bottom = std::min(rows - r, top ? rows : valid(h_, level + 1) + shift);
         forEachBand(std::max(0, bottom - y0), 32, work_, [&](int first, int last) {
-            Plane energy(columns + 32, 1), parent(columns + 32, 1);
+            Plane energy(columns + 32, 1);
             for (int y = y0 + first; y < y0 + last; ++y) {
                 const float* near[2 * kWindow + 1];
                 for (int k = -r; k <= r; ++k) near[k + r] = band.row(y + k);
                 HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy.row(0), columns);
-                const float* p = band.row(y) + x0;
-                if (!top) {
-                    const float* coarse = parent_[kind].row(y - shift) + x0 - shift;
-                    for (int x = 0; x < right - x0; ++x) parent.row(0)[x] = 2 * coarse[x];
-                    p = parent.row(0);
-                }
+                // A parent is half as noisy: it is brought to the child's size.
+                const float* p = top ? band.row(y) + x0 : parent_[kind].row(y - shift) + x0 - shift;
                 HWY_DYNAMIC_DISPATCH(Shrink)
-                (band.row(y) + x0, p, energy.row(0) + x0, r, sigma * sigma, out.row(y) + x0, right - x0);
+                (band.row(y) + x0, p, top ? 1.0f : 2.0f, energy.row(0) + x0, r, sigma * sigma, out.row(y) + x0, right - x0);
             }
         });
         return out;
@@ -191,24 +184,20 @@ class PlaneShrinker {
     Plane synthesise(int level, const Plane& low, const std::array<Plane, 3>& band) {
         const int step = 1 << level, back = 3 * step;
         const int columns = valid(w_, level), rows = valid(h_, level);
-        Plane l(w_, h_), hi(w_, h_), out(w_, h_);
+        Plane out(w_, h_);
         forEachBand(rows - back, 32, work_, [&](int first, int last) {
+            Plane halves(columns, 2);
+            const float *along[4], *alongHigh[4];
+            for (int k = 0; k < 4; ++k) along[k] = halves.row(0) + back - k * step, alongHigh[k] = halves.row(1) + back - k * step;
             for (int y = back + first; y < back + last; ++y) {
                 const float *a[4], *b[4], *c[4], *e[4];
                 for (int k = 0; k < 4; ++k) {
                     a[k] = low.row(y - k * step), b[k] = band[0].row(y - k * step);
                     c[k] = band[1].row(y - k * step), e[k] = band[2].row(y - k * step);
                 }
-                HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, l.row(y), columns);
-                HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, hi.row(y), columns);
-            }
-        });
-        forEachBand(rows - back, 32, work_, [&](int first, int last) {
-            for (int y = back + first; y < back + last; ++y) {
-                const float *a[4], *b[4];
-                for (int k = 0; k < 4; ++k)
-                    a[k] = l.row(y) + back - k * step, b[k] = hi.row(y) + back - k * step;
-                HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, out.row(y) + back, columns - back);
+                HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, halves.row(0), columns);
+                HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, halves.row(1), columns);
+                HWY_DYNAMIC_DISPATCH(Synthesise)(along, alongHigh, out.row(y) + back, columns - back);
             }
         });
         return out;

@@ -32,6 +32,11 @@ class Stabiliser {
     float energyOfNoise(float d) const { return 4 * (unbiased(d) - algebraic(d)) * gain_; }
     // The variance of the stabilised noise where its mean is d: likewise.
     float variance(float d) const;
+    // Mean and variance of the stabilised samples of an expected count below some hundred electrons; both arguments in electrons.
+    struct Moments {
+        double mean, variance;
+    };
+    static Moments momentsOf(double electrons, double readNoise);
     // The slope of the unbiased inverse at d.
     float slope(float d) const { return 0.5f * d * scale_; }
 
@@ -56,10 +61,6 @@ class Stabiliser {
         std::vector<float> values;    // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty
         std::vector<float> variances; // of the stabilised noise, at the same steps
     };
-    struct Moments {
-        double mean, variance;
-    };
-    static Moments momentsOf(double electrons, double readNoise);
     static std::shared_ptr<const Table> tableOf(double readNoise);
 
     float gain_, scale_, offset_, tail_; // 1/a, a, 3/8 + s^2, the closed form's constant
