@@ -180,7 +180,8 @@ void Window::describe() {
     shot_->setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(p->file.filename().string())) +
                    unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
                    QStringLiteral("ISO %1, %2<br>").arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
-                   QStringLiteral("%1 × %2, %3 bit, %4").arg(p->width()).arg(p->height()).arg(p->bits).arg(QString::fromStdString(p->mosaic.name())));
+                   QStringLiteral("%1 × %2, %3 bit, %4").arg(p->width()).arg(p->height()).arg(p->bits).arg(QString::fromStdString(p->layoutText())) +
+                   (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and compressed. The camera's raw gives more.") : QString()));
     setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(p->file.filename().string())));
 }
 

@@ -9,15 +9,17 @@
 #include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <filesystem>
 #include <fstream>
 #include <functional>
 #include <opencv2/photo.hpp>
 #include <string>
 #include <thread>
+#include <tuple>
 #include <vector>
 
+#include "deliver/export.h"
 #include "denoise/clean.h"
-#include "denoise/nlm.h"
 #include "sensor.h"
 
 using namespace irenic;
@@ -55,24 +57,71 @@ double bandwidth() {
     return 3.0 * sizeof(float) * n / s;
 }
 
-// Multiplications and additions per second in registers, all threads; the compiler's vectors for this machine.
-__attribute__((target_clones("avx512f", "avx2,fma", "default"))) float burn(float seed, long rounds) {
-    float v[256];
-    for (int i = 0; i < 256; ++i) v[i] = seed + static_cast<float>(i);
-    for (long r = 0; r < rounds; ++r)
-        for (float& x : v) x = x * 0.999f + 0.5f;
+// Fused multiplications and additions per second in registers, all threads, on the widest vectors there are.
+typedef float Lanes16 __attribute__((vector_size(64)));
+typedef float Lanes8 __attribute__((vector_size(32)));
+template <class Lanes> __attribute__((always_inline)) inline float burn(float seed, long rounds) {
+    Lanes v[12];
+#pragma GCC unroll 12
+    for (int i = 0; i < 12; ++i) v[i] = Lanes{} + seed + static_cast<float>(i);
+    const Lanes scale = Lanes{} + 0.999f, step = Lanes{} + 0.5f;
+    for (long r = 0; r < rounds; ++r) {
+#pragma GCC unroll 12
+        for (int i = 0; i < 12; ++i) v[i] = v[i] * scale + step;
+    }
     float sum = 0;
-    for (const float x : v) sum += x;
+    for (const Lanes& x : v) sum += x[0];
     return sum;
 }
+__attribute__((target("avx512f"))) float burnWide(float seed, long rounds) { return burn<Lanes16>(seed, rounds); }
+__attribute__((target("avx2,fma"))) float burnHalf(float seed, long rounds) { return burn<Lanes8>(seed, rounds); }
 double floats(unsigned threads) {
-    constexpr long rounds = 2'000'000;
+    const bool wide = __builtin_cpu_supports("avx512f");
+    constexpr long rounds = 20'000'000;
     std::vector<float> sink(threads);
     const double s = secondsOf([&] {
         std::vector<std::jthread> all;
-        for (unsigned t = 0; t < threads; ++t) all.emplace_back([&, t] { sink[t] = burn(static_cast<float>(t), rounds); });
+        for (unsigned t = 0; t < threads; ++t) all.emplace_back([&, t] { sink[t] = (wide ? burnWide : burnHalf)(static_cast<float>(t), rounds); });
     });
-    return 2.0 * 256 * rounds * threads / s;
+    return 2.0 * 12 * (wide ? 16 : 8) * rounds * threads / s;
+}
+
+Photo waves(int width, int height) {
+    // Waves of many lengths and a few edges: something for every method to chew on.
+    Plane truth(width, height);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            const double u = x * 0.01, v = y * 0.013;
+            const double wave = std::sin(u + std::sin(v)) * std::cos(0.3 * v) + 0.3 * std::sin(9 * u + 3 * std::sin(2 * v)) + 0.2 * ((x / 96 + y / 64) % 2);
+            truth.at(x, y) = static_cast<float>(0.12 + 0.06 * wave);
+        }
+    Shot shot;
+    shot.iso = 12800;
+    return takePhoto(truth, Body(), shot);
+}
+
+// The process's peak while a DNG is exported: all that a person needs free, the photo in memory included.
+void exports() {
+    std::printf("\n| DNG export | seconds | peak memory of the process, MB | bytes a pixel |\n|---|---|---|---|\n");
+    const auto folder = std::filesystem::temp_directory_path() / "irenic-speed";
+    std::filesystem::create_directories(folder);
+    for (const auto& [w, h, method] : {std::tuple{6000, 4000, "bm3d"}, {6000, 4000, "wavelet"}, {12000, 8400, "wavelet"}}) {
+        malloc_trim(0);
+        Photo photo = waves(w, h);
+        photo.file = folder / "original.dng";
+        malloc_trim(0);
+        forgetPeak();
+        ExportOrder order;
+        order.settings = {method};
+        order.target = folder / "waves.dng";
+        order.overwrite = true;
+        const auto begun = std::chrono::steady_clock::now();
+        exportPhoto(photo, order);
+        const double s = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+        std::printf("| %.0f MP, %s | %.1f | %.0f | %.1f |\n", 1e-6 * w * h, method, s, memory("VmHWM"), memory("VmHWM") * 1048576 / (static_cast<double>(w) * h));
+        std::fflush(stdout);
+    }
+    std::filesystem::remove_all(folder);
 }
 
 } // namespace
@@ -88,27 +137,12 @@ int main(int argc, char** argv) {
         else if (a == "--file") file = v;
         else if (a == "--method") only.push_back(v);
     }
-    Photo photo;
-    if (!file.empty()) {
-        photo = *readPhoto(file);
-    } else {
-        // Waves of many lengths and a few edges: something for every method to chew on.
-        Plane truth(width, height);
-        for (int y = 0; y < height; ++y)
-            for (int x = 0; x < width; ++x) {
-                const double u = x * 0.01, v = y * 0.013;
-                const double wave = std::sin(u + std::sin(v)) * std::cos(0.3 * v) + 0.3 * std::sin(9 * u + 3 * std::sin(2 * v)) + 0.2 * ((x / 96 + y / 64) % 2);
-                truth.at(x, y) = static_cast<float>(0.12 + 0.06 * wave);
-            }
-        Shot shot;
-        shot.iso = 12800;
-        photo = takePhoto(truth, Body(), shot);
-    }
+    const Photo photo = file.empty() ? waves(width, height) : Photo(*readPhoto(file));
     const Rect whole{0, 0, photo.width(), photo.height()};
     const double megapixels = 1e-6 * photo.width() * photo.height();
     const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
     const double bytes = bandwidth(), rate = floats(threads);
-    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s in registers.\n\n", photo.width(), photo.height(),
+    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s of fused multiplications and additions in registers.\n\n", photo.width(), photo.height(),
                 megapixels, threads, bytes * 1e-9, rate * 1e-9);
 
     // OpenCV on a quarter of the picture, which is enough to know its speed.
@@ -146,4 +180,5 @@ int main(int argc, char** argv) {
                     one / all, 100 * megapixels * 4e6 / bytes / all, peak * 1048576 / (megapixels * 1e6));
         std::fflush(stdout);
     }
+    if (only.empty() && file.empty()) exports();
 }

@@ -51,7 +51,8 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"focal", p.focal},
             {"width", p.width()},
             {"height", p.height()},
-            {"mosaic", p.mosaic.name()},
+            {"mosaic", p.layoutText()},
+            {"developed", p.developed},
             {"bits", p.bits},
             {"black", black},
             {"white", p.white},
@@ -64,7 +65,7 @@ void describe(const irenic::Photo& p, const std::string& file) {
     std::printf("%s\n  %s, ISO %g, %s, %d x %d, %s, black %g, white %g\n  sigma at black %.5f, at mid-grey %.5f (G1, of full "
                 "scale)\n",
                 file.c_str(), p.camera().c_str(), p.iso, p.exposureText().c_str(), p.width(), p.height(),
-                p.mosaic.name().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0), p.noise.channel[1].sigma(0.18));
+                p.layoutText().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0), p.noise.channel[1].sigma(0.18));
     std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n", p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
 }
 

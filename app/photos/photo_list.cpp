@@ -11,6 +11,7 @@ namespace irenic {
 namespace {
 constexpr int kPathRole = Qt::UserRole;
 const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2", "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
+const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.png"};
 }
 
 PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
@@ -27,11 +28,15 @@ void PhotoList::open(const QStringList& paths) {
         const QFileInfo info(path);
         if (info.isDir()) {
             QStringList inside;
-            QDirIterator it(path, kRawEndings, QDir::Files);
-            while (it.hasNext()) inside << it.next();
+            // Pictures that the camera wrote beside its raws are left out: the raw is what there is to clean.
+            for (const QStringList& endings : {kRawEndings, kPictureEndings}) {
+                if (!inside.isEmpty()) break;
+                QDirIterator it(path, endings, QDir::Files);
+                while (it.hasNext()) inside << it.next();
+            }
             inside.sort();
             files += inside;
-            if (inside.isEmpty()) emit message(tr("%1: no raw photos in this folder.").arg(info.fileName()));
+            if (inside.isEmpty()) emit message(tr("%1: no photos in this folder.").arg(info.fileName()));
         } else {
             files << info.absoluteFilePath();
         }

@@ -64,21 +64,26 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     std::vector<std::uint16_t> samples = photo.samples;
     if (settings.untouched()) return samples;
     // Blocks large enough that their margins cost little, small enough for the memory of any machine.
-    constexpr int block = 1536;
+    constexpr int block = 4096;
     const int across = (photo.width() + block - 1) / block, down = (photo.height() + block - 1) / block;
     for (int i = 0; i < across * down; ++i) {
         const Rect area = Rect{i % across * block, i / across * block, block, block}.intersected(
             {0, 0, photo.width(), photo.height()});
-        const Plane clean = cleanMosaic(photo, settings, area, {work.stop, nullptr});
-        for (int y = 0; y < area.height; ++y)
-            for (int x = 0; x < area.width; ++x) {
-                const float level = photo.black.at(area.x + x, area.y + y);
-                const float dn = clean.at(x, y) * (static_cast<float>(photo.white) - level) + level;
-                samples[static_cast<std::size_t>(photo.active.y + area.y + y) * static_cast<std::size_t>(photo.rawWidth) +
-                        static_cast<std::size_t>(photo.active.x + area.x + x)] =
-                    static_cast<std::uint16_t>(std::lround(std::clamp(dn, 0.0f, 65535.0f)));
-            }
-        work.report(0.9 * (i + 1) / (across * down));
+        const auto put = [&](const Plane& clean, int channel) {
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    const float level = photo.black.at(area.x + x, area.y + y);
+                    const float dn = clean.at(x, y) * (static_cast<float>(photo.white) - level) + level;
+                    samples[photo.index(area.x + x, area.y + y, channel)] = static_cast<std::uint16_t>(std::lround(std::clamp(dn, 0.0f, 65535.0f)));
+                }
+        };
+        const Work part{work.stop, work.done, work.from + work.share * 0.9 * i / (across * down), work.share * 0.9 / (across * down)};
+        if (photo.hasMosaic()) {
+            put(cleanMosaic(photo, settings, area, part), 0);
+        } else {
+            const auto clean = cleanPixels(photo, settings, area, part);
+            for (int c = 0; c < 3; ++c) put(clean[static_cast<std::size_t>(c)], c);
+        }
     }
     return samples;
 }
@@ -139,6 +144,7 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
         fail("this is the original photo, which is never overwritten. Choose another name or folder.");
     if (fs::is_directory(target, error)) fail("this is a folder. Choose a file name.");
     if (!order.overwrite && fs::exists(target, error)) fail("there is a file of this name already. Choose another name.");
+    if (order.format == ExportFormat::Dng && photo.developed) fail("a developed picture cannot become a raw again. Export it as a TIFF.");
     if (const std::string problem = problemWith(order.settings); !problem.empty()) fail(problem + ".");
     fs::create_directories(target.parent_path(), error);
     if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");

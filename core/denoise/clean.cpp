@@ -21,6 +21,27 @@ std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
+// The planes of a photo that has all colours at every pixel.
+PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
+    PlaneSet out(area);
+    out.packed = false;
+    out.coarseNoise = static_cast<float>(photo.coarseNoise);
+    const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        for (int j = first; j < last; ++j) {
+            const int y = mirrored(area.y + j, photo.height());
+            for (int i = 0; i < area.width; ++i) {
+                const int x = mirrored(area.x + i, photo.width());
+                float v[3], planes[kPlanes];
+                for (int c = 0; c < 3; ++c) v[c] = channel[c]->forward(photo.normalised(x, y, c));
+                planesFromPixel(v, planes);
+                for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p].at(i, j) = planes[p];
+            }
+        }
+    });
+    return out;
+}
+
 // The four planes at one packed place, sample by sample: any black level, any border.
 void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py, float* to) {
     float v[4];
@@ -35,6 +56,7 @@ void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, cons
 }
 
 PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend, const Work& work) {
+    if (!photo.hasMosaic()) return planesOfPixels(photo, stable, area, work);
     PlaneSet out(area);
     const std::vector<std::uint16_t>& samples = photo.source(mend);
     const Rect extent = packedExtent(photo);
@@ -101,8 +123,14 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
                     const float *b0 = clean.rowAt(0, y), *b1 = clean.rowAt(1, y), *b2 = clean.rowAt(2, y), *b3 = clean.rowAt(3, y);
                     for (int x = cx * kCell; x < (cx + 1) * kCell; ++x) {
                         float n[4], c[4];
-                        channelsOf(a0[x], a1[x], a2[x], a3[x], n);
-                        channelsOf(b0[x], b1[x], b2[x], b3[x], c);
+                        if (clean.packed) {
+                            channelsOf(a0[x], a1[x], a2[x], a3[x], n);
+                            channelsOf(b0[x], b1[x], b2[x], b3[x], c);
+                        } else {
+                            pixelOf(a0[x], a1[x], a2[x], n);
+                            pixelOf(b0[x], b1[x], b2[x], c);
+                            n[3] = n[2], c[3] = c[2];
+                        }
                         for (int k = 0; k < 4; ++k) {
                             sn[k] += n[k];
                             sc[k] += c[k];
@@ -142,6 +170,43 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
         out[k] = doubled(doubled(lost, cells, half, work), half, area, work);
     }
     return out;
+}
+
+// Calls body(tile, part of the work) for the tiles of a large area: memory stays bounded, and what one stage writes is still near when
+// the next reads it.
+template <class Body> void forEachLargeTile(const Rect& area, int size, const Work& work, const Body& body) {
+    const auto parts = [size](int length) { return std::max(1, (length + size / 2) / size); };
+    const int across = parts(area.width), down = parts(area.height), count = across * down;
+    const auto edge = [](int from, int length, int i, int n) { return i == n ? from + length : from + static_cast<int>(static_cast<long long>(length) * i / n) / 2 * 2; };
+    for (int i = 0; i < count; ++i) {
+        const int x0 = edge(area.x, area.width, i % across, across), x1 = edge(area.x, area.width, i % across + 1, across);
+        const int y0 = edge(area.y, area.height, i / across, down), y1 = edge(area.y, area.height, i / across + 1, down);
+        body(Rect{x0, y0, x1 - x0, y1 - y0}, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
+    }
+}
+
+void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable, const Rect& tile, const Rect& area,
+                    std::array<Plane, 3>& out, const Work& work) {
+    const Rect around = tile.inflated(kCellMargin);
+    const PlaneSet noisy = planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
+    const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
+    // Channels 0, 1 and 2 here are red, green and blue: their stabilisers are the model's 0, 1 and 3.
+    const std::array<Stabiliser, 4> channel = {stable[0], stable[1], stable[3], stable[3]};
+    const double gain[3] = {photo.noise.channel[0].a, photo.noise.channel[1].a, photo.noise.channel[3].a};
+    const std::array<Plane, 4> lost = varianceLost(channel, noisy, clean, tile, work);
+    forEachBand(tile.height, 16, work, [&](int first, int last) {
+        for (int y = tile.y + first; y < tile.y + last; ++y)
+            for (int x = tile.x; x < tile.right(); ++x) {
+                float v[3];
+                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain * 0.57735027f * (noisy.rowAt(0, y)[x] - luminance);
+                pixelOf(luminance, clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v);
+                for (std::size_t c = 0; c < 3; ++c) {
+                    const float linear = channel[c].unbiased(v[c]) + channel[c].slope(v[c]) * grain;
+                    out[c].at(x - area.x, y - area.y) = linear + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x - tile.x, y - tile.y);
+                }
+            }
+    });
+    work.report(1);
 }
 
 // One tile of the result, written to `out`, whose origin is `area`'s. The tile lies within the area.
@@ -228,8 +293,10 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     const bool detailed = isDetailed(settings);
     const Rect detailing = detailed ? area.inflated(kDetailMargin) : area;
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
-    PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, l}, work);
-    clean = withCoarse(noisy, std::move(clean), detailing, {l, blotches, blotches, 0}, work);
+    const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
+    PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, fine}, work);
+    clean.packed = noisy.packed;
+    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, 0}, work);
     if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
     return clean;
 }
@@ -245,15 +312,23 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     }
 
     const auto stable = stabilisersOf(photo);
-    // A large area goes tile by tile: memory stays bounded, and what one stage writes is still near when the next reads it.
-    const auto parts = [](int size) { return std::max(1, (size + kTileSize / 2) / kTileSize); };
-    const int across = parts(area.width), down = parts(area.height), count = across * down;
-    const auto edge = [](int from, int size, int i, int n) { return i == n ? from + size : from + static_cast<int>(static_cast<long long>(size) * i / n) / 2 * 2; };
-    for (int i = 0; i < count; ++i) {
-        const int x0 = edge(area.x, area.width, i % across, across), x1 = edge(area.x, area.width, i % across + 1, across);
-        const int y0 = edge(area.y, area.height, i / across, down), y1 = edge(area.y, area.height, i / across + 1, down);
-        cleanTile(photo, settings, stable, {x0, y0, x1 - x0, y1 - y0}, area, out, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
+    forEachLargeTile(area, kTileSize, work, [&](const Rect& tile, const Work& part) { cleanTile(photo, settings, stable, tile, area, out, part); });
+    return out;
+}
+
+std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
+    std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
+    if (settings.untouched()) {
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x)
+                for (int c = 0; c < 3; ++c) out[static_cast<std::size_t>(c)].at(x, y) = photo.normalised(area.x + x, area.y + y, c);
+        work.report(1);
+        return out;
     }
+    const auto stable = stabilisersOf(photo);
+    // A sample of the planes for each pixel: tiles of half the size hold twice as many of them as a mosaic's.
+    forEachLargeTile(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) { cleanPixelTile(photo, settings, stable, tile, area, out, part); });
     return out;
 }
 

@@ -39,12 +39,15 @@ std::string problemWith(const Settings& settings);
 // Throws Cancelled; std::invalid_argument for a problem with the settings.
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
+// For a photo without a mosaic: red, green and blue of `area`; otherwise as cleanMosaic.
+std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
+
 // What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy` covers `area` inflated by
 // planesMargin(); the result covers at least `area` and is right there.
 int planesMargin(const Settings& settings);
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work = {});
 
-// The stabilised, decorrelated planes of a packed area (which may lie outside the photo, where it is
+// The stabilised, decorrelated planes of a packed area (of pixels, where there is no mosaic; it may lie outside the photo, where it is
 // mirrored): what methods get. Noise has a standard deviation of 1 in all of them.
 PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work = {}, bool mend = false);
 

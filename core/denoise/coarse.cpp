@@ -41,8 +41,8 @@ void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const fl
     std::fill(weight, weight + kTile * kTile, 0.0f);
     std::fill(largest, largest + kTile * kTile, 1e-6f);
     std::fill(&sums[0][0], &sums[0][0] + kPlanes * kTile * kTile, 0.0f);
-    // 9 samples of 4 planes, noise of variance 1 on both sides.
-    constexpr float expected = 9 * 2 * kPlanes;
+    // 9 samples of 4 planes (3 without a mosaic), noise of variance 1 on both sides.
+    const float expected = 9.0f * 2 * (in.packed ? 4 : 3);
     const float s = std::max(strength[1], strength[0]);
     const auto unit = hn::Set(d, 1 / (sigma * sigma)), zero = hn::Zero(d), one = hn::Set(d, 1.0f);
     const auto floor = hn::Set(d, expected * 0.9f), slope = hn::Set(d, -1 / (8 * kWidth * expected * s * s));

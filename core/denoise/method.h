@@ -29,6 +29,8 @@ struct PlaneSet {
     std::array<int, kPlanes> sites{0, 1, 2, 3};
     // Without a mosaic there is a sample for each pixel: luminance (R+G+B)/sqrt 3, (R-B)/sqrt 2, (R-2G+B)/sqrt 6, and plane 3 is 0.
     bool packed = true;
+    // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
+    float coarseNoise = 1;
 
     PlaneSet() = default;
     explicit PlaneSet(const Rect& where) : area(where) {
@@ -55,6 +57,20 @@ inline void channelsOf(float y, float c1, float c2, float g, float* v) {
     v[3] = rb - half * c1;
     v[1] = gg + half * g;
     v[2] = gg - half * g;
+}
+
+// The same for a pixel with all its colours.
+inline void planesFromPixel(const float* rgb, float* planes) {
+    planes[0] = 0.57735027f * (rgb[0] + rgb[1] + rgb[2]);
+    planes[1] = 0.70710678f * (rgb[0] - rgb[2]);
+    planes[2] = 0.40824829f * ((rgb[0] + rgb[2]) - 2 * rgb[1]);
+    planes[3] = 0;
+}
+inline void pixelOf(float y, float c1, float c2, float* rgb) {
+    const float grey = 0.57735027f * y, green = 0.40824829f * c2, red = 0.70710678f * c1;
+    rgb[0] = grey + green + red;
+    rgb[1] = grey - 2 * green;
+    rgb[2] = grey + green - red;
 }
 
 class Method {

@@ -41,7 +41,7 @@ void Tile(const PlaneSet& in, const Rect& tile, const float* strength, PlaneSet&
     constexpr float share[kPlanes] = {kLuminanceShare, kColourShare, kColourShare, kFineShare};
     constexpr float patch = (2 * kP + 1) * (2 * kP + 1);
     // Noise of variance 1 on both sides gives a mean squared difference of 2.
-    const float expected = 2.0f * patch * (kLuminanceShare + kFineShare + 2 * kColourShare);
+    const float expected = 2.0f * patch * (kLuminanceShare + (in.packed ? kFineShare : 0) + 2 * kColourShare);
     const float sl = strength[0], sc = strength[1];
     const auto v_floor = hn::Set(d, expected * 0.9f);
     const auto v_luminance = hn::Set(d, -1.0f / (8.0f * std::max(1e-6f, 0.32f * expected * sl * sl)));
@@ -141,6 +141,7 @@ PlaneSet NonLocalMeans::run(const PlaneSet& in, const Rect& area, const std::arr
     const Rect needed = tiles.inflated(margin());
     if (!in.area.contains(needed)) {
         wide = PlaneSet(needed);
+        wide.packed = in.packed;
         for (std::size_t p = 0; p < kPlanes; ++p) {
             wide.plane[p].fill(0);
             const Rect shared = needed.intersected(in.area);

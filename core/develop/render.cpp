@@ -19,6 +19,13 @@ void balance(Plane& mosaic, const Rect& area, const Photo& photo) {
         }
 }
 
+void balance(std::array<Plane, 3>& pixels, const Photo& photo) {
+    const Vector3 gain = balanceOf(photo);
+    for (std::size_t c = 0; c < 3; ++c)
+        for (int y = 0; y < pixels[c].height(); ++y)
+            for (int x = 0; x < pixels[c].width(); ++x) pixels[c].at(x, y) = std::min(pixels[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
+}
+
 // Camera colours to the space, in place; whites clip together at 1.
 void colour(std::array<Plane, 3>& rgb, const Matrix3& matrix) {
     float m[9];
@@ -92,6 +99,13 @@ float pushGain(const Photo& photo, const Look& look) {
 
 std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Rect& area, OutputSpace space,
                                    const Work& work) {
+    const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo);
+    if (!photo.hasMosaic()) {
+        auto pixels = cleanPixels(photo, settings, area, work);
+        balance(pixels, photo);
+        colour(pixels, matrix);
+        return pixels;
+    }
     // Around the photo's edge the mosaic is mirrored by whole cells, which keeps the pattern.
     const Rect wanted = area.inflated(kDemosaicMargin).aligned(2);
     const Rect inside = wanted.intersected({0, 0, photo.width(), photo.height()});
@@ -112,7 +126,7 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
                                            source(wanted.y + y, photo.height()) - inside.y);
     }
     auto rgb = demosaic(mosaic, wanted, photo.mosaic, area, work);
-    colour(rgb, xyzD50To(space) * cameraToXyzD50(photo));
+    colour(rgb, matrix);
     return rgb;
 }
 
@@ -145,7 +159,7 @@ Picture renderRegion(const Photo& photo, const Settings& settings, const Look& l
 }
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
-    const int cw = photo.width() / 2, ch = photo.height() / 2;
+    const int cell = photo.cell(), cw = photo.width() / cell, ch = photo.height() / cell;
     const int factor = std::max(1, std::max(cw, ch) / std::max(1, longest));
     std::array<Plane, 3> rgb;
     for (Plane& p : rgb) p = Plane(cw / factor, ch / factor);
@@ -157,9 +171,11 @@ Picture renderOverview(const Photo& photo, const Look& look, int longest, const 
                 float sum[4] = {0, 0, 0, 0};
                 for (int j = 0; j < factor; ++j)
                     for (int i = 0; i < factor; ++i)
-                        for (std::size_t c = 0; c < 4; ++c)
-                            sum[c] += photo.normalised(2 * (x * factor + i) + (sites[c] & 1),
-                                                       2 * (y * factor + j) + (sites[c] >> 1));
+                        for (std::size_t c = 0; c < 4; ++c) {
+                            constexpr int colourOf[4] = {0, 1, 1, 2};
+                            const int u = x * factor + i, v = y * factor + j;
+                            sum[c] += photo.hasMosaic() ? photo.normalised(2 * u + (sites[c] & 1), 2 * v + (sites[c] >> 1)) : photo.normalised(u, v, colourOf[c]);
+                        }
                 const float scale = 1.0f / static_cast<float>(factor * factor);
                 rgb[0].at(x, y) = std::min(1.0f, sum[0] * scale) * static_cast<float>(gain[0]);
                 rgb[1].at(x, y) = std::min(1.0f, 0.5f * (sum[1] + sum[2]) * scale) * static_cast<float>(gain[1]);

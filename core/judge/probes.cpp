@@ -24,7 +24,7 @@ float median(std::vector<float>& v) {
     return *middle;
 }
 
-Square measure(const PlaneSet& planes) {
+Square measure(const PlaneSet& planes, int cell) {
     const Plane& p = planes.plane[0];
     std::vector<float> means, variances, fine;
     for (int top = 0; top < kSquare; top += kPart)
@@ -43,7 +43,7 @@ Square measure(const PlaneSet& planes) {
             fine.push_back(steps / n - 0.94f);
         }
     const auto [low, high] = std::minmax_element(means.begin(), means.end());
-    Square s{2 * (planes.area.x + kSquare / 2), 2 * (planes.area.y + kSquare / 2), 0, 0, 0, *high - *low, 0};
+    Square s{cell * (planes.area.x + kSquare / 2), cell * (planes.area.y + kSquare / 2), 0, 0, 0, *high - *low, 0};
     float peak = 0;
     for (int y = 1; y < kSquare - 1; ++y)
         for (int x = 1; x < kSquare - 1; ++x) {
@@ -62,14 +62,14 @@ Square measure(const PlaneSet& planes) {
 } // namespace
 
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
-    const int across = photo.width() / 2 / kSquare, down = photo.height() / 2 / kSquare;
+    const int across = photo.width() / photo.cell() / kSquare, down = photo.height() / photo.cell() / kSquare;
     if (across < 3 || down < 3) return {{"middle", "the photo is small", photo.width() / 2, photo.height() / 2}};
     std::vector<Square> squares(static_cast<std::size_t>(across * down));
     forEachBand(down, 2, work, [&](int first, int last) {
         for (int j = first; j < last; ++j)
             for (int i = 0; i < across; ++i) {
                 const Rect area{i * kSquare, j * kSquare, kSquare, kSquare};
-                squares[static_cast<std::size_t>(j * across + i)] = measure(stabilisedPlanes(photo, area));
+                squares[static_cast<std::size_t>(j * across + i)] = measure(stabilisedPlanes(photo, area), photo.cell());
             }
     });
     std::vector<float> means;
@@ -105,6 +105,7 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
            [&](const Square& s) { return s.edge - 0.5f * s.texture; });
     choose("lights", "brightest points: they must survive",
            [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; });
+    if (probes.empty()) probes.push_back({"middle", "the photo is small", photo.width() / 2, photo.height() / 2});
     return probes;
 }
 

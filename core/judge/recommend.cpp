@@ -35,8 +35,10 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
     place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
     place.shaken.area = place.noisy.area;
+    place.shaken.sites = place.noisy.sites, place.shaken.packed = place.noisy.packed, place.shaken.coarseNoise = place.noisy.coarseNoise;
     for (std::size_t p = 0; p < kPlanes; ++p) {
         place.shaken.plane[p] = place.noisy.plane[p].clone();
+        if (p == 3 && !place.noisy.packed) continue; // there is nothing in it
         for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
             float* row = place.shaken.rowAt(p, y);
             for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x) row[x] += kStep * sign(x, y, p);
@@ -54,24 +56,34 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
         for (int x = place.area.x; x < place.area.right(); ++x) {
             // In the darkest parts stabilised noise has a little more or less than 1.
             float v[4], variance[4];
-            channelsOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], clean.rowAt(3, y)[x], v);
-            for (std::size_t k = 0; k < 4; ++k) variance[k] = place.stable[k].variance(v[k]);
-            const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
-            const float noise[kPlanes] = {0.5f * (rb + gg), rb, 0.5f * (rb + gg), gg};
+            float noise[kPlanes];
+            if (place.noisy.packed) {
+                channelsOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], clean.rowAt(3, y)[x], v);
+                for (std::size_t k = 0; k < 4; ++k) variance[k] = place.stable[k].variance(v[k]);
+                const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
+                noise[0] = noise[2] = 0.5f * (rb + gg), noise[1] = rb, noise[3] = gg;
+            } else {
+                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v);
+                constexpr std::size_t channel[3] = {0, 1, 3};
+                for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable[channel[k]].variance(v[k]);
+                noise[0] = (variance[0] + variance[1] + variance[2]) / 3, noise[1] = 0.5f * (variance[0] + variance[2]);
+                noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;
+            }
             for (std::size_t p = 0; p < kPlanes; ++p) {
                 const float a = clean.rowAt(p, y)[x], d = a - place.noisy.rowAt(p, y)[x];
                 const float divergence = sign(x, y, p) * (moved.rowAt(p, y)[x] - a) / kStep;
                 sum[p] += static_cast<double>(d * d + noise[p] * (2 * divergence - 1));
             }
         }
-    for (std::size_t p = 0; p < kPlanes; ++p) (isColour(p) ? risk.colour : risk.luminance) += 0.5 * sum[p] / n;
+    // Two planes of each kind; without a mosaic luminance has one.
+    for (std::size_t p = 0; p < kPlanes; ++p) (isColour(p) ? risk.colour : risk.luminance) += (isColour(p) || place.noisy.packed ? 0.5 : 1.0) * sum[p] / n;
     return risk;
 }
 
 std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
     std::vector<Place> places;
     for (std::size_t i = 0; i < std::min(kProbes, probes.size()); ++i)
-        places.push_back(placeAt(photo, {probes[i].x / 2 - kSquare / 2, probes[i].y / 2 - kSquare / 2, kSquare, kSquare}, work));
+        places.push_back(placeAt(photo, {probes[i].x / photo.cell() - kSquare / 2, probes[i].y / photo.cell() - kSquare / 2, kSquare, kSquare}, work));
     return places;
 }
 

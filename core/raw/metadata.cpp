@@ -90,11 +90,11 @@ Metadata readMetadata(const std::filesystem::path& file) {
         out.exif = groups["Photo"];
         out.gps = groups["GPSInfo"];
         constexpr std::uint16_t photometric = 0x0106;
-        constexpr double colourFilterArray = 32803;
+        constexpr double colourFilterArray = 32803, linearRaw = 34892;
         for (const auto& [name, entries] : groups) {
             if (name != "Image" && !name.starts_with("SubImage")) continue;
             const TagEntry* kind = Metadata::find(entries, photometric);
-            if (kind && kind->number() == colourFilterArray) out.mosaic = entries;
+            if (kind && (kind->number() == colourFilterArray || kind->number() == linearRaw)) out.mosaic = entries;
         }
     } catch (const std::exception&) {
         return out;

@@ -1,4 +1,4 @@
-// A photo as the sensor gave it: the untouched mosaic and all that is needed to understand it.
+// A photo as it was read: the untouched mosaic, or the colours of every pixel where there is none, and all that is needed to understand them.
 #pragma once
 
 #include <array>
@@ -65,10 +65,12 @@ struct Photo {
     int bits = 0;                                          // bits of the white level
 
     int rawWidth = 0, rawHeight = 0;    // the whole frame, masked border included
-    std::vector<std::uint16_t> samples; // rawWidth x rawHeight, reading order, as stored
+    int channels = 1;                   // samples of each pixel: 1, the mosaic's; 3, red, green and blue (a linear DNG, a developed picture)
+    bool developed = false;             // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
+    std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken to linear light where developed
     Rect active;                        // the part of the frame that saw light; all other coordinates start here
     Rect crop;                          // the part of the active area meant to be shown
-    Mosaic mosaic;
+    Mosaic mosaic;                      // means nothing where channels is 3
     BlackLevel black;
     double white = 65535;
 
@@ -77,6 +79,7 @@ struct Photo {
     double baselineExposure = 0;         // stops
 
     NoiseModel noise;                      // measured from the samples
+    double coarseNoise = 1;                // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
     Pattern pattern;                       // hot and dead pixels, lines of the read-out
     std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
@@ -85,12 +88,16 @@ struct Photo {
 
     int width() const { return active.width; }
     int height() const { return active.height; }
-    std::uint16_t sample(int x, int y) const { return samples[index(x, y)]; }
-    std::size_t index(int x, int y) const {
-        return static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) + static_cast<std::size_t>(active.x + x);
+    bool hasMosaic() const { return channels == 1; }
+    // Pixels, along a side, that one sample of the planes stands for which methods work on.
+    int cell() const { return hasMosaic() ? 2 : 1; }
+    std::uint16_t sample(int x, int y, int channel = 0) const { return samples[index(x, y, channel)]; }
+    std::size_t index(int x, int y, int channel = 0) const {
+        return (static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) + static_cast<std::size_t>(active.x + x)) * static_cast<std::size_t>(channels) +
+               static_cast<std::size_t>(channel);
     }
     // 0 at black, 1 at white; may lie outside.
-    float normalised(int x, int y) const { return normalised(sample(x, y), x, y); }
+    float normalised(int x, int y, int channel = 0) const { return normalised(sample(x, y, channel), x, y); }
     float normalised(std::uint16_t sample, int x, int y) const {
         const float level = black.at(x, y);
         return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
@@ -100,6 +107,8 @@ struct Photo {
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;
     std::string camera() const;
+    // "RGGB" and so on; "RGB" where every pixel has all colours.
+    std::string layoutText() const { return hasMosaic() ? mosaic.name() : "RGB"; }
 };
 
 using PhotoPtr = std::shared_ptr<const Photo>;
@@ -110,7 +119,7 @@ struct PhotoError : std::runtime_error {
     using std::runtime_error::runtime_error;
 };
 
-// Reads a raw file: LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then
+// Reads a raw file, or a picture that has been developed already (TIFF of 8, 16 or 32 bits, JPEG, PNG). Raws: LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then
 // measures the noise, unless only the samples are wanted. Throws PhotoError (missing, empty, truncated, not a picture, unsupported) and Cancelled.
 enum class Measure { Noise, Nothing };
 PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {}, Measure measure = Measure::Noise);

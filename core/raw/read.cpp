@@ -5,6 +5,7 @@
 #include <numeric>
 
 #include "noise/estimate.h"
+#include "raw/developed.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -135,10 +136,47 @@ std::optional<NoiseModel> statedNoise(const Photo& photo) {
 void checkPattern(const fs::path& file, const LibRaw& raw) {
     const auto& id = raw.imgdata.idata;
     if (id.filters == 9) fail(file, "its mosaic is X-Trans, which Irenic cannot clean yet. Export a file from another camera.");
-    if (id.filters == 0)
-        fail(file, "it holds no mosaic: it has already been turned into a picture. Open the camera's own raw file instead.");
+    if (id.filters == 0 && id.colors == 3) return; // a linear DNG: every pixel has its colours
     if (id.filters < 1000 || id.colors != 3)
         fail(file, "its mosaic is not a 2x2 pattern of red, green and blue, which is all that Irenic can clean yet.");
+}
+
+} // namespace
+
+namespace {
+
+void measureAll(Photo& photo, const Work& work) {
+    if (photo.hasMosaic()) {
+        photo.noise = measureNoise(photo, work);
+        photo.pattern = measurePattern(photo, work);
+        photo.mended = mendedSamples(photo, photo.pattern);
+    } else {
+        photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
+    }
+}
+
+// Three samples for each pixel, whatever LibRaw keeps them in. Blacks that differ from colour to colour are made one.
+void readPixels(Photo& photo, LibRaw& raw, const fs::path& file) {
+    const auto& data = raw.imgdata.rawdata;
+    const auto& sizes = raw.imgdata.sizes;
+    const int step = data.color3_image ? 3 : 4;
+    const std::uint16_t* from = data.color3_image ? &data.color3_image[0][0] : data.color4_image ? &data.color4_image[0][0] : nullptr;
+    if (!from) fail(file, "its pixels are kept in a way that Irenic cannot read.");
+    const auto& colour = raw.imgdata.color;
+    std::array<unsigned, 3> black{};
+    for (std::size_t c = 0; c < 3; ++c) black[c] = colour.black + colour.cblack[c] + (colour.cblack[4] * colour.cblack[5] == 1 ? colour.cblack[6] : 0);
+    const unsigned least = *std::min_element(black.begin(), black.end());
+    const std::size_t pitch = sizes.raw_pitch ? sizes.raw_pitch / sizeof(std::uint16_t) : static_cast<std::size_t>(sizes.raw_width * step);
+    photo.samples.resize(static_cast<std::size_t>(photo.rawWidth) * static_cast<std::size_t>(photo.rawHeight) * 3);
+    for (int y = 0; y < photo.rawHeight; ++y)
+        for (int x = 0; x < photo.rawWidth; ++x)
+            for (std::size_t c = 0; c < 3; ++c) {
+                const unsigned v = from[static_cast<std::size_t>(y) * pitch + static_cast<std::size_t>(x * step) + c];
+                photo.samples[(static_cast<std::size_t>(y) * static_cast<std::size_t>(photo.rawWidth) + static_cast<std::size_t>(x)) * 3 + c] = static_cast<std::uint16_t>(v - std::min(v, black[c] - least));
+            }
+    photo.black.pattern = {static_cast<float>(least)};
+    photo.white = colour.maximum;
+    photo.bits = static_cast<int>(std::ceil(std::log2(photo.white + 1)));
 }
 
 } // namespace
@@ -151,10 +189,23 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     if (error) fail(file, "it cannot be read (" + error.message() + ").");
     if (size == 0) fail(file, "the file is empty. Copy it again from the card.");
 
+    const auto developed = [&]() -> PhotoPtr {
+        const auto photo = readDeveloped(file, work);
+        if (measure == Measure::Noise) measureAll(*photo, work);
+        work.report(1);
+        return photo;
+    };
+    if (looksDeveloped(file)) return developed();
+    std::string ending = file.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    const bool tiff = ending == ".tif" || ending == ".tiff";
+
     auto raw = std::make_unique<LibRaw>();
     bool damaged = false;
     raw->set_dataerror_handler([](void* flag, const char*, int) { *static_cast<bool*>(flag) = true; }, &damaged);
     const int opened = raw->open_file(file.string().c_str());
+    // Some cameras' raws are called TIFF; all other TIFFs are pictures.
+    if (tiff && (opened != LIBRAW_SUCCESS || (raw->imgdata.idata.filters == 0 && raw->imgdata.idata.dng_version == 0))) return developed();
     if (opened != LIBRAW_SUCCESS)
         fail(file, std::string("this is not a raw photo that Irenic can read, or it is damaged (") + libraw_strerror(opened) + ").");
     checkPattern(file, *raw);
@@ -165,7 +216,8 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
         fail(file, "the file ends too early or is damaged. Copy it again from the card.");
     if (unpacked != LIBRAW_SUCCESS)
         fail(file, std::string("its pixels cannot be read (") + libraw_strerror(unpacked) + ").");
-    if (!raw->imgdata.rawdata.raw_image) fail(file, "it holds no mosaic that Irenic can clean.");
+    const bool mosaic = raw->imgdata.idata.filters != 0;
+    if (mosaic && !raw->imgdata.rawdata.raw_image) fail(file, "it holds no mosaic that Irenic can clean.");
     work.check();
     work.report(0.5);
 
@@ -179,12 +231,13 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     if (photo->active.width < 16 || photo->active.height < 16) fail(file, "the picture is too small to be a photo.");
     if (photo->active.right() > photo->rawWidth || photo->active.bottom() > photo->rawHeight)
         fail(file, "its sizes contradict each other; the file is damaged.");
-    photo->samples.resize(static_cast<std::size_t>(photo->rawWidth) * static_cast<std::size_t>(photo->rawHeight));
+    photo->channels = mosaic ? 1 : 3;
+    if (mosaic) photo->samples.resize(static_cast<std::size_t>(photo->rawWidth) * static_cast<std::size_t>(photo->rawHeight));
     const std::size_t pitch = sizes.raw_pitch ? sizes.raw_pitch / 2 : sizes.raw_width;
-    for (int y = 0; y < photo->rawHeight; ++y)
+    for (int y = 0; mosaic && y < photo->rawHeight; ++y)
         std::copy_n(raw->imgdata.rawdata.raw_image + static_cast<std::size_t>(y) * pitch, photo->rawWidth,
                     photo->samples.begin() + static_cast<std::ptrdiff_t>(y) * photo->rawWidth);
-    for (int i = 0; i < 4; ++i) {
+    for (int i = 0; mosaic && i < 4; ++i) {
         const char letter = raw->imgdata.idata.cdesc[raw->COLOR(i / 2, i % 2)];
         photo->mosaic.site[static_cast<std::size_t>(i)] =
             letter == 'R' ? Mosaic::Red : letter == 'B' ? Mosaic::Blue : Mosaic::Green;
@@ -197,17 +250,14 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
                         static_cast<int>(extent->number(0)), static_cast<int>(extent->number(1))};
         if (photo->crop.contains(crop) && !crop.empty()) photo->crop = crop;
     }
-    readLevels(*photo, *raw);
+    if (mosaic) readLevels(*photo, *raw);
+    else readPixels(*photo, *raw, file);
     if (photo->white <= photo->black.mean() + 1) fail(file, "its black and white levels contradict each other.");
     readColour(*photo, *raw);
     readShot(*photo, *raw);
     raw.reset();
     photo->statedNoise = statedNoise(*photo);
-    if (measure == Measure::Noise) {
-        photo->noise = measureNoise(*photo, work);
-        photo->pattern = measurePattern(*photo, work);
-        photo->mended = mendedSamples(*photo, photo->pattern);
-    }
+    if (measure == Measure::Noise) measureAll(*photo, work);
     work.report(1);
     return photo;
 }

@@ -1,0 +1,244 @@
+// Photos without a mosaic: linear DNGs and developed pictures.
+#include <QColorSpace>
+#include <QImage>
+#include <QTest>
+#include <tiffio.h>
+
+#include <fstream>
+#include <random>
+
+#include "deliver/export.h"
+#include "develop/render.h"
+#include "judge/recommend.h"
+#include "support.h"
+
+using namespace irenic;
+
+class TestPixels : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    static constexpr int kWidth = 320, kHeight = 240;
+
+    // The middle of a view with Poisson-Gaussian noise at every pixel and colour, as a camera's linear DNG would hold it.
+    static Photo linear(double electrons, std::uint32_t seed = 5) {
+        const auto& light = test::millLight();
+        Photo p = test::flatField(0.1, 12800, 32);
+        p.channels = 3;
+        p.rawWidth = kWidth, p.rawHeight = kHeight;
+        p.active = p.crop = {0, 0, kWidth, kHeight};
+        p.black = {};
+        p.black.pattern = {4096};
+        p.white = 65535;
+        p.samples.resize(3 * kWidth * kHeight);
+        p.mended.clear();
+        p.statedNoise.reset();
+        const double read = 2;
+        for (NoiseLine& l : p.noise.channel) l = {1 / electrons, read * read / electrons / electrons};
+        std::mt19937 random(seed);
+        std::normal_distribution<double> gauss;
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                for (int c = 0; c < 3; ++c) {
+                    std::poisson_distribution<int> count(std::max(1e-6, truth(light, x, y, c) * electrons));
+                    const double v = (count(random) + read * gauss(random)) / electrons;
+                    p.samples[p.index(x, y, c)] = static_cast<std::uint16_t>(std::lround(std::clamp(4096 + v * (65535 - 4096), 0.0, 65535.0)));
+                }
+        return p;
+    }
+    static double truth(const std::array<Plane, 3>& light, int x, int y, int c) { return std::min(1.0, 0.8 * static_cast<double>(light[static_cast<std::size_t>(c)].at(x + 80, y + 60))); }
+    static double psnrOf(const std::array<Plane, 3>& rgb) {
+        double sum = 0;
+        for (int y = 8; y < kHeight - 8; ++y)
+            for (int x = 8; x < kWidth - 8; ++x)
+                for (int c = 0; c < 3; ++c) sum += std::pow(static_cast<double>(rgb[static_cast<std::size_t>(c)].at(x, y)) - truth(test::millLight(), x, y, c), 2);
+        return -10 * std::log10(sum / (3.0 * (kHeight - 16) * (kWidth - 16)));
+    }
+    static void eachMethod() {
+        QTest::addColumn<QString>("id");
+        for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
+    }
+    std::string path(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
+
+  private slots:
+    void gains_data() { eachMethod(); }
+    void gains() {
+        QFETCH(QString, id);
+        const Photo p = linear(400);
+        const Rect all{0, 0, kWidth, kHeight};
+        const double before = psnrOf(cleanPixels(p, Settings::original(), all)), after = psnrOf(cleanPixels(p, {id.toStdString()}, all));
+        QVERIFY2(after - before > 5.5, qPrintable(QStringLiteral("%1 to %2 dB").arg(before).arg(after)));
+        // Means stay, by colour.
+        const auto noisy = cleanPixels(p, Settings::original(), all), clean = cleanPixels(p, {id.toStdString()}, all);
+        for (std::size_t c = 0; c < 3; ++c) {
+            const double ratio = test::meanOf(clean[c]) / test::meanOf(noisy[c]);
+            QVERIFY2(std::abs(ratio - 1) < 0.005, qPrintable(QString::number(ratio)));
+        }
+    }
+    void regionsAreCrops_data() { eachMethod(); }
+    void regionsAreCrops() {
+        QFETCH(QString, id);
+        const Photo p = linear(400);
+        Settings s{id.toStdString()};
+        s.grain = 0.2f;
+        const auto all = cleanPixels(p, s, {0, 0, kWidth, kHeight});
+        const Rect r{101, 77, 63, 45};
+        const auto part = cleanPixels(p, s, r);
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = 0; y < r.height; ++y)
+                for (int x = 0; x < r.width; ++x) QCOMPARE(part[c].at(x, y), all[c].at(r.x + x, r.y + y));
+    }
+    // A linear DNG is read as it was written, cleaned, and written as a linear DNG again.
+    void linearDngThereAndBack() {
+        Photo p = linear(400);
+        DngExtras extras;
+        extras.preview = renderOverview(p, {}, 128);
+        writeDng(path("linear.dng"), p, extras);
+        const PhotoPtr back = readPhoto(path("linear.dng"));
+        QVERIFY(!back->hasMosaic() && !back->developed);
+        QCOMPARE(back->layoutText(), std::string("RGB"));
+        QVERIFY(back->samples == p.samples);
+        QCOMPARE(back->white, p.white);
+        QCOMPARE(back->black.at(0, 0), 4096.0f);
+        for (const std::size_t c : {0U, 1U, 3U}) {
+            const double ratio = back->noise.channel[c].sigma(0.05) / p.noise.channel[c].sigma(0.05);
+            QVERIFY2(ratio > 0.85 && ratio < 1.15, qPrintable(QString::number(ratio)));
+        }
+        ExportOrder order;
+        order.settings = {"bm3d-quick"};
+        order.target = path("linear-clean.dng");
+        exportPhoto(*back, order);
+        const PhotoPtr clean = readPhoto(order.target, {}, Measure::Nothing);
+        QVERIFY(!clean->hasMosaic());
+        QVERIFY(psnrOf(cleanPixels(*clean, Settings::original(), {0, 0, kWidth, kHeight})) > psnrOf(cleanPixels(*back, Settings::original(), {0, 0, kWidth, kHeight})) + 5);
+        QVERIFY(settingsIn(order.target).has_value());
+    }
+    // What every kind of picture file holds comes out in the colours that it shows.
+    void developedPicturesKeepTheirColours_data() {
+        QTest::addColumn<QString>("ending");
+        QTest::addColumn<bool>("deep");
+        QTest::newRow("JPEG") << "jpg" << false;
+        QTest::newRow("PNG of 8 bits") << "png" << false;
+        QTest::newRow("PNG of 16 bits") << "png" << true;
+        QTest::newRow("TIFF of 8 bits") << "tif" << false;
+        QTest::newRow("TIFF of 16 bits") << "tif" << true;
+    }
+    void developedPicturesKeepTheirColours() {
+        QFETCH(QString, ending);
+        QFETCH(bool, deep);
+        QImage image(96, 64, deep ? QImage::Format_RGBX64 : QImage::Format_RGB888);
+        const QColor field[4] = {{200, 60, 40}, {40, 160, 80}, {60, 70, 180}, {128, 128, 128}};
+        for (int y = 0; y < 64; ++y)
+            for (int x = 0; x < 96; ++x) image.setPixelColor(x, y, field[x / 24]);
+        image.setColorSpace(QColorSpace::SRgb);
+        const QString name = folder_.filePath("fields." + ending);
+        if (ending == "tif") {
+            const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(name.toLocal8Bit(), "w"), TIFFClose);
+            TIFFSetField(tiff.get(), TIFFTAG_IMAGEWIDTH, 96);
+            TIFFSetField(tiff.get(), TIFFTAG_IMAGELENGTH, 64);
+            TIFFSetField(tiff.get(), TIFFTAG_SAMPLESPERPIXEL, 3);
+            TIFFSetField(tiff.get(), TIFFTAG_BITSPERSAMPLE, deep ? 16 : 8);
+            TIFFSetField(tiff.get(), TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_RGB);
+            TIFFSetField(tiff.get(), TIFFTAG_PLANARCONFIG, PLANARCONFIG_CONTIG);
+            std::vector<std::uint16_t> line(96 * 3);
+            for (int y = 0; y < 64; ++y) {
+                for (int x = 0; x < 96; ++x) {
+                    const QColor& f = field[x / 24];
+                    const int v[3] = {f.red(), f.green(), f.blue()};
+                    for (int c = 0; c < 3; ++c) {
+                        const auto i = static_cast<std::size_t>(3 * x + c);
+                        if (deep) line[i] = static_cast<std::uint16_t>(v[c] * 257);
+                        else reinterpret_cast<std::uint8_t*>(line.data())[i] = static_cast<std::uint8_t>(v[c]);
+                    }
+                }
+                QCOMPARE(TIFFWriteScanline(tiff.get(), line.data(), static_cast<std::uint32_t>(y), 0), 1);
+            }
+        } else
+            QVERIFY(image.save(name, nullptr, 98));
+        const PhotoPtr p = readPhoto(name.toStdString());
+        QVERIFY(p->developed && !p->hasMosaic());
+        QCOMPARE(p->bits, deep ? 16 : 8);
+        for (int i = 0; i < 4; ++i) {
+            const auto rgb = developRegion(*p, Settings::original(), {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
+            const double wanted[3] = {field[i].redF(), field[i].greenF(), field[i].blueF()};
+            for (std::size_t c = 0; c < 3; ++c) {
+                const double found = static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(test::meanOf(rgb[c]))));
+                QVERIFY2(std::abs(found - wanted[c]) < (ending == "jpg" ? 0.02 : 0.006), qPrintable(QStringLiteral("%1 for %2").arg(found).arg(wanted[c])));
+            }
+        }
+    }
+    // Noise that goes from pixel to pixel is seen as strong as it is, and goes.
+    void correlatedNoiseIsMeasured() {
+        constexpr int w = 720, h = 540;
+        Photo p = linear(1e6);
+        p.rawWidth = w, p.rawHeight = h;
+        p.active = p.crop = {0, 0, w, h};
+        p.samples.resize(3 * w * h);
+        std::mt19937 random(3);
+        std::normal_distribution<float> gauss(0, 0.04f);
+        Plane white(w + 2, h + 2);
+        double variance = 0;
+        for (int c = 0; c < 3; ++c) {
+            for (int y = 0; y < white.height(); ++y)
+                for (int x = 0; x < white.width(); ++x) white.at(x, y) = gauss(random);
+            for (int y = 0; y < h; ++y)
+                for (int x = 0; x < w; ++x) {
+                    float sum = 0;
+                    for (int j = 0; j < 3; ++j)
+                        for (int i = 0; i < 3; ++i) sum += white.at(x + i, y + j) / 9;
+                    variance += static_cast<double>(sum * sum) / (3.0 * w * h);
+                    p.samples[p.index(x, y, c)] = static_cast<std::uint16_t>(std::clamp(0.2f + sum, 0.0f, 1.0f) * 61439.0f + 4096);
+                }
+        }
+        writeDng(path("soft.dng"), p, {});
+        const PhotoPtr back = readPhoto(path("soft.dng"));
+        const double ratio = back->noise.channel[1].sigma(0.2) / std::sqrt(variance);
+        QVERIFY2(ratio > 0.75 && ratio < 1.3, qPrintable(QString::number(ratio)));
+        QVERIFY2(back->coarseNoise > 1.5, qPrintable(QString::number(back->coarseNoise)));
+        const auto clean = cleanPixels(*back, {"bm3d-quick"}, {40, 40, 200, 150});
+        double left = 0;
+        for (int y = 0; y < 150; ++y)
+            for (int x = 0; x < 200; ++x) left += std::pow(static_cast<double>(clean[1].at(x, y)) - 0.2, 2) / 30000;
+        QVERIFY2(left < 0.2 * variance, qPrintable(QString::number(left / variance)));
+    }
+    void probesAndRecommendation() {
+        Photo p = linear(400);
+        const auto probes = placeProbes(p);
+        QVERIFY(!probes.empty());
+        for (const Probe& probe : probes) QVERIFY(probe.x > 0 && probe.x < kWidth && probe.y > 0 && probe.y < kHeight);
+        const Rect area{60, 50, 120, 100};
+        const Risk weak = estimateRisk(p, {"wavelet", 0.2f, 0.2f}, area), right = estimateRisk(p, {"wavelet"}, area);
+        QVERIFY(right.sum() < weak.sum());
+        QVERIFY2(right.sum() > 0 && right.sum() < 0.6, qPrintable(QString::number(right.sum())));
+    }
+    void whatCannotBeDoneIsSaid() {
+        QImage image(64, 64, QImage::Format_RGB888);
+        image.fill(QColor(100, 90, 80));
+        QVERIFY(image.save(folder_.filePath("plain.png")));
+        const PhotoPtr p = readPhoto(path("plain.png"));
+        ExportOrder order;
+        order.settings = {"wavelet"};
+        order.target = path("plain.dng");
+        try {
+            exportPhoto(*p, order);
+            QFAIL("a DNG was made of a developed picture");
+        } catch (const ExportError& e) {
+            QVERIFY(QString::fromUtf8(e.what()).contains("TIFF"));
+        }
+        QVERIFY(!QFile::exists(folder_.filePath("plain.dng")));
+        order.format = ExportFormat::Tiff;
+        order.target = path("plain.tif");
+        exportPhoto(*p, order);
+        for (const char* name : {"broken.jpg", "broken.tif"}) {
+            std::ofstream(path(name), std::ios::binary) << (name[7] == 'j' ? "\xff\xd8\xff nothing" : "II*\0nothing to see");
+            try {
+                readPhoto(path(name));
+                QFAIL("a broken picture was read");
+            } catch (const PhotoError& e) {
+                QVERIFY(QString::fromUtf8(e.what()).contains(QLatin1String(name)));
+            }
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestPixels)
+#include "pixels.moc"
