@@ -29,7 +29,9 @@ constexpr float kWienerNoise = 1.6f; // noise variance assumed by the second ste
 struct Tables {
     alignas(64) float cosine[kPixels];     // row x: the value of all frequencies' cosines at x
     alignas(64) float transposed[kPixels]; // row u: the cosine of frequency u
-    alignas(64) float place[4][kPixels];   // the spectrum of the pattern that is 1/4 on one place of every 2x2 cell, 0 elsewhere
+    // Spectra of three patterns over the places of a 2x2 cell: the same everywhere; the diagonals apart; the two ends of one diagonal
+    // apart, which is that of the top left place in [0] and the other in [1]. All of unit length.
+    alignas(64) float pattern[2][3][kPixels];
     alignas(32) float window[kB];                      // Kaiser, beta 2; the block's window is its outer product
     Tables() {
         const auto bessel = [](double x) {
@@ -47,14 +49,18 @@ struct Tables {
                 const auto c = static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kB));
                 cosine[x * kB + u] = transposed[u * kB + x] = c;
             }
-        for (int p = 0; p < 4; ++p)
-            for (int v = 0; v < kB; ++v)
-                for (int u = 0; u < kB; ++u) {
-                    float sum = 0;
-                    for (int y = p >> 1; y < kB; y += 2)
-                        for (int x = p & 1; x < kB; x += 2) sum += 0.25f * cosine[y * kB + v] * cosine[x * kB + u];
-                    place[p][v * kB + u] = sum;
-                }
+        constexpr float root = 0.70710678f / 4;
+        constexpr float value[2][3][4] = {{{0.125f, 0.125f, 0.125f, 0.125f}, {0.125f, -0.125f, -0.125f, 0.125f}, {root, 0, 0, -root}},
+                                          {{0.125f, 0.125f, 0.125f, 0.125f}, {0.125f, -0.125f, -0.125f, 0.125f}, {0, root, -root, 0}}};
+        for (int diagonal = 0; diagonal < 2; ++diagonal)
+            for (int p = 0; p < 3; ++p)
+                for (int v = 0; v < kB; ++v)
+                    for (int u = 0; u < kB; ++u) {
+                        float sum = 0;
+                        for (int y = 0; y < kB; ++y)
+                            for (int x = 0; x < kB; ++x) sum += value[diagonal][p][(y & 1) * 2 + (x & 1)] * cosine[y * kB + v] * cosine[x * kB + u];
+                        pattern[diagonal][p][v * kB + u] = sum;
+                    }
     }
 };
 inline const Tables& tables() {
@@ -163,33 +169,33 @@ template <int N, class V> HWY_INLINE void HaarInverse(V* v) {
         }
 }
 
-// The part of a group's mean block that is the mean of each of the four colours. The pattern of a mosaic spreads over many
-// frequencies, weak ones among them: shrinking those would take colour out. This part is left alone.
-template <int N> HWY_INLINE void ColourMeans(const float* group, float* mean) {
+// The part of a group's mean block that is the mean of each of the three colours. The pattern of a mosaic spreads over many
+// frequencies, weak ones among them: shrinking those would take colour out. This part is left alone. (A difference of the two greens is
+// noise.) `pattern`: by the diagonal that red and blue stand on.
+template <int N> HWY_INLINE void ColourMeans(const float* group, const float (*pattern)[kPixels], float* mean) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    const Tables& t = tables();
-    float share[4] = {};
+    float share[3] = {};
     for (int c = 0; c < kPixels; c += lanes) {
         auto sum = hn::Load(d, group + c);
         for (int i = 1; i < N; ++i) sum = hn::Add(sum, hn::Load(d, group + i * kPixels + c));
-        for (int p = 0; p < 4; ++p) share[p] += hn::GetLane(hn::SumOfLanes(d, hn::Mul(sum, hn::Load(d, t.place[p] + c)))) / N;
+        for (int p = 0; p < 3; ++p) share[p] += hn::GetLane(hn::SumOfLanes(d, hn::Mul(sum, hn::Load(d, pattern[p] + c)))) / N;
     }
     for (int c = 0; c < kPixels; c += lanes) {
         auto sum = hn::Zero(d);
-        for (int p = 0; p < 4; ++p) sum = hn::MulAdd(hn::Set(d, share[p]), hn::Load(d, t.place[p] + c), sum);
+        for (int p = 0; p < 3; ++p) sum = hn::MulAdd(hn::Set(d, share[p]), hn::Load(d, pattern[p] + c), sum);
         hn::Store(sum, d, mean + c);
     }
 }
 
 // Shrinks a group of N transformed blocks in the three-dimensional spectrum. Returns the weight the estimate deserves: one
 // over its remaining noise.
-template <int N> float ShrinkThreshold(float* group, float sigma) {
+template <int N> float ShrinkThreshold(float* group, const float (*pattern)[kPixels], float sigma) {
     const D16 d;
     const auto threshold = hn::Set(d, kLambda * sigma);
     std::size_t kept = 0;
     HWY_ALIGN float mean[kPixels];
-    ColourMeans<N>(group, mean);
+    ColourMeans<N>(group, pattern, mean);
     for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
         hn::Vec<D16> v[N];
         const auto m = hn::Load(d, mean + c);
@@ -205,13 +211,13 @@ template <int N> float ShrinkThreshold(float* group, float sigma) {
     }
     return 1.0f / static_cast<float>(std::max<std::size_t>(1, kept));
 }
-template <int N> float ShrinkWiener(float* group, const float* pilot, float sigma) {
+template <int N> float ShrinkWiener(float* group, const float* pilot, const float (*pattern)[kPixels], float sigma) {
     const D16 d;
     const auto noise = hn::Set(d, kWienerNoise * sigma * sigma);
     auto sum = hn::Zero(d);
     HWY_ALIGN float mean[kPixels], pilotMean[kPixels];
-    ColourMeans<N>(group, mean);
-    ColourMeans<N>(pilot, pilotMean);
+    ColourMeans<N>(group, pattern, mean);
+    ColourMeans<N>(pilot, pattern, pilotMean);
     for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
         hn::Vec<D16> v[N], b[N];
         const auto m = hn::Load(d, mean + c), mb = hn::Load(d, pilotMean + c);
@@ -230,9 +236,10 @@ template <int N> float ShrinkWiener(float* group, const float* pilot, float sigm
     }
     return 1.0f / std::max(hn::GetLane(hn::SumOfLanes(d, sum)), 0.05f);
 }
-float Shrink(int count, float* group, const float* pilot, float sigma) {
-    if (pilot) return count == kGroup2 ? ShrinkWiener<kGroup2>(group, pilot, sigma) : ShrinkWiener<kGroup2 / 2>(group, pilot, sigma);
-    return count == kGroup1 ? ShrinkThreshold<kGroup1>(group, sigma) : ShrinkThreshold<kGroup1 / 2>(group, sigma);
+float Shrink(int count, float* group, const float* pilot, int diagonal, float sigma) {
+    const float(*pattern)[kPixels] = tables().pattern[diagonal];
+    if (pilot) return count == kGroup2 ? ShrinkWiener<kGroup2>(group, pilot, pattern, sigma) : ShrinkWiener<kGroup2 / 2>(group, pilot, pattern, sigma);
+    return count == kGroup1 ? ShrinkThreshold<kGroup1>(group, pattern, sigma) : ShrinkThreshold<kGroup1 / 2>(group, pattern, sigma);
 }
 
 // The transform of 8 samples of a row.
@@ -321,7 +328,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
             if (step.basic)
                 for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.basic + at(i), kSide * kB, own.pilot + i * kPixels);
             const float* pilot = step.basic ? own.pilot : nullptr;
-            const float weight = Shrink(step.groupSize, own.group, pilot, sigma);
+            const float weight = Shrink(step.groupSize, own.group, pilot, 0, sigma);
             if (first) {
                 ref.weight = weight;
                 for (int i = 0; i < step.groupSize; ++i) own.corners[at(i) / kB] += weight;
@@ -365,6 +372,7 @@ void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulat
     std::fill(own.corners, own.corners + kSide * kSide, 0.0f);
     const float sigma = *std::max_element(step.strength.begin(), step.strength.end());
     constexpr std::ptrdiff_t stride = kSide * kB;
+    const int red = step.noisy->sites[0], diagonal = red == 0 || red == 3 ? 0 : 1;
     for (int r = 0; r < own.references; ++r) {
         const Reference& ref = own.reference[r];
         for (int part = 0; part < 4; ++part) {
@@ -375,7 +383,7 @@ void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulat
             for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.noisy + at(i), stride, own.group + i * kPixels);
             if (step.basic)
                 for (int i = 0; i < step.groupSize; ++i) ColumnsForward(own.basic + at(i), stride, own.pilot + i * kPixels);
-            const float weight = Shrink(step.groupSize, own.group, step.basic ? own.pilot : nullptr, sigma);
+            const float weight = Shrink(step.groupSize, own.group, step.basic ? own.pilot : nullptr, diagonal, sigma);
             for (int i = 0; i < step.groupSize; ++i) {
                 own.corners[corner(i)] += weight;
                 AddColumnsInverse(own.group + i * kPixels, weight, t.window, own.gathered + at(i), stride);

@@ -296,7 +296,7 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
     PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, fine}, work);
     clean.packed = noisy.packed;
-    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, 0}, work);
+    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine}, work);
     if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
     return clean;
 }
