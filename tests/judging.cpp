@@ -63,7 +63,7 @@ class TestJudging : public QObject {
         std::atomic<float> done = 0;
         const Recommendation r = recommend(s.photo, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
-        QVERIFY(r.trials.size() >= methods().size() + 6);
+        QVERIFY(r.trials.size() >= 5 + 6);
         for (const Trial& t : r.trials) QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
         QVERIFY(r.risk.sum() < 0.6 && r.risk.sum() > 0);
         QVERIFY(done > 0.99f);

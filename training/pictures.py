@@ -107,8 +107,8 @@ def training_set(seed=7):
     """All pictures to learn from, as (list of arrays, probabilities)."""
     rng = np.random.default_rng(seed)
     photos = [photograph(p, by) for p in TRAIN if os.path.exists(p) for by in (2, 3)]
-    made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(2)]
+    made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(5)]
     made += [lettering(rng) for _ in range(2)] + [gratings(rng) for _ in range(2)]
     area = np.array([np.sqrt(p.shape[0] * p.shape[1]) for p in photos])
-    weights = np.concatenate([0.72 * area / area.sum(), np.full(len(made), 0.28 / len(made))])
+    weights = np.concatenate([0.68 * area / area.sum(), np.full(len(made), 0.32 / len(made))])
     return photos + made, weights

@@ -447,20 +447,12 @@ void runFineTile(const Step& step, const Rect& tile, Accumulator& out) {
 int BlockMatching::margin() const { return kTwoStepMargin; }
 
 PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
-    const float l = strength[0], c = strength[1];
-    const auto run = [&](const std::array<float, kPlanes>& s, double from, double to) {
-        return bothSteps(in, area, s, quick_ ? kGroup1 / 2 : kGroup1, quick_ ? kGroup2 / 2 : kGroup2, in.packed, in.packed ? runFineTile : runTile, work.part(from, to));
+    const auto both = [&](const std::array<float, kPlanes>& s, const Work& part) {
+        return bothSteps(in, area, s, quick_ ? kGroup1 / 2 : kGroup1, quick_ ? kGroup2 / 2 : kGroup2, in.packed, in.packed ? runFineTile : runTile, part);
     };
-    if (!in.packed || l == c) return run(strength, 0, 1);
-    // A block of the mosaic holds luminance and colour together: two strengths take two runs.
-    PlaneSet out(area), colour(area);
-    out.sites = in.sites;
-    if (l > 0) out = run({l, l, l, l}, 0, c > 0 ? 0.5 : 1);
-    if (c > 0) colour = run({c, c, c, c}, l > 0 ? 0.5 : 0, 1);
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        if (strength[p] <= 0) out.plane[p] = in.plane[p].cropped(area.translated(-in.area.x, -in.area.y));
-        else if (isColour(p)) out.plane[p] = std::move(colour.plane[p]);
-    return out;
+    if (!in.packed) return both(strength, work);
+    // A block of the mosaic holds luminance and colour together.
+    return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) { return both({s, s, s, s}, part); });
 }
 
 } // namespace irenic

@@ -25,6 +25,7 @@ class BlockMatching : public Method {
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
     std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
     std::string summary() const override { return quick_ ? "BM3D from smaller groups: sooner there, a little less clean." : "Clean, with straight edges. Slower."; }
+    std::string quickGradeOf() const override { return quick_ ? "bm3d" : ""; }
     int margin() const override;
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;

@@ -12,7 +12,9 @@ namespace irenic {
 
 namespace {
 
-constexpr int kTileSize = 2048; // of the mosaic
+// Of the mosaic: small enough to stay near, for methods that look far large enough that margins do not cost more than the tile.
+constexpr int kTileSize = 2048, kFarTileSize = 4096;
+int tileSizeFor(const Settings& settings) { return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize; }
 
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
     const auto& c = photo.noise.channel;
@@ -21,11 +23,14 @@ std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
+float whiteOf(const std::array<Stabiliser, 4>& stable) { return 0.25f * (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1)); }
+
 // The planes of a photo that has all colours at every pixel.
 PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
     PlaneSet out(area);
     out.packed = false;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
+    out.white = whiteOf(stable);
     const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int j = first; j < last; ++j) {
@@ -62,6 +67,7 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     const Rect extent = packedExtent(photo);
     const auto sites = sitesOfChannels(photo.mosaic);
     out.sites = sites;
+    out.white = whiteOf(stable);
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
     const BlackLevel& black = photo.black;
     const bool even = black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
@@ -295,7 +301,7 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
     PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, fine}, work);
-    clean.packed = noisy.packed;
+    clean.describeAs(noisy);
     clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine}, work);
     if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
     return clean;
@@ -312,12 +318,14 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     }
 
     const auto stable = stabilisersOf(photo);
-    forEachLargeTile(area, kTileSize, work, [&](const Rect& tile, const Work& part) { cleanTile(photo, settings, stable, tile, area, out, part); });
+    forEachLargeTile(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) { cleanTile(photo, settings, stable, tile, area, out, part); });
     return out;
 }
 
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
     if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
+    if (!settings.untouched() && !findMethod(settings.method)->takesPixels())
+        throw std::invalid_argument("this method needs a camera's mosaic, which this photo has not. Choose another method for it.");
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
     if (settings.untouched()) {
         for (int y = 0; y < area.height; ++y)

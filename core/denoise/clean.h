@@ -39,7 +39,8 @@ std::string problemWith(const Settings& settings);
 // Throws Cancelled; std::invalid_argument for a problem with the settings.
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
-// For a photo without a mosaic: red, green and blue of `area`; otherwise as cleanMosaic.
+// For a photo without a mosaic: red, green and blue of `area`; otherwise as cleanMosaic. std::invalid_argument also for a method that
+// takes mosaics only.
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
 // What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy` covers `area` inflated by

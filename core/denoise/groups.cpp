@@ -9,7 +9,7 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
     step.references = {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1, area.width + kSpan + kBlock - 1, area.height + kSpan + kBlock - 1};
     PlaneSet out(area);
     for (Plane& p : out.plane) p.fill(0);
-    out.sites = step.noisy->sites;
+    out.describeAs(*step.noisy);
     const std::size_t kinds = step.channels ? kPlanes : 2;
     PlaneSet weight;
     weight.area = area;

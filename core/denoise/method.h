@@ -31,6 +31,11 @@ struct PlaneSet {
     bool packed = true;
     // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
     float coarseNoise = 1;
+    // The stabilised value of a sample at white: how far the planes' scale reaches.
+    float white = 0;
+
+    // Takes over what another set of the same photo says of its planes.
+    void describeAs(const PlaneSet& other) { sites = other.sites, packed = other.packed, coarseNoise = other.coarseNoise, white = other.white; }
 
     PlaneSet() = default;
     explicit PlaneSet(const Rect& where) : area(where) {
@@ -81,11 +86,30 @@ class Method {
     virtual std::string summary() const = 0; // one sentence for a photographer
     // Packed samples needed around an area.
     virtual int margin() const = 0;
+    // The method of which this one is the quick grade; empty: it is none.
+    virtual std::string quickGradeOf() const { return {}; }
+    // Whether it can clean a photo that has no mosaic.
+    virtual bool takesPixels() const { return true; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane
     // untouched. `in.area` contains `area` inflated by margin(). Throws Cancelled.
     virtual PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                          const Work& work) const = 0;
 };
+
+// For methods that look at luminance and colour together and know one strength: run(strength, work) once for each that is asked for, the
+// planes of either kind taken from their own; planes of strength 0 are copied.
+template <class Run> PlaneSet withTwoStrengths(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work, const Run& run) {
+    const float l = strength[0], c = strength[1];
+    if (l == c && l > 0) return run(l, work);
+    PlaneSet out(area), colour(area);
+    out.describeAs(in);
+    if (l > 0) out = run(l, work.part(0, c > 0 ? 0.5 : 1));
+    if (c > 0) colour = run(c, work.part(l > 0 ? 0.5 : 0, 1));
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        if (strength[p] <= 0) out.plane[p] = in.plane[p].cropped(area.translated(-in.area.x, -in.area.y));
+        else if (isColour(p)) out.plane[p] = std::move(colour.plane[p]);
+    return out;
+}
 
 // All methods, in the order in which they are offered.
 const std::vector<std::unique_ptr<Method>>& methods();

@@ -141,7 +141,7 @@ PlaneSet NonLocalMeans::run(const PlaneSet& in, const Rect& area, const std::arr
     const Rect needed = tiles.inflated(margin());
     if (!in.area.contains(needed)) {
         wide = PlaneSet(needed);
-        wide.packed = in.packed;
+        wide.describeAs(in);
         for (std::size_t p = 0; p < kPlanes; ++p) {
             wide.plane[p].fill(0);
             const Rect shared = needed.intersected(in.area);

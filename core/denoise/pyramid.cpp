@@ -7,7 +7,7 @@ namespace irenic {
 PlaneSet halved(const PlaneSet& in, const Work& work) {
     const int x0 = halfOf(in.area.x + 1), y0 = halfOf(in.area.y + 1);
     PlaneSet out(Rect{x0, y0, halfOf(in.area.right()) - x0, halfOf(in.area.bottom()) - y0});
-    out.packed = in.packed;
+    out.describeAs(in);
     forEachBand(out.area.height, 16, work, [&](int first, int last) {
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int y = out.area.y + first; y < out.area.y + last; ++y) {

@@ -1,4 +1,5 @@
 #include "denoise/bm3d.h"
+#include "denoise/learned.h"
 #include "denoise/nlbayes.h"
 #include "denoise/nlm.h"
 #include "denoise/wavelet.h"
@@ -13,6 +14,8 @@ const std::vector<std::unique_ptr<Method>>& methods() {
         list.push_back(std::make_unique<BlockMatching>(true));
         list.push_back(std::make_unique<BlockMatching>(false));
         list.push_back(std::make_unique<NonLocalBayes>());
+        list.push_back(std::make_unique<Learned>(true));
+        list.push_back(std::make_unique<Learned>(false));
         return list;
     }();
     return all;

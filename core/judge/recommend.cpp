@@ -11,6 +11,7 @@ namespace {
 
 constexpr float kStep = 0.2f;   // size of the added noise: small beside the noise, large beside the kinks of hard thresholds
 constexpr int kSquare = 64;     // packed samples around a probe
+constexpr int kGrid = 96;       // squares lie in the middle of cells of this grid, so that none costs a second tile of a method that has large ones
 constexpr std::size_t kProbes = 5;
 
 // +1 or -1, the same for the same place whatever else happens (mixing of D. Steele and others, splitmix64).
@@ -35,7 +36,7 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
     place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
     place.shaken.area = place.noisy.area;
-    place.shaken.sites = place.noisy.sites, place.shaken.packed = place.noisy.packed, place.shaken.coarseNoise = place.noisy.coarseNoise;
+    place.shaken.describeAs(place.noisy);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         place.shaken.plane[p] = place.noisy.plane[p].clone();
         if (p == 3 && !place.noisy.packed) continue; // there is nothing in it
@@ -80,10 +81,15 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
     return risk;
 }
 
+Rect squareAt(int x, int y) {
+    constexpr int inset = (kGrid - kSquare) / 2;
+    return {x / kGrid * kGrid + inset, y / kGrid * kGrid + inset, kSquare, kSquare};
+}
+
 std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
     std::vector<Place> places;
     for (std::size_t i = 0; i < std::min(kProbes, probes.size()); ++i)
-        places.push_back(placeAt(photo, {probes[i].x / photo.cell() - kSquare / 2, probes[i].y / photo.cell() - kSquare / 2, kSquare, kSquare}, work));
+        places.push_back(placeAt(photo, squareAt(probes[i].x / photo.cell(), probes[i].y / photo.cell()), work));
     return places;
 }
 
@@ -119,17 +125,24 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
     };
     constexpr float strengths[] = {0.55f, 0.75f, 1.3f, 1.7f};
     constexpr float details[] = {0.0f, 0.5f};
-    const double steps = static_cast<double>(methods().size() + std::size(strengths) + std::size(details) + 1);
-    for (const auto& m : methods()) {
+    std::vector<const Method*> candidates;
+    std::string quicker; // the grade that strengths are looked for with
+    for (const auto& m : methods())
+        if (m->quickGradeOf().empty() && (photo.hasMosaic() || m->takesPixels())) candidates.push_back(m.get());
+    const double steps = static_cast<double>(candidates.size() + std::size(strengths) + std::size(details) + 2);
+    for (const Method* m : candidates) {
         const Settings settings{m->id()};
         const Risk risk = attempt(settings);
         if (out.trials.size() == 1 || risk.sum() < out.risk.sum()) out.settings = settings, out.risk = risk;
         work.report(static_cast<double>(out.trials.size()) / steps);
     }
-    Risk best = out.risk;
     const std::string method = out.settings.method;
+    for (const auto& m : methods())
+        if (m->quickGradeOf() == method) quicker = m->id();
+    if (quicker.empty()) quicker = method;
+    Risk best = quicker == method ? out.risk : attempt({quicker});
     for (const float s : strengths) {
-        const Risk risk = attempt({method, s, s});
+        const Risk risk = attempt({quicker, s, s});
         if (risk.luminance < best.luminance) best.luminance = risk.luminance, out.settings.luminance = s;
         if (risk.colour < best.colour) best.colour = risk.colour, out.settings.colour = s;
         work.report(static_cast<double>(out.trials.size()) / steps);

@@ -35,7 +35,7 @@ struct Recommendation {
     std::vector<Trial> trials; // everything that was tried
 };
 
-// Tries all methods at matched strength, then the best one's strengths (luminance and colour each for itself) and detail. Nothing depends on
+// Tries all methods (quick grades apart) at matched strength, then the best one's strengths (luminance and colour each for itself) and detail. Nothing depends on
 // the ISO or the camera, only on pixels. Throws Cancelled.
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
 
