@@ -210,6 +210,32 @@ class TestWindow : public QObject {
         QCOMPARE(window_->document().photo()->iso, 3200.0);
         QCOMPARE(window_->photos().count(), 3);
     }
+    // A developed picture says what it is; what cannot clean it says so in its cell, and the others go on.
+    void developedPicture() {
+        QImage image(240, 200, QImage::Format_RGB888);
+        for (int y = 0; y < 200; ++y)
+            for (int x = 0; x < 240; ++x) image.setPixelColor(x, y, QColor(90 + (x * 7 + y * 13) % 40, 80 + (x * 11 + y * 5) % 40, 70 + (x * 3 + y * 17) % 40));
+        const QString file = folder_.filePath("plain.png");
+        QVERIFY(image.save(file));
+        window_->open({file});
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->developed, 30000);
+        QVERIFY(find<QLabel>("shot")->text().contains("Developed already"));
+        QVERIFY(settle());
+        Settings learned = window_->document().takes()[1].settings;
+        learned.method = "learned";
+        window_->document().setSettings(1, learned);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->sheet().cell(0, 2)->state() == Cell::State::Failed, 30000);
+        QVERIFY(window_->sheet().cell(0, 1)->state() == Cell::State::Current);
+    }
+    // Going through the list faster than photos can be read ends at the last one asked for.
+    void hurryingThroughTheList() {
+        window_->open({two_});
+        window_->open({one_});
+        for (int i = 0; i < 12; ++i) window_->photos().setCurrentRow(i % 2);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 3200, 30000);
+        QVERIFY(settle());
+        QCOMPARE(window_->document().photo()->iso, 3200.0);
+    }
     void choosingAndExporting_data() {
         QTest::addColumn<QString>("format");
         QTest::newRow("DNG") << "dng";

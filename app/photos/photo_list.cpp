@@ -20,7 +20,9 @@ PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
     connect(this, &QListWidget::currentRowChanged, this, &PhotoList::load);
 }
 
-PhotoList::~PhotoList() { loading_.request_stop(); }
+PhotoList::~PhotoList() {
+    for (Loading& l : loading_) l.thread.request_stop();
+}
 
 void PhotoList::open(const QStringList& paths) {
     QStringList files;
@@ -59,9 +61,13 @@ void PhotoList::load(int row) {
     if (row < 0) return;
     const QString path = item(row)->data(kPathRole).toString();
     shown_ = path;
-    loading_.request_stop();
+    // A reader that was asked to stop may take a moment to notice: nobody waits for it here.
+    for (Loading& l : loading_) l.thread.request_stop();
+    std::erase_if(loading_, [](const Loading& l) { return l.done->load(); });
     emit message(tr("Reading %1…").arg(QFileInfo(path).fileName()));
-    loading_ = std::jthread([this, path](const std::stop_token& stop) {
+    auto done = std::make_shared<std::atomic<bool>>(false);
+    std::jthread thread([this, path, done](const std::stop_token& stop) {
+        const std::unique_ptr<std::atomic<bool>, void (*)(std::atomic<bool>*)> atEnd(done.get(), [](std::atomic<bool>* d) { *d = true; });
         PhotoPtr photo;
         std::vector<Probe> probes;
         QImage image;
@@ -89,6 +95,7 @@ void PhotoList::load(int row) {
             emit message(problem);
         });
     });
+    loading_.push_back({std::move(thread), std::move(done)});
 }
 
 } // namespace irenic

@@ -2,6 +2,9 @@
 #pragma once
 
 #include <QListWidget>
+#include <atomic>
+#include <list>
+#include <memory>
 #include <thread>
 
 #include "judge/probes.h"
@@ -25,7 +28,11 @@ class PhotoList : public QListWidget {
   private:
     void load(int row);
 
-    std::jthread loading_;
+    struct Loading {
+        std::jthread thread;
+        std::shared_ptr<std::atomic<bool>> done;
+    };
+    std::list<Loading> loading_; // the last one, and those that still have to notice that they were stopped
     QString shown_;
 };
 
