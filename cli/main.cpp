@@ -217,6 +217,7 @@ int main(int argc, char** argv) {
     cleanCommand->add_option("--detail", options.settings.detail, "0 to 1, default 0.25: structure given back");
     cleanCommand->add_option("--coarse", options.settings.coarse, "0 to 3: coarse colour noise taken away");
     cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
+    cleanCommand->add_flag("--mend,!--no-mend", options.settings.mend, "Mend defect pixels and read-out lines first; the default");
     cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff"}));
     cleanCommand->add_option("--profile", options.profile, "TIFF only")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
     cleanCommand->add_option("--compression", options.compression, "TIFF only")->check(CLI::IsMember({"zip", "none"}));

@@ -10,9 +10,16 @@ namespace irenic {
 // Multipliers that make the as-shot neutral grey, the smallest 1.
 Vector3 balanceOf(const Photo& photo);
 
-// White-balanced camera colours to linear XYZ under D50 (the profile connection space). By the forward
-// matrix where the photo has one, else from the colour matrix (DNG 1.6, chapter 6); the neutral goes to D50
-// white either way. Of two profiles the one nearer to daylight is used.
+// Correlated colour temperature in kelvin of a CIE 1931 chromaticity, 1667 (and below) to 1e6 (A. R. Robertson, "Computation of
+// correlated color temperature and distribution temperature", J. Opt. Soc. Am. 58(11), 1968).
+double temperatureOf(double x, double y);
+
+// The temperature of the light that the as-shot neutral belongs to, in kelvin.
+double shotTemperature(const Photo& photo);
+
+// White-balanced camera colours to linear XYZ under D50 (the profile connection space); (1, 1, 1) goes to white. The whole model of
+// DNG 1.6, chapter 6: of two profiles a mixture, linear in the reciprocal of the shot's temperature; calibration and analog balance; by
+// the forward matrix where there is one, else by the colour matrix and Bradford adaptation.
 Matrix3 cameraToXyzD50(const Photo& photo);
 
 enum class OutputSpace { Srgb, AdobeRgbCompatible, ProPhotoCompatible };

@@ -75,6 +75,7 @@ struct Photo {
     double white = 65535;
 
     std::vector<ColourProfile> profiles; // one or two; never empty
+    Vector3 analogBalance{1, 1, 1};      // gains that the camera has applied to its channels already (DNG 1.6, AnalogBalance)
     Vector3 neutral{1, 1, 1};            // as-shot neutral in camera colours, the largest 1
     double baselineExposure = 0;         // stops
 

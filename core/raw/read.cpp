@@ -17,7 +17,7 @@ namespace fs = std::filesystem;
 // DNG 1.6 tags that LibRaw reads in part or not at all.
 constexpr std::uint16_t kBlackLevelDeltaH = 0xc61b, kBlackLevelDeltaV = 0xc61c, kColorMatrix1 = 0xc621,
                         kColorMatrix2 = 0xc622, kCameraCalibration1 = 0xc623, kCameraCalibration2 = 0xc624,
-                        kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
+                        kAnalogBalance = 0xc627, kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
                         kCalibrationIlluminant1 = 0xc65a, kCalibrationIlluminant2 = 0xc65b,
                         kForwardMatrix1 = 0xc714, kForwardMatrix2 = 0xc715, kNoiseProfile = 0xc761,
                         kDefaultCropOrigin = 0xc61f, kDefaultCropSize = 0xc620;
@@ -90,6 +90,9 @@ void readColour(Photo& photo, LibRaw& raw) {
                                     0.0415560, 0.0556434,  -0.2040259, 1.0572252};
         photo.profiles.push_back(profile);
     }
+    if (const TagEntry* gains = tags.dng(kAnalogBalance); gains && gains->count == 3)
+        for (std::size_t c = 0; c < 3; ++c)
+            if (gains->number(c) > 0) photo.analogBalance[c] = gains->number(c);
     const TagEntry* neutral = tags.dng(kAsShotNeutral);
     for (std::size_t c = 0; c < 3; ++c) {
         const double multiplier = raw.imgdata.color.cam_mul[c];
