@@ -1,5 +1,7 @@
 #include <QCommandLineParser>
 #include <QTimer>
+#include <QToolButton>
+#include <algorithm>
 
 #include "photos/photo_list.h"
 #include "sheet/sheet.h"
@@ -21,7 +23,8 @@ int main(int argc, char** argv) {
     const QCommandLineOption push(QStringLiteral("push"), QStringLiteral("Start with this push."), QStringLiteral("STOPS"));
     const QCommandLineOption zoom(QStringLiteral("zoom"), QStringLiteral("Start with this zoom; 0 fits."), QStringLiteral("FACTOR"));
     const QCommandLineOption select(QStringLiteral("photo"), QStringLiteral("Start with the photo in this row, from 1."), QStringLiteral("ROW"));
-    parser.addOptions({picture, push, zoom, select});
+    const QCommandLineOption recommend(QStringLiteral("recommend"), QStringLiteral("Measure a recommended take for the first photo shown."));
+    parser.addOptions({picture, push, zoom, select, recommend});
     parser.process(app);
 
     irenic::Window window;
@@ -31,11 +34,19 @@ int main(int argc, char** argv) {
     if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);
     if (parser.isSet(picture)) window.resize(1280, 800);
     window.show();
+    bool asked = !parser.isSet(recommend);
+    QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
+        if (asked) return;
+        asked = true;
+        window.findChild<QToolButton*>(QStringLiteral("recommend"))->click();
+    });
 
     QTimer waiting;
     if (parser.isSet(picture)) {
         QObject::connect(&waiting, &QTimer::timeout, &app, [&] {
-            if (!window.sheet().allCurrent()) return;
+            const auto& takes = window.document().takes();
+            const bool measured = std::any_of(takes.begin(), takes.end(), [](const irenic::Take& t) { return t.risk.has_value(); });
+            if (!window.sheet().allCurrent() || (parser.isSet(recommend) && !measured)) return;
             waiting.stop();
             window.grab().save(parser.value(picture));
             QApplication::quit();

@@ -46,9 +46,9 @@ class TestColour : public QObject {
     }
     void betweenTwoLights() {
         QFETCH(bool, adjusted);
-        const Matrix3 lamps = {0.82, -0.30, -0.05, -0.38, 1.20, 0.18, -0.03, 0.12, 0.70}, daylight = {0.70, -0.22, -0.06, -0.43, 1.23, 0.22, -0.06, 0.15, 0.61};
+        const Matrix3 lamps = {0.82, -0.30, -0.05, -0.38, 1.20, 0.18, -0.03, 0.12, 0.70}, outdoors = {0.70, -0.22, -0.06, -0.43, 1.23, 0.22, -0.06, 0.15, 0.61};
         Photo p = test::flatField(0.1, 100, 32);
-        p.profiles = {{17, lamps, {}, kIdentity3}, {21, daylight, {}, kIdentity3}};
+        p.profiles = {{17, lamps, {}, kIdentity3}, {21, outdoors, {}, kIdentity3}};
         if (adjusted) {
             for (ColourProfile& c : p.profiles) c.calibration = diagonal({1.04, 1, 0.97});
             p.analogBalance = {1.2, 1, 1.1};
@@ -56,7 +56,7 @@ class TestColour : public QObject {
         const double x = 0.3805, y = 0.3768, kelvin = temperatureOf(x, y);
         const double share = (1 / kelvin - 1 / 6500.0) / (1 / 2850.0 - 1 / 6500.0);
         Matrix3 camera;
-        for (std::size_t i = 0; i < 9; ++i) camera[i] = share * lamps[i] + (1 - share) * daylight[i];
+        for (std::size_t i = 0; i < 9; ++i) camera[i] = share * lamps[i] + (1 - share) * outdoors[i];
         if (adjusted) camera = diagonal({1.2, 1, 1.1}) * diagonal({1.04, 1, 0.97}) * camera;
         const Vector3 white = xyzOfWhite(x, y);
         p.neutral = camera * white;

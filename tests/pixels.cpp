@@ -165,6 +165,9 @@ class TestPixels : public QObject {
                 const double found = static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(test::meanOf(rgb[c]))));
                 QVERIFY2(std::abs(found - wanted[c]) < (ending == "jpg" ? 0.02 : 0.006), qPrintable(QStringLiteral("%1 for %2").arg(found).arg(wanted[c])));
             }
+            // And so on the screen: no second tone curve.
+            const Picture shown = renderRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, 1);
+            for (std::size_t c = 0; c < 3; ++c) QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 255.0 - wanted[c]) < (ending == "jpg" ? 0.03 : 0.008));
         }
     }
     // Noise that goes from pixel to pixel is seen as strong as it is, and goes.

@@ -103,12 +103,31 @@ def gratings(rng, size=768):
     return picture.astype(np.float16)
 
 
+def weave(rng, size=768):
+    """Cloth: threads over and under one another, bent, of uneven thickness and brightness, lit from one side."""
+    y, x = np.mgrid[0:size, 0:size].astype(np.float32)
+    bend = lambda scale: sum(rng.random() * np.sin((rng.standard_normal() * x + rng.standard_normal() * y) * 2 * np.pi / (scale * (0.5 + rng.random())))
+                             for _ in range(4)).astype(np.float32)
+    period = 2.6 + 7 * rng.random() ** 1.5
+    u = (x + 1.2 * bend(180)) * np.pi / period
+    v = (y + 1.2 * bend(180)) * np.pi / period
+    over = np.sin(u) * np.sin(v) > 0
+    thread = np.where(over, np.abs(np.sin(u)), np.abs(np.sin(v)))
+    slub = 1 + 0.25 * np.where(over, bend(40), bend(40)) / 4
+    light = 0.25 + 0.75 * np.clip(0.5 + bend(500) / 5, 0, 1)
+    colour = (0.15 + 0.6 * rng.random()) * (0.6 + 0.4 * rng.random(3))
+    depth = 0.2 + 0.7 * rng.random()
+    cloth = (1 - depth + depth * thread) * slub * light
+    return np.clip(cloth[..., None] * colour, 0, 1).astype(np.float16)
+
+
 def training_set(seed=7):
     """All pictures to learn from, as (list of arrays, probabilities)."""
     rng = np.random.default_rng(seed)
     photos = [photograph(p, by) for p in TRAIN if os.path.exists(p) for by in (2, 3)]
     made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(5)]
+    made += [weave(rng) for _ in range(5)]
     made += [lettering(rng) for _ in range(2)] + [gratings(rng) for _ in range(2)]
     area = np.array([np.sqrt(p.shape[0] * p.shape[1]) for p in photos])
-    weights = np.concatenate([0.68 * area / area.sum(), np.full(len(made), 0.32 / len(made))])
+    weights = np.concatenate([0.62 * area / area.sum(), np.full(len(made), 0.38 / len(made))])
     return photos + made, weights

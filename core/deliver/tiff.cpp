@@ -76,7 +76,7 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settin
         std::vector<std::uint16_t> curve(65536);
         for (std::size_t i = 0; i < curve.size(); ++i) {
             const float v = static_cast<float>(i) / 65535.0f;
-            curve[i] = static_cast<std::uint16_t>(std::lround(65535 * encoded(space, tone(v * v))));
+            curve[i] = static_cast<std::uint16_t>(std::lround(65535 * encoded(space, tone(photo, v * v))));
         }
         std::vector<std::uint16_t> row(static_cast<std::size_t>(crop.width) * 3);
         for (int top = 0; top < crop.height; top += kStripRows) {

@@ -34,5 +34,7 @@ float encoded(OutputSpace space, float v);
 // The display tone curve on linear light: mid-grey is lifted by about half a stop, the upper end rolls off,
 // 0 stays 0 and 1 stays 1. Monotone up to 1, and 1 above.
 float tone(float linear);
+// The same for a photo: a developed picture has its curve already and gets no second one.
+inline float tone(const Photo& photo, float linear) { return photo.developed ? (linear < 0 ? 0 : linear > 1 ? 1 : linear) : tone(linear); }
 
 } // namespace irenic

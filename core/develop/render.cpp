@@ -44,10 +44,10 @@ void colour(std::array<Plane, 3>& rgb, const Matrix3& matrix) {
 // Tone curve and transfer curve by a table over the square root of the value, fine enough for 8 bits.
 class DisplayCurve {
   public:
-    explicit DisplayCurve(float gain) : gain_(gain) {
+    DisplayCurve(const Photo& photo, float gain) : gain_(gain) {
         for (std::size_t i = 0; i < table_.size(); ++i) {
             const float v = static_cast<float>(i) / static_cast<float>(table_.size() - 1);
-            table_[i] = static_cast<std::uint8_t>(std::lround(255 * encoded(OutputSpace::Srgb, tone(v * v * kTop))));
+            table_[i] = static_cast<std::uint8_t>(std::lround(255 * encoded(OutputSpace::Srgb, tone(photo, v * v * kTop))));
         }
     }
     std::uint8_t operator()(float linear) const {
@@ -134,7 +134,7 @@ Picture renderRegion(const Photo& photo, const Settings& settings, const Look& l
                      const Work& work) {
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     auto rgb = developRegion(photo, settings, area, OutputSpace::Srgb, work);
-    const DisplayCurve curve(pushGain(photo, look));
+    const DisplayCurve curve(photo, pushGain(photo, look));
     Picture out;
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
@@ -188,7 +188,7 @@ Picture renderOverview(const Photo& photo, const Look& look, int longest, const 
     out.width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom)));
     out.height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
     for (Plane& p : rgb) p = shrunk(p, out.width, out.height);
-    const DisplayCurve curve(pushGain(photo, look));
+    const DisplayCurve curve(photo, pushGain(photo, look));
     for (int y = 0; y < out.height; ++y)
         for (int x = 0; x < out.width; ++x)
             for (const Plane& p : rgb) out.rgb.push_back(curve(p.at(x, y)));
