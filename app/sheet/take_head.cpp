@@ -69,7 +69,6 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     top->setSpacing(4);
     top->addWidget(letter_);
     top->addWidget(method_, 1);
-    top->addWidget(choose_);
     top->addWidget(more_);
     grid->addLayout(top, 0, 0, 1, 2);
     grid->addWidget(luminance_, 1, 0);
@@ -77,7 +76,9 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     grid->addWidget(colour_, 2, 0);
     grid->addWidget(grain_, 2, 1);
     grid->addWidget(coarse_, 3, 0);
-    grid->addWidget(risk_, 3, 1);
+    grid->addWidget(choose_, 3, 1);
+    grid->addWidget(risk_, 4, 0, 1, 2);
+    grid->setRowStretch(5, 1);
     risk_->setObjectName(QStringLiteral("risk"));
     risk_->setAlignment(Qt::AlignCenter);
     risk_->setToolTip(tr("Recommended for this photo: the error estimated on its probes without knowing the truth (Stein's unbiased risk\nestimate), as a share of the noise. It goes once the settings are changed."));
@@ -102,7 +103,8 @@ void TakeHead::show(const Take& take, bool chosen) {
         detail_->setValue(100 * static_cast<double>(take.settings.detail));
         grain_->setValue(100 * static_cast<double>(take.settings.grain));
     }
-    risk_->setText(take.risk ? tr("error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2) : QString());
+    risk_->setText(take.risk ? tr("recommended: error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2) : QString());
+    risk_->setVisible(take.risk.has_value());
     choose_->setChecked(chosen);
     choose_->setText(chosen ? tr("✓ Chosen") : tr("Choose"));
     setAccessibleName(tr("Take %1").arg(letter_->text()));
