@@ -2,6 +2,7 @@
 #include <CLI/CLI.hpp>
 #include <QGuiApplication>
 #include <cstdio>
+#include <functional>
 #include <iostream>
 #include <nlohmann/json.hpp>
 #include <set>
@@ -69,13 +70,12 @@ void describe(const irenic::Photo& p, const std::string& file) {
     std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n", p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
 }
 
-int inspect(const std::vector<std::string>& files, bool asJson) {
+// Does `one` for each file, which adds to the list what there is to say; a failure does not stop the others.
+int forEachFile(const std::vector<std::string>& files, bool asJson, const std::function<void(const std::string&, json&)>& one) {
     json all = json::array();
     int failed = 0;
     for (const std::string& file : files) try {
-            const auto photo = irenic::readPhoto(file);
-            if (asJson) all.push_back(inspectOne(*photo, file));
-            else describe(*photo, file);
+            one(file, all);
         } catch (const std::exception& e) {
             ++failed;
             std::fprintf(stderr, "irenic-cli: %s\n", e.what());
@@ -83,6 +83,14 @@ int inspect(const std::vector<std::string>& files, bool asJson) {
         }
     if (asJson) std::cout << all.dump(2) << '\n';
     return failed ? 1 : 0;
+}
+
+int inspect(const std::vector<std::string>& files, bool asJson) {
+    return forEachFile(files, asJson, [asJson](const std::string& file, json& all) {
+        const auto photo = irenic::readPhoto(file);
+        if (asJson) all.push_back(inspectOne(*photo, file));
+        else describe(*photo, file);
+    });
 }
 
 struct CleanOptions {
@@ -97,23 +105,15 @@ json settingsJson(const Settings& s) {
 }
 
 int recommendAll(const std::vector<std::string>& files, bool asJson) {
-    json all = json::array();
-    int failed = 0;
-    for (const std::string& file : files) try {
-            const auto photo = irenic::readPhoto(file);
-            const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
-            json trials = json::array();
-            for (const irenic::Trial& t : r.trials)
-                trials.push_back({{"settings", settingsJson(t.settings)}, {"luminance", t.risk.luminance}, {"colour", t.risk.colour}});
-            all.push_back({{"file", file}, {"settings", settingsJson(r.settings)}, {"luminance", r.risk.luminance}, {"colour", r.risk.colour}, {"sigmas", r.risk.sigmas()}, {"trials", trials}});
-            if (!asJson) std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(), irenic::textOf(r.settings).c_str(), r.risk.sigmas());
-        } catch (const std::exception& e) {
-            ++failed;
-            std::fprintf(stderr, "irenic-cli: %s\n", e.what());
-            all.push_back({{"file", file}, {"error", e.what()}});
-        }
-    if (asJson) std::cout << all.dump(2) << '\n';
-    return failed ? 1 : 0;
+    return forEachFile(files, asJson, [asJson](const std::string& file, json& all) {
+        const auto photo = irenic::readPhoto(file);
+        const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
+        json trials = json::array();
+        for (const irenic::Trial& t : r.trials)
+            trials.push_back({{"settings", settingsJson(t.settings)}, {"luminance", t.risk.luminance}, {"colour", t.risk.colour}});
+        all.push_back({{"file", file}, {"settings", settingsJson(r.settings)}, {"luminance", r.risk.luminance}, {"colour", r.risk.colour}, {"sigmas", r.risk.sigmas()}, {"trials", trials}});
+        if (!asJson) std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(), irenic::textOf(r.settings).c_str(), r.risk.sigmas());
+    });
 }
 
 int clean(const CleanOptions& o) {
