@@ -33,6 +33,21 @@ class View {
 // Networks are costly to build and hold some 40 MB each: those not in use wait here for the next tile.
 class NetworkPool {
   public:
+    // One network for as long as this lives: work that is cancelled gives it back as well.
+    class Loan {
+      public:
+        explicit Loan(NetworkPool& pool) : pool_(pool), network_(pool.take()) {}
+        ~Loan() { pool_.give(std::move(network_)); }
+        Loan(const Loan&) = delete;
+        Loan& operator=(const Loan&) = delete;
+        Network* operator->() const { return network_.get(); }
+
+      private:
+        NetworkPool& pool_;
+        std::unique_ptr<Network> network_;
+    };
+
+  private:
     std::unique_ptr<Network> take() {
         {
             const std::lock_guard lock(mutex_);
@@ -49,7 +64,6 @@ class NetworkPool {
         free_.push_back(std::move(one));
     }
 
-  private:
     std::mutex mutex_;
     std::vector<std::unique_ptr<Network>> free_;
 };
@@ -65,7 +79,7 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views,
         const Rect wide = tile.inflated(Network::kBorder), wanted = tile.intersected(area);
         constexpr std::size_t pixels = static_cast<std::size_t>(Network::kTile) * Network::kTile;
         std::vector<float> input(pixels * Network::kInputs), answer(pixels * Network::kOutputs);
-        auto network = pool.take();
+        const NetworkPool::Loan loan(pool);
         for (int view = 0; view < views; ++view) {
             const View v(in.sites, view == 1);
             for (int y = 0; y < Network::kTile; ++y)
@@ -77,7 +91,7 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views,
                     for (std::size_t k = 0; k < kPlanes; ++k) to[v.channel(k)] = c[k] * unit;
                     to[kPlanes] = sigma;
                 }
-            network->run(input.data(), answer.data(), work);
+            loan->run(input.data(), answer.data(), work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
                     const float* from = answer.data() + v.at(x - wide.x, y - wide.y) * Network::kOutputs;
@@ -87,7 +101,6 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views,
                     for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = (view == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
                 }
         }
-        pool.give(std::move(network));
         work.report(static_cast<double>(finished += wanted.area()) / static_cast<double>(area.area()));
     });
     return out;
