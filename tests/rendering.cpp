@@ -89,7 +89,7 @@ class TestRendering : public QObject {
         for (int y = 0; y < 360; ++y)
             for (int x = 0; x < 480; ++x) mosaic.at(x, y) = std::min(1.0f, light[m.at(x, y)].at(x, y));
         const Rect area{20, 20, 440, 320};
-        const auto rgb = demosaic(mosaic, {0, 0, 480, 360}, m, area, {});
+        const auto rgb = demosaic(mosaic, {0, 0, 480, 360}, m, area, Demosaic::Quick, {});
         double ours = 0, bilinear = 0;
         for (int y = area.y; y < area.bottom(); ++y)
             for (int x = area.x; x < area.right(); ++x) {

@@ -70,7 +70,8 @@ def points_of_light(rng, size=768):
         dx, dy = rng.random(2) - 0.5
         spread = 0.5 + 1.2 * rng.random() ** 2
         spot = np.exp(-((x - dx) ** 2 + (y - dy) ** 2) / (2 * spread ** 2))[..., None]
-        colour = (0.02 + rng.random() ** 3) * (0.6 + 0.4 * rng.random(3))
+        # As many faint ones as bright ones: the faint are those that get lost.
+        colour = 10 ** (-2.2 + 2.2 * rng.random()) * (0.6 + 0.4 * rng.random(3))
         picture[cy - 8:cy + 9, cx - 8:cx + 9] += spot * colour
     return np.clip(picture, 0, 1).astype(np.float16)
 
@@ -125,7 +126,7 @@ def training_set(seed=7):
     """All pictures to learn from, as (list of arrays, probabilities)."""
     rng = np.random.default_rng(seed)
     photos = [photograph(p, by) for p in TRAIN if os.path.exists(p) for by in (2, 3)]
-    made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(5)]
+    made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(6)]
     made += [weave(rng) for _ in range(5)]
     made += [lettering(rng) for _ in range(2)] + [gratings(rng) for _ in range(2)]
     area = np.array([np.sqrt(p.shape[0] * p.shape[1]) for p in photos])

@@ -2,6 +2,8 @@
 
 #include <cmath>
 
+#include "develop/residual.h"
+
 namespace irenic {
 
 namespace {
@@ -13,11 +15,12 @@ struct Tile {
 
 } // namespace
 
-std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mosaic& pattern, const Rect& area,
+std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mosaic& pattern, const Rect& area, Demosaic grade,
                               const Work& work) {
+    if (grade == Demosaic::Fine) return demosaicFine(mosaic, covered, pattern, area, work);
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};
-    constexpr int m = kDemosaicMargin, size = 64;
+    constexpr int m = demosaicMargin(Demosaic::Quick), size = 64;
     forEachTile(area, size, work, [&](const Rect& whole) {
         const Rect tile = whole.intersected(area);
         const Rect pad = tile.inflated(m);

@@ -107,7 +107,7 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
         return pixels;
     }
     // Around the photo's edge the mosaic is mirrored by whole cells, which keeps the pattern.
-    const Rect wanted = area.inflated(kDemosaicMargin).aligned(2);
+    const Rect wanted = area.inflated(demosaicMargin(Demosaic::Quick)).aligned(2);
     const Rect inside = wanted.intersected({0, 0, photo.width(), photo.height()});
     Plane clean = cleanMosaic(photo, settings, inside, work);
     balance(clean, inside, photo);
@@ -125,7 +125,7 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
                 mosaic.at(x, y) = clean.at(source(wanted.x + x, photo.width()) - inside.x,
                                            source(wanted.y + y, photo.height()) - inside.y);
     }
-    auto rgb = demosaic(mosaic, wanted, photo.mosaic, area, work);
+    auto rgb = demosaic(mosaic, wanted, photo.mosaic, area, Demosaic::Quick, work);
     colour(rgb, matrix);
     return rgb;
 }
