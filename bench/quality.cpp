@@ -41,7 +41,7 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
         for (int x = 0; x < mosaic.width(); ++x)
             p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) + static_cast<std::size_t>(x)] =
                 static_cast<std::uint16_t>(std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    const auto rgb = developRegion(p, Settings::original(), {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
+    const auto rgb = developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
     cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
     for (int y = 0; y < out.rows; ++y)
         for (int x = 0; x < out.cols; ++x)

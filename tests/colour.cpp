@@ -63,7 +63,7 @@ class TestColour : public QObject {
         const double largest = std::max({p.neutral[0], p.neutral[1], p.neutral[2]});
         for (double& n : p.neutral) n /= largest;
         QVERIFY2(std::abs(shotTemperature(p) - kelvin) < 5, qPrintable(QString::number(shotTemperature(p))));
-        const Matrix3 m = cameraToXyzD50(p);
+        const Matrix3 m = cameraToXyzD50(p, p.neutral);
         // Bradford, from that white to D50.
         const Matrix3 cone = {0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296};
         const Vector3 from = cone * white, to = cone * Vector3{0.9642, 1, 0.8249};
@@ -95,7 +95,7 @@ class TestColour : public QObject {
         double sum = 0, worst = 0;
         double scale = 0;
         const auto mean = [&](int i, std::size_t c) {
-            const auto rgb = developRegion(*p, Settings::original(), {i % 6 * patch + 10, i / 6 * patch + 10, patch - 20, patch - 20}, OutputSpace::Srgb);
+            const auto rgb = developRegion(*p, Settings::original(), {}, {i % 6 * patch + 10, i / 6 * patch + 10, patch - 20, patch - 20}, OutputSpace::Srgb);
             return test::meanOf(rgb[c]);
         };
         scale = kChart[19][1] / mean(19, 1); // brightness is the exposure's business

@@ -159,7 +159,7 @@ class TestPixels : public QObject {
         QVERIFY(p->developed && !p->hasMosaic());
         QCOMPARE(p->bits, deep ? 16 : 8);
         for (int i = 0; i < 4; ++i) {
-            const auto rgb = developRegion(*p, Settings::original(), {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
+            const auto rgb = developRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
             const double wanted[3] = {field[i].redF(), field[i].greenF(), field[i].blueF()};
             for (std::size_t c = 0; c < 3; ++c) {
                 const double found = static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(test::meanOf(rgb[c]))));

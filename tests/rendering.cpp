@@ -62,7 +62,7 @@ class TestRendering : public QObject {
             for (int x = 0; x < 64; ++x) truth.at(x, y) = static_cast<float>(0.3 * shot.neutral[body.mosaic.at(x, y)]);
         shot.iso = 100;
         const Photo p = takePhoto(truth, body, shot);
-        const auto rgb = developRegion(p, kOriginal, {16, 16, 32, 32}, OutputSpace::Srgb);
+        const auto rgb = developRegion(p, kOriginal, {}, {16, 16, 32, 32}, OutputSpace::Srgb);
         const double r = test::meanOf(rgb[0]), g = test::meanOf(rgb[1]), b = test::meanOf(rgb[2]);
         QVERIFY2(std::abs(r / g - 1) < 0.01 && std::abs(b / g - 1) < 0.01, qPrintable(QStringLiteral("%1 %2 %3").arg(r).arg(g).arg(b)));
     }
@@ -75,7 +75,7 @@ class TestRendering : public QObject {
             Shot shot;
             shot.iso = 100;
             const Photo p = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
-            const auto rgb = developRegion(p, kOriginal, {16, 16, 32, 32}, OutputSpace::Srgb);
+            const auto rgb = developRegion(p, kOriginal, {}, {16, 16, 32, 32}, OutputSpace::Srgb);
             // Scaled alike: white balance puts grey where green was.
             const double scale = test::meanOf(rgb[1]) / patch[1];
             for (std::size_t c = 0; c < 3; ++c)

@@ -2,6 +2,7 @@
 
 #include <tiffio.h>
 
+#include <QImage>
 #include <cmath>
 #include <exiv2/exiv2.hpp>
 
@@ -34,12 +35,12 @@ struct Temporary {
     }
 };
 
-void checkTiff(const fs::path& file, const Photo& photo) {
+void checkTiff(const fs::path& file, const Rect& frame) {
     const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(file.c_str(), "r"), TIFFClose);
     std::uint32_t width = 0, height = 0;
     if (!tiff || !TIFFGetField(tiff.get(), TIFFTAG_IMAGEWIDTH, &width) ||
-        !TIFFGetField(tiff.get(), TIFFTAG_IMAGELENGTH, &height) || static_cast<int>(width) != photo.crop.width ||
-        static_cast<int>(height) != photo.crop.height)
+        !TIFFGetField(tiff.get(), TIFFTAG_IMAGELENGTH, &height) || static_cast<int>(width) != frame.width ||
+        static_cast<int>(height) != frame.height)
         throw std::runtime_error("what was written does not read back");
     std::vector<std::uint8_t> line(static_cast<std::size_t>(TIFFScanlineSize(tiff.get())));
     for (std::uint32_t y = 0; y < height; ++y)
@@ -50,7 +51,7 @@ void checkTiff(const fs::path& file, const Photo& photo) {
 } // namespace
 
 fs::path defaultTarget(const Photo& photo, const fs::path& folder, ExportFormat format) {
-    return folder / (photo.file.stem().string() + "-clean" + (format == ExportFormat::Dng ? ".dng" : ".tif"));
+    return folder / (photo.file.stem().string() + "-clean" + (format == ExportFormat::Dng ? ".dng" : format == ExportFormat::Tiff ? ".tif" : ".jpg"));
 }
 
 fs::path freeName(const fs::path& path) {
@@ -88,7 +89,7 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     return samples;
 }
 
-std::string xmpOf(const Photo& photo, const Settings& s, const std::optional<Risk>& risk) {
+std::string xmpOf(const Photo& photo, const Settings& s, const Look& look, const std::optional<Risk>& risk) {
     registerNamespace();
     Exiv2::XmpData data;
     if (const TagEntry* own = Metadata::find(photo.metadata.main, 0x02bc))
@@ -108,6 +109,7 @@ std::string xmpOf(const Photo& photo, const Settings& s, const std::optional<Ris
     set("Grain", number(s.grain));
     set("CoarseColour", number(s.coarse));
     set("Mended", s.mend ? "1" : "0");
+    if (const std::string text = textOf(look); !text.empty()) set("Look", text);
     if (risk) {
         set("EstimatedErrorLuminance", number(static_cast<float>(risk->luminance)));
         set("EstimatedErrorColour", number(static_cast<float>(risk->colour)));
@@ -117,21 +119,41 @@ std::string xmpOf(const Photo& photo, const Settings& s, const std::optional<Ris
     return packet;
 }
 
+namespace {
+
+// A property of ours in a file's XMP; throws std::out_of_range where there is none.
+class OwnProperties {
+  public:
+    explicit OwnProperties(const fs::path& file) : image_(Exiv2::ImageFactory::open(file.string())) { image_->readMetadata(); }
+    std::string operator()(const char* name) const {
+        const auto found = image_->xmpData().findKey(Exiv2::XmpKey(kPrefix, name));
+        if (found == image_->xmpData().end()) throw std::out_of_range(name);
+        return found->toString();
+    }
+
+  private:
+    decltype(Exiv2::ImageFactory::open(std::string())) image_;
+};
+
+} // namespace
+
 std::optional<Settings> settingsIn(const fs::path& file) {
     registerNamespace();
     try {
-        auto image = Exiv2::ImageFactory::open(file.string());
-        image->readMetadata();
-        const Exiv2::XmpData& data = image->xmpData();
-        const auto get = [&](const char* name) {
-            const auto found = data.findKey(Exiv2::XmpKey(kPrefix, name));
-            if (found == data.end()) throw std::out_of_range(name);
-            return found->toString();
-        };
+        const OwnProperties get(file);
         return Settings{get("Method"), std::stof(get("Luminance")), std::stof(get("Colour")), std::stof(get("Detail")),
                         std::stof(get("Grain")), std::stof(get("CoarseColour")), get("Mended") == "1"};
     } catch (const std::exception&) {
         return std::nullopt;
+    }
+}
+
+Look lookIn(const fs::path& file) {
+    registerNamespace();
+    try {
+        return lookFromText(OwnProperties(file)("Look"));
+    } catch (const std::exception&) {
+        return {};
     }
 }
 
@@ -151,7 +173,7 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
 
     Temporary temporary{freeName(target.parent_path() / ("." + name + ".part"))};
     try {
-        const std::string xmp = xmpOf(photo, order.settings, order.risk);
+        const std::string xmp = xmpOf(photo, order.settings, order.look, order.risk);
         if (order.format == ExportFormat::Dng) {
             auto cleaned = std::make_shared<Photo>(photo);
             cleaned->samples = cleanSamples(photo, order.settings, work);
@@ -164,9 +186,14 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
             const PhotoPtr back = readPhoto(temporary.path, {work.stop, nullptr}, Measure::Nothing);
             if (back->samples != cleaned->samples || back->active != photo.active || back->white != photo.white)
                 throw std::runtime_error("what was written does not read back as it was");
+        } else if (order.format == ExportFormat::Jpeg) {
+            writeJpeg(temporary.path, photo, order.settings, order.look, order.space, xmp, work);
+            const QImage back(QString::fromStdString(temporary.path.string()), "jpeg");
+            const Rect frame = outputFrame(photo, order.look);
+            if (back.width() != frame.width || back.height() != frame.height) throw std::runtime_error("what was written does not read back");
         } else {
-            writeTiff(temporary.path, photo, order.settings, order.space, order.compression, xmp, work);
-            checkTiff(temporary.path, photo);
+            writeTiff(temporary.path, photo, order.settings, order.look, order.space, order.compression, xmp, work);
+            checkTiff(temporary.path, outputFrame(photo, order.look));
         }
         work.check();
         fs::rename(temporary.path, target);

@@ -10,16 +10,17 @@
 
 namespace irenic {
 
-enum class ExportFormat { Dng, Tiff };
+enum class ExportFormat { Dng, Tiff, Jpeg };
 
 struct ExportOrder {
     Settings settings;
     ExportFormat format = ExportFormat::Dng;
-    OutputSpace space = OutputSpace::Srgb;                // TIFF only
+    OutputSpace space = OutputSpace::Srgb;                // TIFF and JPEG
     TiffCompression compression = TiffCompression::Zip; // TIFF only
     std::filesystem::path target;                          // the file to write
     bool overwrite = false;                                // replace an existing target; never an original
     std::optional<Risk> risk = {};                              // what was estimated of these settings, to be noted in the file
+    Look look = {};                                        // for TIFF and JPEG; a DNG takes it along as XMP only. Its push counts nowhere
 };
 
 // Why an export did not happen. what() is a whole sentence with the file's name.
@@ -27,7 +28,7 @@ struct ExportError : std::runtime_error {
     using std::runtime_error::runtime_error;
 };
 
-// "STEM-clean.dng" or ".tif" in `folder`.
+// "STEM-clean.dng", ".tif" or ".jpg" in `folder`.
 std::filesystem::path defaultTarget(const Photo& photo, const std::filesystem::path& folder, ExportFormat format);
 
 // `path` if nothing has that name, else the first of "name-2", "name-3"... that is free.
@@ -42,10 +43,13 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work 
 // original's. Untouched settings give the original, value for value.
 std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& settings, const Work& work = {});
 
-// The take's settings as an XMP packet, added to the photo's own packet where it has one.
-std::string xmpOf(const Photo& photo, const Settings& settings, const std::optional<Risk>& risk = {});
+// The take's settings and the look as an XMP packet, added to the photo's own packet where it has one.
+std::string xmpOf(const Photo& photo, const Settings& settings, const Look& look = {}, const std::optional<Risk>& risk = {});
 
 // The settings that made a file, from its XMP; none when it holds no take of ours.
 std::optional<Settings> settingsIn(const std::filesystem::path& file);
+
+// The look that a file was made or sent out with, from its XMP; plain when it holds none.
+Look lookIn(const std::filesystem::path& file);
 
 } // namespace irenic

@@ -2,6 +2,9 @@
 
 #include <tiffio.h>
 
+#include <QColorSpace>
+#include <QImage>
+#include <QImageWriter>
 #include <cmath>
 #include <exiv2/exiv2.hpp>
 #include <memory>
@@ -42,17 +45,33 @@ void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace 
     image->writeMetadata();
 }
 
+// Calls put(y, row of encoded values: 3 planes) for every row of the picture, strip by strip, in order.
+template <class Put> void developStrips(const Photo& photo, const Settings& settings, const Look& look, OutputSpace space, const Work& work, const Put& put) {
+    const Rect frame = outputFrame(photo, look);
+    const Finish finish(photo, look, space, false);
+    for (int top = 0; top < frame.height; top += kStripRows) {
+        const Rect strip{frame.x, frame.y + top, frame.width, std::min(kStripRows, frame.height - top)};
+        auto rgb = developRegion(photo, settings, look, strip, kWorkingSpace, {work.stop, nullptr});
+        forEachBand(strip.height, 16, {work.stop, nullptr}, [&](int first, int last) {
+            for (int y = first; y < last; ++y) finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
+        });
+        for (int y = 0; y < strip.height; ++y) put(top + y, rgb[0].row(y), rgb[1].row(y), rgb[2].row(y));
+        work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);
+        work.check();
+    }
+}
+
 } // namespace
 
-void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings, OutputSpace space,
+void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
                TiffCompression compression, const std::string& xmp, const Work& work) {
-    const Rect crop = photo.crop;
+    const Rect frame = outputFrame(photo, look);
     {
         const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(to.c_str(), "w"), TIFFClose);
         if (!tiff) throw std::runtime_error("it cannot be written");
         TIFF* t = tiff.get();
-        TIFFSetField(t, TIFFTAG_IMAGEWIDTH, crop.width);
-        TIFFSetField(t, TIFFTAG_IMAGELENGTH, crop.height);
+        TIFFSetField(t, TIFFTAG_IMAGEWIDTH, frame.width);
+        TIFFSetField(t, TIFFTAG_IMAGELENGTH, frame.height);
         TIFFSetField(t, TIFFTAG_BITSPERSAMPLE, 16);
         TIFFSetField(t, TIFFTAG_SAMPLESPERPIXEL, 3);
         TIFFSetField(t, TIFFTAG_PHOTOMETRIC, PHOTOMETRIC_RGB);
@@ -72,31 +91,43 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settin
         const auto profile = iccProfile(space);
         TIFFSetField(t, TIFFTAG_ICCPROFILE, static_cast<std::uint32_t>(profile.size()), profile.data());
 
-        const float gain = std::exp2(static_cast<float>(photo.baselineExposure));
-        std::vector<std::uint16_t> curve(65536);
-        for (std::size_t i = 0; i < curve.size(); ++i) {
-            const float v = static_cast<float>(i) / 65535.0f;
-            curve[i] = static_cast<std::uint16_t>(std::lround(65535 * encoded(space, tone(photo, v * v))));
-        }
-        std::vector<std::uint16_t> row(static_cast<std::size_t>(crop.width) * 3);
-        for (int top = 0; top < crop.height; top += kStripRows) {
-            const Rect strip{crop.x, crop.y + top, crop.width, std::min(kStripRows, crop.height - top)};
-            const Work part{work.stop, nullptr};
-            const auto rgb = developRegion(photo, settings, strip, space, part);
-            for (int y = 0; y < strip.height; ++y) {
-                for (int x = 0; x < strip.width; ++x)
-                    for (std::size_t c = 0; c < 3; ++c) {
-                        const float v = std::sqrt(std::clamp(rgb[c].at(x, y) * gain, 0.0f, 1.0f));
-                        row[static_cast<std::size_t>(x) * 3 + c] = curve[static_cast<std::size_t>(v * 65535.0f + 0.5f)];
-                    }
-                if (TIFFWriteScanline(t, row.data(), static_cast<std::uint32_t>(top + y), 0) != 1)
-                    throw std::runtime_error("it could not be written to its end. Is the disk full?");
+        std::vector<std::uint16_t> row(static_cast<std::size_t>(frame.width) * 3);
+        developStrips(photo, settings, look, space, work, [&](int y, const float* r, const float* g, const float* b) {
+            for (int x = 0; x < frame.width; ++x) {
+                auto* v = row.data() + static_cast<std::ptrdiff_t>(3) * x;
+                v[0] = static_cast<std::uint16_t>(r[x] * 65535 + 0.5f), v[1] = static_cast<std::uint16_t>(g[x] * 65535 + 0.5f), v[2] = static_cast<std::uint16_t>(b[x] * 65535 + 0.5f);
             }
-            work.report(static_cast<double>(top + strip.height) / crop.height * 0.95);
-            work.check();
-        }
+            if (TIFFWriteScanline(t, row.data(), static_cast<std::uint32_t>(y), 0) != 1) throw std::runtime_error("it could not be written to its end. Is the disk full?");
+        });
     }
     carryExif(to, photo, space, xmp);
+}
+
+void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
+               const std::string& xmp, const Work& work) {
+    const Rect frame = outputFrame(photo, look);
+    if (frame.width > 65500 || frame.height > 65500) throw std::runtime_error("it is too large for a JPEG. Export a TIFF.");
+    QImage image(frame.width, frame.height, QImage::Format_RGB888);
+    developStrips(photo, settings, look, space, work, [&](int y, const float* r, const float* g, const float* b) {
+        std::uint8_t* v = image.scanLine(y);
+        for (int x = 0; x < frame.width; ++x, v += 3) {
+            v[0] = static_cast<std::uint8_t>(r[x] * 255 + 0.5f), v[1] = static_cast<std::uint8_t>(g[x] * 255 + 0.5f), v[2] = static_cast<std::uint8_t>(b[x] * 255 + 0.5f);
+        }
+    });
+    const auto profile = iccProfile(space);
+    image.setColorSpace(QColorSpace::fromIccProfile(QByteArray(reinterpret_cast<const char*>(profile.data()), static_cast<qsizetype>(profile.size()))));
+    image.setDotsPerMeterX(11811), image.setDotsPerMeterY(11811); // 300 to the inch
+    QImageWriter writer(QString::fromStdString(to.string()), "jpeg");
+    writer.setQuality(95);
+    if (!writer.write(image)) throw std::runtime_error("it could not be written (" + writer.errorString().toStdString() + ").");
+    carryExif(to, photo, space, xmp);
+    auto written = Exiv2::ImageFactory::open(to.string());
+    written->readMetadata();
+    written->exifData()["Exif.Image.Orientation"] = static_cast<std::uint16_t>(photo.orientation);
+    if (!photo.make.empty()) written->exifData()["Exif.Image.Make"] = photo.make;
+    if (!photo.model.empty()) written->exifData()["Exif.Image.Model"] = photo.model;
+    written->exifData()["Exif.Image.Software"] = "Irenic";
+    written->writeMetadata();
 }
 
 } // namespace irenic

@@ -1,4 +1,4 @@
-// Writes a developed picture as a 16-bit TIFF.
+// Writes a developed picture: a 16-bit TIFF or an 8-bit JPEG.
 #pragma once
 
 #include <filesystem>
@@ -9,10 +9,13 @@ namespace irenic {
 
 enum class TiffCompression { None, Zip };
 
-// Develops the photo's crop in strips (the whole picture is never in memory as floats) and writes it with its colour
-// profile, orientation and Exif. Straight to `to`; see exportPhoto for the safe way. Throws std::runtime_error and
-// Cancelled.
-void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings, OutputSpace space,
+// Develops outputFrame() in strips (the whole picture is never in memory as floats) and writes it with its colour profile, orientation and
+// Exif. The look's push does not count. Straight to `to`; see exportPhoto for the safe way. Throws std::runtime_error and Cancelled.
+void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
                TiffCompression compression, const std::string& xmp, const Work& work);
+
+// The same as a JPEG of high quality (95 of 100, colours not subsampled where the library allows it).
+void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
+               const std::string& xmp, const Work& work);
 
 } // namespace irenic

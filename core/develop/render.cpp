@@ -4,64 +4,234 @@
 #include <stdexcept>
 
 #include "develop/demosaic.h"
+#include "develop/fringes.h"
+#include "develop/lens.h"
+#include "develop/sharpen.h"
 
 namespace irenic {
 
 namespace {
 
-// Balances and clips the mosaic where the weakest channel clips, so that clipped skies stay neutral.
-void balance(Plane& mosaic, const Rect& area, const Photo& photo) {
-    const Vector3 gain = balanceOf(photo);
-    for (int y = 0; y < area.height; ++y)
-        for (int x = 0; x < area.width; ++x) {
-            const auto g = static_cast<float>(gain[photo.mosaic.at(area.x + x, area.y + y)]);
-            mosaic.at(x, y) = std::min(mosaic.at(x, y), 1.0f) * g;
-        }
-}
+// Samples around an area that moving colours by a lens's shifts may reach.
+constexpr int kShiftMargin = 16;
 
-void balance(std::array<Plane, 3>& pixels, const Photo& photo) {
-    const Vector3 gain = balanceOf(photo);
-    for (std::size_t c = 0; c < 3; ++c)
-        for (int y = 0; y < pixels[c].height(); ++y)
-            for (int x = 0; x < pixels[c].width(); ++x) pixels[c].at(x, y) = std::min(pixels[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
-}
-
-// Camera colours to the space, in place; whites clip together at 1.
-void colour(std::array<Plane, 3>& rgb, const Matrix3& matrix) {
-    float m[9];
-    for (std::size_t i = 0; i < 9; ++i) m[i] = static_cast<float>(matrix[i]);
-    for (int y = 0; y < rgb[0].height(); ++y) {
-        float *r = rgb[0].row(y), *g = rgb[1].row(y), *b = rgb[2].row(y);
-        for (int x = 0; x < rgb[0].width(); ++x) {
-            const float cr = std::min(r[x], 1.0f), cg = std::min(g[x], 1.0f), cb = std::min(b[x], 1.0f);
-            r[x] = m[0] * cr + m[1] * cg + m[2] * cb;
-            g[x] = m[3] * cr + m[4] * cg + m[5] * cb;
-            b[x] = m[6] * cr + m[7] * cg + m[8] * cb;
-        }
-    }
-}
-
-// Tone curve and transfer curve by a table over the square root of the value, fine enough for 8 bits.
-class DisplayCurve {
+// Smooth functions of the place, computed on a fixed grid of the photo and linear in between: the same for every area.
+template <int N> class Field {
   public:
-    DisplayCurve(const Photo& photo, float gain) : gain_(gain) {
-        for (std::size_t i = 0; i < table_.size(); ++i) {
-            const float v = static_cast<float>(i) / static_cast<float>(table_.size() - 1);
-            table_[i] = static_cast<std::uint8_t>(std::lround(255 * encoded(OutputSpace::Srgb, tone(photo, v * v * kTop))));
-        }
+    // f(x, y, float[N]) for the grid's nodes around `area`.
+    template <class F> Field(const Rect& area, const F& f) : left_(down(area.x)), top_(down(area.y)), columns_(down(area.right() - 1) - left_ + 2) {
+        const int rows = down(area.bottom() - 1) - top_ + 2;
+        nodes_.resize(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows));
+        for (int j = 0; j < rows; ++j)
+            for (int i = 0; i < columns_; ++i) f((left_ + i) * kStep, (top_ + j) * kStep, nodes_[static_cast<std::size_t>(j * columns_ + i)].data());
     }
-    std::uint8_t operator()(float linear) const {
-        const float v = linear * gain_ / kTop;
-        if (!(v > 0)) return table_.front();
-        const float i = std::sqrt(std::min(v, 1.0f)) * static_cast<float>(table_.size() - 1);
-        return table_[static_cast<std::size_t>(i + 0.5f)];
+    std::array<float, N> at(int x, int y) const {
+        const int i = down(x), j = down(y);
+        const float u = static_cast<float>(x - i * kStep) / kStep, v = static_cast<float>(y - j * kStep) / kStep;
+        const auto* n = nodes_.data() + static_cast<std::ptrdiff_t>(j - top_) * columns_ + (i - left_);
+        std::array<float, N> out;
+        for (std::size_t k = 0; k < N; ++k) {
+            const float above = n[0][k] + u * (n[1][k] - n[0][k]), below = n[columns_][k] + u * (n[columns_ + 1][k] - n[columns_][k]);
+            out[k] = above + v * (below - above);
+        }
+        return out;
     }
 
   private:
-    static constexpr float kTop = 4;
-    float gain_;
-    std::array<std::uint8_t, 8192> table_;
+    static constexpr int kStep = 8;
+    static int down(int v) { return v >= 0 ? v / kStep : -((-v + kStep - 1) / kStep); }
+    int left_, top_, columns_;
+    std::vector<std::array<float, N>> nodes_;
 };
+
+// C. E. Duchon, "Lanczos filtering in one and two dimensions", J. Appl. Meteorology 18, 1979: six taps for every 1024th of a sample.
+const std::array<float, 6>& lanczos(float fraction) {
+    static const auto table = [] {
+        std::vector<std::array<float, 6>> t(1025);
+        for (std::size_t i = 0; i < t.size(); ++i) {
+            float sum = 0;
+            for (std::size_t k = 0; k < 6; ++k) {
+                const double x = M_PI * (static_cast<double>(k) - 2 - static_cast<double>(i) / 1024);
+                t[i][k] = static_cast<float>(std::abs(x) < 1e-9 ? 1 : std::abs(x) >= 3 * M_PI ? 0 : 3 * std::sin(x) * std::sin(x / 3) / (x * x));
+                sum += t[i][k];
+            }
+            for (float& v : t[i]) v /= sum;
+        }
+        return t;
+    }();
+    return table[static_cast<std::size_t>(fraction * 1024 + 0.5f)];
+}
+
+// `at` gives the sample a whole number of samples away; between them it is Lanczos of three lobes.
+template <class At> float between(float dx, float dy, const At& at) {
+    const float fx = std::floor(dx), fy = std::floor(dy);
+    const auto &wx = lanczos(dx - fx), &wy = lanczos(dy - fy);
+    const int ix = static_cast<int>(fx), iy = static_cast<int>(fy);
+    float sum = 0;
+    for (int j = 0; j < 6; ++j) {
+        float line = 0;
+        for (int i = 0; i < 6; ++i) line += wx[static_cast<std::size_t>(i)] * at(ix + i - 2, iy + j - 2);
+        sum += wy[static_cast<std::size_t>(j)] * line;
+    }
+    return sum;
+}
+
+// Beyond the photo's edge samples are mirrored about the last one, which keeps a mosaic's pattern.
+int mirroredAbout(int i, int size) {
+    const int period = 2 * (size - 1);
+    i = ((i % period) + period) % period;
+    return i < size ? i : period - i;
+}
+
+Plane withSurround(Plane inner, const Rect& inside, const Rect& wanted, const Photo& photo) {
+    if (inside == wanted) return inner;
+    Plane out(wanted.width, wanted.height);
+    for (int y = 0; y < wanted.height; ++y) {
+        const int v = std::clamp(mirroredAbout(wanted.y + y, photo.height()) - inside.y, 0, inside.height - 1);
+        for (int x = 0; x < wanted.width; ++x) out.at(x, y) = inner.at(std::clamp(mirroredAbout(wanted.x + x, photo.width()) - inside.x, 0, inside.width - 1), v);
+    }
+    return out;
+}
+
+// Moves red and blue (every sample of them, `step` apart) to where green stands. `in` covers `from`; the result covers `to`.
+void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Plane*, 3> out, const Rect& to, int step, const Lens& lens, const Mosaic* mosaic, const Work& work) {
+    const Field<4> shifts(to, [&](int x, int y, float* v) {
+        lens.shifts(0, x, y, 1, v);
+        lens.shifts(2, x, y, 1, v + 2);
+    });
+    constexpr float most = kShiftMargin - 7;
+    forEachBand(to.height, 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < to.width; ++x) {
+                const auto move = shifts.at(to.x + x, to.y + y);
+                for (std::size_t c = 0; c < 3; ++c) {
+                    if (mosaic && mosaic->at(to.x + x, to.y + y) != static_cast<Mosaic::Colour>(c)) continue;
+                    const int u = to.x + x - from.x, v = to.y + y - from.y;
+                    const float dx = c == 1 ? 0 : std::clamp(move[c], -most, most), dy = c == 1 ? 0 : std::clamp(move[c + 1], -most, most);
+                    const auto at = [&](int i, int j) { return in[c]->at(u + step * i, v + step * j); };
+                    out[c]->at(x, y) = dx == 0 && dy == 0 ? at(0, 0) : between(dx / static_cast<float>(step), dy / static_cast<float>(step), at);
+                }
+            }
+    });
+}
+
+// Where a channel has clipped, the others say how bright it must have been; where two have, the colour is lost, and goes to grey.
+void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Work& work) {
+    const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]), static_cast<float>(gain[2])};
+    forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < rgb[0].width(); ++x) {
+                float v[3], clipped[3], open = 0, sum = 0;
+                bool any = false;
+                for (std::size_t c = 0; c < 3; ++c) {
+                    v[c] = std::min(rgb[c].at(x, y), top[c]);
+                    const float t = std::clamp((v[c] / top[c] - 0.9f) / 0.08f, 0.0f, 1.0f);
+                    clipped[c] = t * t * (3 - 2 * t);
+                    any |= t > 0;
+                    open += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
+                }
+                if (!any) {
+                    for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
+                    continue;
+                }
+                const float rest = open > 1e-3f ? sum / open : 0;
+                for (std::size_t c = 0; c < 3; ++c) v[c] = std::max(v[c], v[c] + clipped[c] * (rest - v[c]));
+                const float most = std::max({v[0], v[1], v[2]});
+                const float second = std::max(std::min(clipped[0], clipped[1]), std::min(std::max(clipped[0], clipped[1]), clipped[2]));
+                for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c] + second * (most - v[c]);
+            }
+    });
+}
+
+// Camera colours to the space, in place.
+void colour(std::array<Plane, 3>& rgb, const Matrix3& matrix, const Work& work) {
+    float m[9];
+    for (std::size_t i = 0; i < 9; ++i) m[i] = static_cast<float>(matrix[i]);
+    forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y) {
+            float *r = rgb[0].row(y), *g = rgb[1].row(y), *b = rgb[2].row(y);
+            for (int x = 0; x < rgb[0].width(); ++x) {
+                const float cr = r[x], cg = g[x], cb = b[x];
+                r[x] = m[0] * cr + m[1] * cg + m[2] * cb;
+                g[x] = m[3] * cr + m[4] * cg + m[5] * cb;
+                b[x] = m[6] * cr + m[7] * cg + m[8] * cb;
+            }
+        }
+    });
+}
+
+// Luminance noise (as sharpen() weighs it) of white-balanced light, of which a share is left.
+NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
+    constexpr double weight[3] = {0.25, 0.6, 0.15};
+    constexpr std::size_t channel[3] = {0, 1, 3};
+    NoiseLine out;
+    for (std::size_t c = 0; c < 3; ++c) {
+        const NoiseLine& n = photo.noise.channel[channel[c]];
+        out.a += weight[c] * weight[c] * gain[c] * n.a, out.b += weight[c] * weight[c] * gain[c] * gain[c] * n.b;
+    }
+    out.a *= left * left, out.b *= left * left;
+    return out;
+}
+
+// Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
+std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found, const Rect& area, const Work& work) {
+    const Vector3 gain = balanceOf(neutralFor(photo, look));
+    const Lens* lens = found.lens.get();
+    const bool moves = look.chromatic && lens && lens->hasChromatic();
+    const Rect wanted = area.inflated(sharpenMargin(look.softness) + (look.fringes ? kFringeMargin : 0));
+    const Rect whole{0, 0, photo.width(), photo.height()};
+    std::array<Plane, 3> rgb;
+    const bool maps = look.vignetting && !found.gainMaps.empty();
+    if (photo.hasMosaic()) {
+        const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2), source = moves ? covered.inflated(kShiftMargin) : covered, inside = source.intersected(whole);
+        Plane mosaic = cleanMosaic(photo, settings, inside, work.part(0, 0.9));
+        forEachBand(inside.height, 16, work, [&](int first, int last) {
+            for (int y = first; y < last; ++y)
+                for (int x = 0; x < inside.width; ++x) {
+                    float v = std::min(mosaic.at(x, y), 1.0f) * static_cast<float>(gain[photo.mosaic.at(inside.x + x, inside.y + y)]);
+                    if (maps)
+                        for (const GainMap& m : found.gainMaps) v *= m.at(inside.x + x, inside.y + y);
+                    mosaic.at(x, y) = v;
+                }
+        });
+        mosaic = withSurround(std::move(mosaic), inside, source, photo);
+        if (moves) {
+            Plane moved(covered.width, covered.height);
+            moveColours({&mosaic, &mosaic, &mosaic}, source, {&moved, &moved, &moved}, covered, 2, *lens, &photo.mosaic, work);
+            mosaic = std::move(moved);
+        }
+        rgb = demosaic(mosaic, covered, photo.mosaic, wanted, look.demosaic, work);
+    } else {
+        const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted, inside = source.intersected(whole);
+        rgb = cleanPixels(photo, settings, inside, work.part(0, 0.9));
+        for (std::size_t c = 0; c < 3; ++c) {
+            for (int y = 0; y < inside.height; ++y)
+                for (int x = 0; x < inside.width; ++x) rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
+            rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo);
+        }
+        if (moves) {
+            std::array<Plane, 3> moved = {Plane(wanted.width, wanted.height), Plane(wanted.width, wanted.height), Plane(wanted.width, wanted.height)};
+            moveColours({&rgb[0], &rgb[1], &rgb[2]}, source, {&moved[0], &moved[1], &moved[2]}, wanted, 1, *lens, nullptr, work);
+            rgb = std::move(moved);
+        }
+    }
+    if (!photo.developed) rebuildHighlights(rgb, gain, work);
+    if (look.vignetting && lens && lens->hasVignetting()) {
+        const Field<1> light(wanted, [&](int x, int y, float* v) { lens->gains(x, y, 1, v); });
+        forEachBand(wanted.height, 16, work, [&](int first, int last) {
+            for (int y = first; y < last; ++y)
+                for (int x = 0; x < wanted.width; ++x) {
+                    const float g = light.at(wanted.x + x, wanted.y + y)[0];
+                    for (Plane& p : rgb) p.at(x, y) *= g;
+                }
+        });
+    }
+    if (look.fringes) removeFringes(rgb, work);
+    if (look.softness != Softness::None) sharpen(rgb, look.softness, luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
+    if (!(wanted == area))
+        for (Plane& p : rgb) p = p.cropped(area.translated(-wanted.x, -wanted.y));
+    return rgb;
+}
 
 Plane shrunk(const Plane& in, int width, int height) {
     // Exact area average: each output pixel covers a rectangle of input pixels, the border ones in part.
@@ -91,80 +261,91 @@ Plane shrunk(const Plane& in, int width, int height) {
     return out;
 }
 
-float pushGain(const Photo& photo, const Look& look) {
-    return std::exp2(look.push + static_cast<float>(photo.baselineExposure));
+// Finished and as 8-bit pixels, each `scale` times as wide and high.
+Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, const Work& work) {
+    const int w = rgb[0].width(), h = rgb[0].height();
+    Picture out;
+    out.width = w * scale, out.height = h * scale;
+    out.rgb.resize(static_cast<std::size_t>(out.width) * static_cast<std::size_t>(out.height) * 3);
+    forEachBand(h, 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y) {
+            finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), w);
+            auto* line = out.rgb.data() + static_cast<std::ptrdiff_t>(y) * scale * out.width * 3;
+            auto* to = line;
+            for (int x = 0; x < w; ++x) {
+                std::uint8_t v[3];
+                for (std::size_t c = 0; c < 3; ++c) v[c] = static_cast<std::uint8_t>(rgb[c].at(x, y) * 255 + 0.5f);
+                for (int k = 0; k < scale; ++k) to = std::copy(v, v + 3, to);
+            }
+            for (int k = 1; k < scale; ++k) std::copy(line, line + out.width * 3, line + static_cast<std::ptrdiff_t>(k) * out.width * 3);
+        }
+    });
+    return out;
 }
 
 } // namespace
 
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Rect& area, OutputSpace space,
-                                   const Work& work) {
-    const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo);
-    if (!photo.hasMosaic()) {
-        auto pixels = cleanPixels(photo, settings, area, work);
-        balance(pixels, photo);
-        colour(pixels, matrix);
-        return pixels;
+std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space, const Work& work) {
+    const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look));
+    const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
+    if (!look.distortion || !found.lens || !found.lens->hasDistortion()) {
+        auto rgb = straightRegion(photo, settings, look, found, area, work);
+        colour(rgb, matrix, work);
+        return rgb;
     }
-    // Around the photo's edge the mosaic is mirrored by whole cells, which keeps the pattern.
-    const Rect wanted = area.inflated(demosaicMargin(Demosaic::Quick)).aligned(2);
-    const Rect inside = wanted.intersected({0, 0, photo.width(), photo.height()});
-    Plane clean = cleanMosaic(photo, settings, inside, work);
-    balance(clean, inside, photo);
-    Plane mosaic;
-    if (inside == wanted) {
-        mosaic = std::move(clean);
-    } else {
-        mosaic = Plane(wanted.width, wanted.height);
-        const auto source = [](int i, int size) {
-            if (i < 0) return -i % (2 * size);
-            return i < size ? i : 2 * (size - 1) - i;
-        };
-        for (int y = 0; y < wanted.height; ++y)
-            for (int x = 0; x < wanted.width; ++x)
-                mosaic.at(x, y) = clean.at(source(wanted.x + x, photo.width()) - inside.x,
-                                           source(wanted.y + y, photo.height()) - inside.y);
-    }
-    auto rgb = demosaic(mosaic, wanted, photo.mosaic, area, Demosaic::Quick, work);
-    colour(rgb, matrix);
+    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
+    const Field<2> places(area, [&](int x, int y, float* v) { found.lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, v); });
+    // The places furthest out lie on the area's edge.
+    float left = 1e9f, top = 1e9f, right = -1e9f, bottom = -1e9f;
+    for (int y = 0; y < area.height; ++y)
+        for (int x = 0; x < area.width; x += y == 0 || y == area.height - 1 ? 1 : std::max(1, area.width - 1)) {
+            const auto p = places.at(area.x + x, area.y + y);
+            left = std::min(left, p[0]), right = std::max(right, p[0]), top = std::min(top, p[1]), bottom = std::max(bottom, p[1]);
+        }
+    const auto whole = [](float v, int low, int high) { return std::clamp(static_cast<int>(std::floor(v)), low, high); };
+    const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
+    const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l, whole(bottom, 0, photo.height() - 1) + 5 - t};
+    auto straight = straightRegion(photo, settings, look, found, source, work);
+    std::array<Plane, 3> rgb = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < area.width; ++x) {
+                const auto p = places.at(area.x + x, area.y + y);
+                // Half a pixel beyond the last one still belongs to the photo.
+                const bool in = p[0] >= -0.5f && p[1] >= -0.5f && p[0] <= static_cast<float>(photo.width()) - 0.5f && p[1] <= static_cast<float>(photo.height()) - 0.5f;
+                const float u = p[0] - static_cast<float>(source.x), v = p[1] - static_cast<float>(source.y);
+                for (std::size_t c = 0; c < 3; ++c)
+                    rgb[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) { return straight[c].at(std::clamp(i, 0, source.width - 1), std::clamp(j, 0, source.height - 1)); });
+            }
+    });
+    colour(rgb, matrix, work);
     return rgb;
 }
 
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
                      const Work& work) {
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
-    auto rgb = developRegion(photo, settings, area, OutputSpace::Srgb, work);
-    const DisplayCurve curve(photo, pushGain(photo, look));
-    Picture out;
+    Look shown = look;
+    if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
+    auto rgb = developRegion(photo, settings, shown, area, kWorkingSpace, work);
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
         const int w = std::max(1, static_cast<int>(std::lround(area.width * zoom)));
         const int h = std::max(1, static_cast<int>(std::lround(area.height * zoom)));
         for (Plane& p : rgb) p = shrunk(p, w, h);
     }
-    const int w = rgb[0].width(), h = rgb[0].height();
-    out.width = w * scale;
-    out.height = h * scale;
-    out.rgb.resize(static_cast<std::size_t>(out.width) * static_cast<std::size_t>(out.height) * 3);
-    for (int y = 0; y < h; ++y) {
-        auto* line = out.rgb.data() + static_cast<std::ptrdiff_t>(y) * scale * out.width * 3;
-        auto* to = line;
-        for (int x = 0; x < w; ++x) {
-            const std::uint8_t v[3] = {curve(rgb[0].at(x, y)), curve(rgb[1].at(x, y)), curve(rgb[2].at(x, y))};
-            for (int k = 0; k < scale; ++k) to = std::copy(v, v + 3, to);
-        }
-        for (int k = 1; k < scale; ++k) std::copy(line, line + out.width * 3, line + static_cast<std::ptrdiff_t>(k) * out.width * 3);
-    }
-    return out;
+    return pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, true), scale, work);
 }
 
-Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
+Rect outputFrame(const Photo& photo, const Look& look) { return framingOf(photo, look).frame; }
+
+std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
     const int cell = photo.cell(), cw = photo.width() / cell, ch = photo.height() / cell;
     const int factor = std::max(1, std::max(cw, ch) / std::max(1, longest));
     std::array<Plane, 3> rgb;
     for (Plane& p : rgb) p = Plane(cw / factor, ch / factor);
     const auto sites = sitesOfChannels(photo.mosaic);
-    const Vector3 gain = balanceOf(photo);
+    const Vector3 neutral = neutralFor(photo, look), gain = balanceOf(neutral);
     forEachBand(ch / factor, 8, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < cw / factor; ++x) {
@@ -182,16 +363,27 @@ Picture renderOverview(const Photo& photo, const Look& look, int longest, const 
                 rgb[2].at(x, y) = std::min(1.0f, sum[3] * scale) * static_cast<float>(gain[2]);
             }
     });
-    colour(rgb, xyzD50To(OutputSpace::Srgb) * cameraToXyzD50(photo));
+    if (!photo.developed) rebuildHighlights(rgb, gain, work);
+    colour(rgb, xyzD50To(kWorkingSpace) * cameraToXyzD50(photo, neutral), work);
     const double zoom = std::min(1.0, static_cast<double>(longest) / std::max(rgb[0].width(), rgb[0].height()));
-    Picture out;
-    out.width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom)));
-    out.height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
-    for (Plane& p : rgb) p = shrunk(p, out.width, out.height);
-    const DisplayCurve curve(photo, pushGain(photo, look));
-    for (int y = 0; y < out.height; ++y)
-        for (int x = 0; x < out.width; ++x)
-            for (const Plane& p : rgb) out.rgb.push_back(curve(p.at(x, y)));
+    const int width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom))), height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
+    for (Plane& p : rgb) p = shrunk(p, width, height);
+    return rgb;
+}
+
+Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
+    return pictureOf(developOverview(photo, look, longest, work), Finish(photo, look, OutputSpace::Srgb, true), 1, work);
+}
+
+Histogram histogramOf(const Photo& photo, const Look& look, const Work& work) {
+    const Picture p = renderOverview(photo, look, 400, work);
+    Histogram out;
+    const float each = 1 / static_cast<float>(p.width * p.height);
+    for (std::size_t i = 0; i < p.rgb.size(); ++i) {
+        out.share[i % 3][p.rgb[i]] += each;
+        if (p.rgb[i] == 0) out.black[i % 3] += each;
+        if (p.rgb[i] == 255) out.white[i % 3] += each;
+    }
     return out;
 }
 

@@ -5,15 +5,9 @@
 #include <vector>
 
 #include "denoise/clean.h"
-#include "develop/colour.h"
+#include "develop/finish.h"
 
 namespace irenic {
-
-// How a photo is shown; the same for every take of it.
-struct Look {
-    float push = 0; // stops; for looking only, never exported
-    friend bool operator==(const Look&, const Look&) = default;
-};
 
 // 8-bit sRGB, rows without gaps: width * height * 3 bytes.
 struct Picture {
@@ -21,9 +15,19 @@ struct Picture {
     std::vector<std::uint8_t> rgb;
 };
 
-// Linear light of `area` in `space`'s primaries before tone curve, clipping and encoding; 1 is the white level.
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Rect& area, OutputSpace space,
+// Linear light of `area` in `space`'s primaries: cleaned, white-balanced, corrected for the lens and sharpened as the look says, before
+// exposure, tone curve, clipping and encoding (finish.h); 1 is the white level of the channel that clips first, and where channels clip the
+// rest is filled in from the others, or made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing), and
+// what lies outside the photo is 0. Throws Cancelled and std::invalid_argument.
+std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space,
                                    const Work& work = {});
+
+// The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger than `longest` on its longer
+// side: 2x2 cells are averaged.
+std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
+
+// What is written of a photo with this look: the photo's crop, or the framing's where distortion is corrected.
+Rect outputFrame(const Photo& photo, const Look& look);
 
 // What a cell shows. `area` lies inside the active area. A pure function of its arguments; the cost grows with
 // the area alone. With `zoom` >= 1 each pixel becomes a square of `zoom` x `zoom` (true pixels); below
@@ -32,8 +36,10 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
                      const Work& work = {});
 
-// The whole photo, quickly, no larger than `longest` on its longer side: 2x2 cells are averaged without
-// demosaicing. For the overview and for previews in files.
+// developOverview(), finished. For the overview and for previews in files.
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
+
+// Of the whole photo, uncleaned, as the look develops it (push and all), from its cells.
+Histogram histogramOf(const Photo& photo, const Look& look, const Work& work = {});
 
 } // namespace irenic
