@@ -67,19 +67,29 @@ NoiseModel trueNoise(const Body& body, double iso) {
     return m;
 }
 
-Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot) {
+Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot, const Optics& optics) {
     const Matrix3 toCamera = body.colourMatrix * kSrgbToXyz;
     const Vector3 white = toCamera * Vector3{1, 1, 1};
     // A grey scene under the light that the shot's neutral stands for gives that neutral.
     const Matrix3 m = diagonal({shot.neutral[0] / white[0], shot.neutral[1] / white[1], shot.neutral[2] / white[2]}) * toCamera;
     const double gain = std::exp2(shot.stops);
     const int w = light[0].width(), h = light[0].height();
+    const auto seen = [&](std::size_t c, int x, int y) {
+        return static_cast<float>(gain * (m[3 * c] * static_cast<double>(light[0].at(x, y)) + m[3 * c + 1] * static_cast<double>(light[1].at(x, y)) + m[3 * c + 2] * static_cast<double>(light[2].at(x, y))));
+    };
     Plane out(w, h);
+    std::array<Plane, 3> image;
+    if (!(optics == Optics{})) {
+        std::array<Plane, 3> colours = {Plane(w, h), Plane(w, h), Plane(w, h)};
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = 0; y < h; ++y)
+                for (int x = 0; x < w; ++x) colours[c].at(x, y) = seen(c, x, y);
+        image = throughLens(colours, optics);
+    }
     for (int y = 0; y < h; ++y)
         for (int x = 0; x < w; ++x) {
             const std::size_t c = body.mosaic.at(x, y);
-            const double v = m[3 * c] * light[0].at(x, y) + m[3 * c + 1] * light[1].at(x, y) + m[3 * c + 2] * light[2].at(x, y);
-            out.at(x, y) = static_cast<float>(std::clamp(v * gain, 0.0, 1.0));
+            out.at(x, y) = std::clamp(image[0].empty() ? seen(c, x, y) : image[c].at(x, y), 0.0f, 1.0f);
         }
     return out;
 }

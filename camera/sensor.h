@@ -5,6 +5,7 @@
 #include <string>
 
 #include "image/plane.h"
+#include "optics.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -35,8 +36,8 @@ double readNoise(double iso);
 // The noise the sensor has, in the normalised form.
 NoiseModel trueNoise(const Body& body, double iso);
 
-// Noiseless normalised mosaic of linear sRGB planes, clipped at 1.
-Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot);
+// Noiseless normalised mosaic of linear sRGB planes, clipped at 1, through a lens whose faults of colour are those of the camera's colours.
+Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot, const Optics& optics = {});
 
 // A photo with Poisson-Gaussian noise, defects and read-out lines: what a raw reader would give, with `noise` the true one.
 // The same seed gives the same samples.

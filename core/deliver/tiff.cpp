@@ -1,10 +1,10 @@
 #include "deliver/tiff.h"
 
+#include <cstdio>
+// The library's header uses FILE without asking for it.
+#include <jpeglib.h>
 #include <tiffio.h>
 
-#include <QColorSpace>
-#include <QImage>
-#include <QImageWriter>
 #include <cmath>
 #include <exiv2/exiv2.hpp>
 #include <memory>
@@ -44,6 +44,31 @@ void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace 
     if (!xmp.empty()) Exiv2::XmpParser::decode(image->xmpData(), xmp);
     image->writeMetadata();
 }
+
+// A JPEG being written; the library's errors become exceptions.
+struct JpegFile {
+    explicit JpegFile(const std::filesystem::path& to) : file(std::fopen(to.c_str(), "wb")) {
+        if (!file) throw std::runtime_error("it cannot be written");
+        state.err = jpeg_std_error(&errors);
+        errors.error_exit = [](j_common_ptr j) {
+            char text[JMSG_LENGTH_MAX];
+            j->err->format_message(j, text);
+            throw std::runtime_error(std::string("it could not be written to its end (") + text + "). Is the disk full?");
+        };
+        jpeg_create_compress(&state);
+        jpeg_stdio_dest(&state, file);
+    }
+    ~JpegFile() {
+        jpeg_destroy_compress(&state);
+        std::fclose(file);
+    }
+    JpegFile(const JpegFile&) = delete;
+    JpegFile& operator=(const JpegFile&) = delete;
+
+    jpeg_compress_struct state{};
+    jpeg_error_mgr errors{};
+    std::FILE* file;
+};
 
 // Calls put(y, row of encoded values: 3 planes) for every row of the picture, strip by strip, in order.
 template <class Put> void developStrips(const Photo& photo, const Settings& settings, const Look& look, OutputSpace space, const Work& work, const Put& put) {
@@ -106,20 +131,31 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settin
 void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
                const std::string& xmp, const Work& work) {
     const Rect frame = outputFrame(photo, look);
-    if (frame.width > 65500 || frame.height > 65500) throw std::runtime_error("it is too large for a JPEG. Export a TIFF.");
-    QImage image(frame.width, frame.height, QImage::Format_RGB888);
-    developStrips(photo, settings, look, space, work, [&](int y, const float* r, const float* g, const float* b) {
-        std::uint8_t* v = image.scanLine(y);
-        for (int x = 0; x < frame.width; ++x, v += 3) {
-            v[0] = static_cast<std::uint8_t>(r[x] * 255 + 0.5f), v[1] = static_cast<std::uint8_t>(g[x] * 255 + 0.5f), v[2] = static_cast<std::uint8_t>(b[x] * 255 + 0.5f);
-        }
-    });
-    const auto profile = iccProfile(space);
-    image.setColorSpace(QColorSpace::fromIccProfile(QByteArray(reinterpret_cast<const char*>(profile.data()), static_cast<qsizetype>(profile.size()))));
-    image.setDotsPerMeterX(11811), image.setDotsPerMeterY(11811); // 300 to the inch
-    QImageWriter writer(QString::fromStdString(to.string()), "jpeg");
-    writer.setQuality(95);
-    if (!writer.write(image)) throw std::runtime_error("it could not be written (" + writer.errorString().toStdString() + ").");
+    if (frame.width > JPEG_MAX_DIMENSION || frame.height > JPEG_MAX_DIMENSION) throw std::runtime_error("it is too large for a JPEG. Export a TIFF.");
+    {
+        JpegFile file(to);
+        jpeg_compress_struct& j = file.state;
+        j.image_width = static_cast<JDIMENSION>(frame.width), j.image_height = static_cast<JDIMENSION>(frame.height);
+        j.input_components = 3, j.in_color_space = JCS_RGB;
+        jpeg_set_defaults(&j);
+        jpeg_set_quality(&j, 95, TRUE);
+        for (int c = 0; c < 3; ++c) j.comp_info[c].h_samp_factor = j.comp_info[c].v_samp_factor = 1;
+        j.density_unit = 1, j.X_density = j.Y_density = 300;
+        j.optimize_coding = TRUE;
+        jpeg_start_compress(&j, TRUE);
+        const auto profile = iccProfile(space);
+        jpeg_write_icc_profile(&j, profile.data(), static_cast<unsigned>(profile.size()));
+        std::vector<std::uint8_t> row(static_cast<std::size_t>(frame.width) * 3);
+        developStrips(photo, settings, look, space, work, [&](int, const float* r, const float* g, const float* b) {
+            for (int x = 0; x < frame.width; ++x) {
+                auto* v = row.data() + static_cast<std::ptrdiff_t>(3) * x;
+                v[0] = static_cast<std::uint8_t>(r[x] * 255 + 0.5f), v[1] = static_cast<std::uint8_t>(g[x] * 255 + 0.5f), v[2] = static_cast<std::uint8_t>(b[x] * 255 + 0.5f);
+            }
+            JSAMPROW line = row.data();
+            jpeg_write_scanlines(&j, &line, 1);
+        });
+        jpeg_finish_compress(&j);
+    }
     carryExif(to, photo, space, xmp);
     auto written = Exiv2::ImageFactory::open(to.string());
     written->readMetadata();

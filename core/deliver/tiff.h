@@ -14,7 +14,7 @@ enum class TiffCompression { None, Zip };
 void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
                TiffCompression compression, const std::string& xmp, const Work& work);
 
-// The same as a JPEG of high quality (95 of 100, colours not subsampled where the library allows it).
+// The same as a JPEG of high quality: 95 of 100, colours not subsampled.
 void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
                const std::string& xmp, const Work& work);
 

@@ -21,7 +21,8 @@ struct LightColour {
     double tint = 0;      // thousandths of Duv: distance from the black body's line in CIE 1960 (u, v), above 0 greener
 };
 
-// The neutral of a camera under a light, and the light of a neutral; each undoes the other within 1700..25000 K and tints of -40..40.
+// The neutral of a camera under a light, and the light of a neutral; each undoes the other within 1700..25000 K and tints of -40..40
+// (where a camera would see none of a colour, it is held at a thousandth).
 Vector3 neutralUnder(const Photo& photo, const LightColour& light);
 LightColour lightOf(const Photo& photo, const Vector3& neutral);
 // The neutral that a look asks for.

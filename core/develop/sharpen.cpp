@@ -105,9 +105,9 @@ void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& nois
         for (int x = kReach; x < w - kReach; ++x) {
             constexpr float count = (2 * kLocal + 1) * (2 * kLocal + 1);
             const float v = light.at(x, y), mean = sums.at(x, y) / count;
-            const float variance = sums2.at(x, y) / count - mean * mean, expected = 3 * std::max(0.0f, a * std::max(0.0f, mean) + b);
+            const float variance = sums2.at(x, y) / count - mean * mean, expected = 6 * std::max(0.0f, a * std::max(0.0f, mean) + b);
             if (!(variance > expected) || v <= 1e-6f) continue;
-            const float share = 1 - expected / variance, room = 0.01f * (high.at(x, y) - low.at(x, y));
+            const float above = 1 - expected / variance, share = above * above, room = 0.01f * (high.at(x, y) - low.at(x, y));
             const float wanted = std::clamp(v + share * (sharp.at(x, y) - v), low.at(x, y) - room, high.at(x, y) + room);
             const float factor = std::clamp(wanted / v, 0.25f, 4.0f);
             for (Plane& p : rgb) p.at(x, y) *= factor;
@@ -149,14 +149,18 @@ double noiseLeft(const Photo& photo, const Settings& settings, const Work& work)
                 const double v = level + field.noise.channel[static_cast<std::size_t>(channel)].sigma(level) * normal(random);
                 field.samples[field.index(x, y, c)] = static_cast<std::uint16_t>(std::clamp(4096 + v * 61439, 0.0, 65535.0));
             }
-    Plane clean;
-    if (field.hasMosaic()) clean = cleanMosaic(field, settings, field.active, work);
-    else clean = std::move(cleanPixels(field, settings, field.active, work)[1]);
+    std::array<Plane, 3> clean;
+    if (field.hasMosaic()) clean[0] = cleanMosaic(field, settings, field.active, work);
+    else clean = cleanPixels(field, settings, field.active, work);
+    // Of the mean of 2x2 cells, all colours alike: noise that colours have in common after cleaning counts in full.
     double before = 0, after = 0;
-    for (int y = border; y < size - border; ++y)
-        for (int x = border; x < size - border; ++x) {
-            if (field.hasMosaic() && field.mosaic.at(x, y) != Mosaic::Green) continue;
-            const double n = static_cast<double>(field.normalised(x, y, field.hasMosaic() ? 0 : 1)) - level, c = static_cast<double>(clean.at(x, y)) - level;
+    for (int y = border; y < size - border; y += 2)
+        for (int x = border; x < size - border; x += 2) {
+            double n = 0, c = 0;
+            for (int j = 0; j < 2; ++j)
+                for (int i = 0; i < 2; ++i)
+                    for (std::size_t k = 0; k < static_cast<std::size_t>(field.channels); ++k)
+                        n += static_cast<double>(field.normalised(x + i, y + j, static_cast<int>(k))) - level, c += static_cast<double>(clean[k].at(x + i, y + j)) - level;
             before += n * n, after += c * c;
         }
     const double share = std::sqrt(after / before);
