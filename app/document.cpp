@@ -9,8 +9,13 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     photo_ = std::move(photo);
     probes_ = std::move(probes);
     pan_ = {};
+    const float push = look_.push;
+    const auto own = looks_.find(photo_->file.string());
+    look_ = own == looks_.end() ? everywhere_ : own->second;
+    look_.push = push;
     for (Take& take : takes_) take.risk.reset();
     emit photoChanged();
+    emit lookChanged();
 }
 
 void Document::setSettings(int take, const Settings& settings) {
@@ -62,7 +67,34 @@ void Document::choose(int take) {
 void Document::setLook(const Look& look) {
     if (look == look_) return;
     look_ = look;
+    if (photo_) looks_[photo_->file.string()] = look;
+    emit lookChanged();
     emit viewChanged();
+}
+
+void Document::setPush(float stops) {
+    if (stops == look_.push) return;
+    look_.push = stops;
+    emit lookChanged();
+    emit viewChanged();
+}
+
+void Document::copyLook() {
+    copied_ = look_;
+    emit lookChanged();
+}
+
+void Document::pasteLook() {
+    if (!copied_) return;
+    Look look = *copied_;
+    look.push = look_.push;
+    setLook(look);
+}
+
+void Document::useLookForAll() {
+    everywhere_ = look_;
+    looks_.clear();
+    emit lookChanged();
 }
 
 void Document::setZoom(double zoom) {

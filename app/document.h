@@ -3,6 +3,9 @@
 
 #include <QObject>
 #include <QPointF>
+#include <map>
+#include <optional>
+#include <string>
 #include <vector>
 
 #include "develop/render.h"
@@ -34,7 +37,13 @@ class Document : public QObject {
     void setRecommended(const Settings& settings, const Risk& risk);
     void removeTake(int take);
     void choose(int take);
+    // The look of the photo shown. Its push stays when another photo is shown; all else is each photo's own.
     void setLook(const Look& look);
+    void setPush(float stops);
+    void copyLook();  // of the photo shown, to be pasted
+    bool canPasteLook() const { return copied_.has_value(); }
+    void pasteLook(); // on the photo shown
+    void useLookForAll(); // on every photo of this list, those opened later as well
     void setZoom(double zoom);
     void setPan(QPointF pan);
     void moveProbe(int probe, int x, int y);
@@ -46,7 +55,8 @@ class Document : public QObject {
     void takesChanged();           // added, removed
     void settingsChanged(int take);
     void chosenChanged();
-    void viewChanged();            // look, zoom, pan
+    void lookChanged();
+    void viewChanged();            // look, push, zoom, pan
     void probesChanged();
 
   private:
@@ -54,7 +64,9 @@ class Document : public QObject {
     std::vector<Take> takes_{{'A', {}, {"nlbayes"}, {}}, {'B', {}, {"bm3d"}, {}}, {'C', {}, {"nlm"}, {}}};
     std::vector<Probe> probes_;
     int chosen_ = -1;
-    Look look_;
+    Look look_, everywhere_;
+    std::map<std::string, Look> looks_; // by the photo's file
+    std::optional<Look> copied_;
     double zoom_ = 1;
     QPointF pan_;
 };

@@ -28,7 +28,7 @@ int main(int argc, char** argv) {
     parser.process(app);
 
     irenic::Window window;
-    if (parser.isSet(push)) window.document().setLook({parser.value(push).toFloat()});
+    if (parser.isSet(push)) window.document().setPush(parser.value(push).toFloat());
     if (parser.isSet(zoom)) window.document().setZoom(parser.value(zoom).toDouble());
     window.open(parser.positionalArguments());
     if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);

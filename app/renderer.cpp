@@ -58,6 +58,7 @@ float Renderer::progress(const void* cell) {
 }
 
 void Renderer::work(const std::stop_token& ending) {
+    PhotoPtr last;
     while (!ending.stop_requested()) {
         Wish wish;
         {
@@ -70,12 +71,14 @@ void Renderer::work(const std::stop_token& ending) {
             waiting_.erase(next);
             current_ = std::make_unique<Wish>(wish);
         }
+        if (wish.key.photo != last) cleaned_.forget();
+        last = wish.key.photo;
         QImage image;
         QString problem;
         bool cancelled = false;
         try {
             const Picture p = renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area, wish.key.zoom,
-                                           {wish.stop.get_token(), wish.done.get()});
+                                           {wish.stop.get_token(), wish.done.get()}, &cleaned_);
             image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).convertToFormat(QImage::Format_RGB32);
         } catch (const Cancelled&) {
             cancelled = true;

@@ -59,6 +59,7 @@ class Renderer : public QObject {
     std::deque<Wish> waiting_;
     std::unique_ptr<Wish> current_;
     std::list<std::pair<RenderKey, QImage>> cache_; // newest first
+    CleanCache cleaned_{192u << 20u};
     qint64 cachedBytes_ = 0;
     std::jthread thread_;
 };

@@ -15,18 +15,22 @@
 #include <QVBoxLayout>
 
 #include "export/export_bar.h"
+#include "look/curve_editor.h"
+#include "look/histogram_view.h"
+#include "look/look_strip.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
 #include "recommend/recommend_button.h"
 #include "sheet/sheet.h"
 #include "sheet/value_field.h"
+#include "style/monitor.h"
 #include "style/style.h"
 
 namespace irenic {
 
 Window::Window(QWidget* parent)
     : QMainWindow(parent), photos_(new PhotoList(this)), overview_(new Overview(document_, this)), shot_(new QLabel(this)),
-      pushNote_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)), exportBar_(new ExportBar(document_, this)),
+      pushNote_(new QLabel(this)), pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)), lookStrip_(new LookStrip(document_, this)), exportBar_(new ExportBar(document_, this)),
       zooms_(new QButtonGroup(this)), push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
       splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
@@ -36,6 +40,7 @@ Window::Window(QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(viewStrip());
+    column->addWidget(lookStrip_);
     column->addWidget(sheet_, 1);
     column->addWidget(exportBar_);
     splitter_->addWidget(sidePanel());
@@ -51,6 +56,11 @@ Window::Window(QWidget* parent)
         document_.setPhoto(photo, probes);
     });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
+    connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
+    connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
+    connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) { lookStrip_->pickAt(p.x(), p.y()); });
+    connect(sheet_, &Sheet::hovered, this, [this](std::optional<QPoint> p) { pixel_->setText(p ? tr("pixel %1, %2").arg(p->x()).arg(p->y()) : QString()); });
+    connect(&document_, &Document::lookChanged, this, &Window::refreshOverview);
     connect(&document_, &Document::photoChanged, this, &Window::describe);
     connect(&document_, &Document::viewChanged, this, &Window::refreshView);
     refreshView();
@@ -68,6 +78,7 @@ QWidget* Window::sidePanel() {
     column->setContentsMargins(4, 4, 4, 4);
     column->addWidget(photos_, 1);
     column->addWidget(overview_);
+    column->addWidget(new HistogramView(document_, side));
     shot_->setWordWrap(true);
     shot_->setObjectName(QStringLiteral("shot"));
     shot_->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -107,14 +118,33 @@ QWidget* Window::viewStrip() {
     connect(back, &QToolButton::clicked, this, [this] { document_.setPan({}); });
     row->addSpacing(8);
     row->addWidget(back);
+    auto* look = new QToolButton(strip);
+    look->setText(tr("Look"));
+    look->setObjectName(QStringLiteral("showLook"));
+    look->setCheckable(true);
+    look->setShortcut(QKeySequence(tr("Ctrl+L")));
+    look->setToolTip(tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same for every take. Ctrl+L"));
+    const QSettings memory;
+    look->setChecked(memory.value(QStringLiteral("look/shown"), true).toBool());
+    lookStrip_->setVisible(look->isChecked());
+    connect(look, &QToolButton::toggled, this, [this](bool on) {
+        lookStrip_->setVisible(on);
+        QSettings().setValue(QStringLiteral("look/shown"), on);
+    });
+    row->addSpacing(8);
+    row->addWidget(look);
+    row->addSpacing(8);
+    pixel_->setObjectName(QStringLiteral("pixel"));
+    row->addWidget(pixel_);
     row->addStretch(1);
     pushNote_->setText(tr("pushed: for looking only, never exported"));
     pushNote_->setStyleSheet(QStringLiteral("background: #d69e2e; padding: 1px 6px;"));
+    pushNote_->hide(); // before it can widen the row
     row->addWidget(pushNote_);
     push_->setObjectName(QStringLiteral("push"));
     push_->setFixedWidth(104);
     push_->setToolTip(tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
-    connect(push_, &ValueField::changed, this, [this](double v) { document_.setLook({static_cast<float>(v)}); });
+    connect(push_, &ValueField::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
     row->addWidget(push_);
     auto* recommended = new RecommendButton(document_, strip);
     connect(recommended, &RecommendButton::failed, this, [this](const QString& reason) { exportBar_->setMessage(reason); });
@@ -141,6 +171,7 @@ void Window::makeMenus() {
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu* view = menuBar()->addMenu(tr("&View"));
     view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
+    view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&How the sheet works"), QKeySequence(Qt::Key_F1), this, [this] {
         auto* box = new QMessageBox(QMessageBox::NoIcon, tr("How the sheet works"),
@@ -154,6 +185,22 @@ void Window::makeMenus() {
         box->setModal(false);
         box->show();
     });
+}
+
+void Window::askForMonitor() {
+    const QString file = QFileDialog::getOpenFileName(this, tr("Colour profile of this monitor; cancel to use the system's"), QStringLiteral("/usr/share/color/icc"), tr("ICC profiles (*.icc *.icm)"));
+    const QString problem = Monitor::of(this).use(file);
+    exportBar_->setMessage(problem.isEmpty() ? tr("Monitor: %1").arg(Monitor::of(this).name()) : problem);
+    sheet_->renew();
+}
+
+void Window::refreshOverview() {
+    const PhotoPtr photo = document_.photo();
+    if (!photo) return;
+    overviewWork_.run([photo, look = document_.look()](const Work& work) { return renderOverview(*photo, look, 480, work); },
+                      [this, photo](const Picture& p) {
+                          if (photo == document_.photo()) overview_->setImage(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+                      });
 }
 
 void Window::askForPhotos() {

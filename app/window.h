@@ -4,6 +4,7 @@
 #include <QMainWindow>
 
 #include "document.h"
+#include "look/background.h"
 #include "renderer.h"
 
 class QLabel;
@@ -13,6 +14,7 @@ class QSplitter;
 namespace irenic {
 
 class ExportBar;
+class LookStrip;
 class Overview;
 class PhotoList;
 class Sheet;
@@ -28,6 +30,7 @@ class Window : public QMainWindow {
     Document& document() { return document_; }
     Sheet& sheet() { return *sheet_; }
     ExportBar& exportBar() { return *exportBar_; }
+    LookStrip& lookStrip() { return *lookStrip_; }
     Overview& overview() { return *overview_; }
     PhotoList& photos() { return *photos_; }
 
@@ -43,17 +46,21 @@ class Window : public QMainWindow {
     void askForPhotos();
     void describe();
     void refreshView();
+    void refreshOverview();
+    void askForMonitor();
 
     Document document_;
     Renderer renderer_;
     PhotoList* photos_;
     Overview* overview_;
-    QLabel *shot_, *pushNote_;
+    QLabel *shot_, *pushNote_, *pixel_;
     Sheet* sheet_;
+    LookStrip* lookStrip_;
     ExportBar* exportBar_;
     QButtonGroup* zooms_;
     ValueField* push_;
     QSplitter* splitter_;
+    Background overviewWork_;
 };
 
 } // namespace irenic

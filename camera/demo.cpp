@@ -17,6 +17,7 @@ struct DemoShot {
     View view;
     bool second; // the second body
     Shot shot;
+    Optics optics = {};
 };
 
 std::vector<DemoShot> demoShots() {
@@ -35,6 +36,11 @@ std::vector<DemoShot> demoShots() {
     };
     all[4].shot.rowLines = 0.6, all[4].shot.columnLines = 0.3, all[4].shot.deadPixels = 4e-5;
     all[2].shot.neutral = all[5].shot.neutral = {0.55, 1, 0.62};
+    // A wide lens wide open, as such lenses are; the files carry what corrects it.
+    all[0].optics.distortion = all[5].optics.distortion = 0.035;
+    all[0].optics.red = all[5].optics.red = 1.0009, all[0].optics.blue = all[5].optics.blue = 0.9991;
+    all[0].optics.vignetting = all[5].optics.vignetting = 0.4;
+    all[0].optics.blur = all[5].optics.blur = 0.6;
     return all;
 }
 
@@ -57,8 +63,9 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
             if (d.view != view || (fs::exists(file) && (!truth || fs::exists(truthFile)))) continue;
             if (light[0].empty()) light = renderView(view, width, height);
             const Body& body = d.second ? two : one;
-            const Plane mosaic = exposeMosaic(light, body, d.shot);
+            const Plane mosaic = exposeMosaic(light, body, d.shot, d.optics);
             Photo photo = takePhoto(mosaic, body, d.shot);
+            if (!(d.optics == Optics{})) photo.metadata.mosaic.push_back(opcodesFor(d.optics, width, height));
             DngExtras extras;
             extras.preview = renderOverview(photo, {}, 512);
             const fs::path part = folder / ("." + std::string(d.name) + ".part");

@@ -96,7 +96,7 @@ int inspect(const std::vector<std::string>& files, bool asJson) {
 struct CleanOptions {
     std::vector<std::string> files;
     Settings settings;
-    std::string format = "dng", out, output, profile = "srgb", compression = "zip";
+    std::string format = "dng", out, output, profile = "srgb", compression = "zip", look;
     bool overwrite = false, asJson = false, recommended = false;
 };
 
@@ -116,8 +116,17 @@ int recommendAll(const std::vector<std::string>& files, bool asJson) {
     });
 }
 
+irenic::Look lookOf(const std::string& text) {
+    try {
+        return irenic::lookFromText(text);
+    } catch (const std::invalid_argument& e) {
+        throw WrongUsage(std::string("--look: ") + e.what());
+    }
+}
+
 int clean(const CleanOptions& o) {
     if (const std::string problem = irenic::problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
+    const irenic::Look look = lookOf(o.look);
     if (!o.output.empty() && o.files.size() != 1) throw WrongUsage("--output takes exactly one FILE; use --out for several");
     std::set<fs::path> inputs;
     for (const std::string& f : o.files) inputs.insert(fs::weakly_canonical(f));
@@ -131,7 +140,8 @@ int clean(const CleanOptions& o) {
                 const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
                 order.settings = r.settings, order.risk = r.risk;
             }
-            order.format = o.format == "dng" ? irenic::ExportFormat::Dng : irenic::ExportFormat::Tiff;
+            order.format = o.format == "dng" ? irenic::ExportFormat::Dng : o.format == "tiff" ? irenic::ExportFormat::Tiff : irenic::ExportFormat::Jpeg;
+            order.look = look;
             order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
                           : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
                                                     : irenic::OutputSpace::Srgb;
@@ -164,6 +174,7 @@ irenic::Rect probeFromText(const std::string& text) {
 struct SheetOptions {
     std::string file, output;
     std::vector<std::string> takes, probes;
+    std::string look;
     double zoom = 1, push = 0;
 };
 
@@ -184,7 +195,9 @@ int sheet(const SheetOptions& o) {
             probes.push_back(irenic::Rect{p.x - 120, p.y - 85, 240, 170}.intersected(whole));
     for (const irenic::Rect& p : probes)
         if (p.empty() || !whole.contains(p)) throw WrongUsage("--probe: the rectangle does not lie inside the photo");
-    irenic::writeSheetPicture(o.output, *photo, takes, probes, {static_cast<float>(o.push)}, o.zoom);
+    irenic::Look look = lookOf(o.look);
+    look.push = static_cast<float>(o.push);
+    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, o.zoom);
     return 0;
 }
 
@@ -218,8 +231,9 @@ int main(int argc, char** argv) {
     cleanCommand->add_option("--coarse", options.settings.coarse, "0 to 3: coarse colour noise taken away");
     cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
     cleanCommand->add_flag("--mend,!--no-mend", options.settings.mend, "Mend defect pixels and read-out lines first; the default");
-    cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff"}));
-    cleanCommand->add_option("--profile", options.profile, "TIFF only")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
+    cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff", "jpeg"}));
+    cleanCommand->add_option("--look", options.look, "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread,...; in a DNG as XMP only");
+    cleanCommand->add_option("--profile", options.profile, "TIFF and JPEG")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
     cleanCommand->add_option("--compression", options.compression, "TIFF only")->check(CLI::IsMember({"zip", "none"}));
     cleanCommand->add_option("--out", options.out, "Folder; default: beside the original");
     cleanCommand->add_option("--output", options.output, "File; only with one FILE");
@@ -241,6 +255,7 @@ int main(int argc, char** argv) {
     sheetCommand->add_option("--take", sheetOptions.takes, "method,luminance=1,colour=1,...; repeat for more")->required();
     sheetCommand->add_option("--probe", sheetOptions.probes, "X,Y,W,H; repeat for more; default: placed by measurement");
     sheetCommand->add_option("--zoom", sheetOptions.zoom);
+    sheetCommand->add_option("--look", sheetOptions.look, "As in 'clean'");
     sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only");
     sheetCommand->add_option("--output", sheetOptions.output)->required();
     sheetCommand->callback([&] {

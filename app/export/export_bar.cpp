@@ -20,12 +20,13 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
     format_->setObjectName(QStringLiteral("format"));
     format_->addItem(tr("DNG, stays a raw"), QStringLiteral("dng"));
     format_->addItem(tr("TIFF, 16 bit"), QStringLiteral("tiff"));
+    format_->addItem(tr("JPEG"), QStringLiteral("jpeg"));
     format_->setAccessibleName(tr("File format"));
-    format_->setToolTip(tr("A DNG keeps mosaic, colours and white balance as the camera gave them. A TIFF is a finished picture."));
+    format_->setToolTip(tr("A DNG keeps mosaic, colours and white balance as the camera gave them. It takes the look along as a note only.\nA TIFF or a JPEG is a finished picture, developed with the look."));
     profile_->addItem(tr("sRGB"), static_cast<int>(OutputSpace::Srgb));
     profile_->addItem(tr("Adobe RGB compatible"), static_cast<int>(OutputSpace::AdobeRgbCompatible));
     profile_->addItem(tr("ProPhoto compatible"), static_cast<int>(OutputSpace::ProPhotoCompatible));
-    profile_->setAccessibleName(tr("Colour profile of the TIFF"));
+    profile_->setAccessibleName(tr("Colour profile of the file"));
     compression_->addItem(tr("zip"), static_cast<int>(TiffCompression::Zip));
     compression_->addItem(tr("not compressed"), static_cast<int>(TiffCompression::None));
     compression_->setAccessibleName(tr("Compression of the TIFF"));
@@ -57,7 +58,8 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
 ExportBar::~ExportBar() { thread_.request_stop(); }
 
 ExportFormat ExportBar::format() const {
-    return format_->currentData().toString() == QLatin1String("dng") ? ExportFormat::Dng : ExportFormat::Tiff;
+    const QString id = format_->currentData().toString();
+    return id == QLatin1String("dng") ? ExportFormat::Dng : id == QLatin1String("tiff") ? ExportFormat::Tiff : ExportFormat::Jpeg;
 }
 
 void ExportBar::setMessage(const QString& text) {
@@ -71,7 +73,8 @@ void ExportBar::refresh() {
     start_->setText(document_.chosen() >= 0
                         ? tr("Export %1…").arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
                         : tr("Export…"));
-    for (QComboBox* box : {profile_, compression_}) box->setVisible(format() == ExportFormat::Tiff);
+    profile_->setVisible(format() != ExportFormat::Dng);
+    compression_->setVisible(format() == ExportFormat::Tiff);
     bar_->setVisible(running_);
     cancel_->setVisible(running_);
 }
@@ -81,7 +84,7 @@ void ExportBar::ask() {
     QSettings memory;
     const QString folder = memory.value(QStringLiteral("export/folder"), QFileInfo(QString::fromStdString(photo->file.string())).absolutePath()).toString();
     const auto proposed = freeName(defaultTarget(*photo, folder.toStdString(), format()));
-    const QString filter = format() == ExportFormat::Dng ? tr("DNG (*.dng)") : tr("TIFF (*.tif *.tiff)");
+    const QString filter = format() == ExportFormat::Dng ? tr("DNG (*.dng)") : format() == ExportFormat::Tiff ? tr("TIFF (*.tif *.tiff)") : tr("JPEG (*.jpg *.jpeg)");
     const QString target = QFileDialog::getSaveFileName(this, tr("Export take"), QString::fromStdString(proposed.string()), filter);
     if (target.isEmpty()) return;
     memory.setValue(QStringLiteral("export/folder"), QFileInfo(target).absolutePath());
@@ -93,6 +96,7 @@ void ExportBar::exportTo(const QString& target) {
     ExportOrder order;
     order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
     order.risk = document_.takes()[static_cast<std::size_t>(document_.chosen())].risk;
+    order.look = document_.look();
     order.format = format();
     order.space = static_cast<OutputSpace>(profile_->currentData().toInt());
     order.compression = static_cast<TiffCompression>(compression_->currentData().toInt());

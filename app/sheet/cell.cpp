@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "style/monitor.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -13,6 +14,7 @@ namespace irenic {
 Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setMinimumSize(96, 72);
     setCursor(Qt::OpenHandCursor);
+    setMouseTracking(true);
     connect(&renderer_, &Renderer::finished, this, &Cell::take);
     connect(&renderer_, &Renderer::failed, this, &Cell::fail);
     ticking_.setInterval(120);
@@ -46,7 +48,7 @@ void Cell::want() {
     const QImage ready = renderer_.cached(key_);
     current_ = !ready.isNull();
     if (current_) {
-        image_ = ready;
+        keep(ready);
         renderer_.forget(this);
         ticking_.stop();
     } else {
@@ -67,7 +69,7 @@ void Cell::take(quintptr cell, const RenderKey& key, const QImage& image) {
     // Another cell's picture may be just what this one waits for.
     if (current_ || !(key == key_)) return;
     if (cell != reinterpret_cast<quintptr>(this)) renderer_.forget(this);
-    image_ = image;
+    keep(image);
     current_ = true;
     ticking_.stop();
     update();
@@ -80,18 +82,70 @@ void Cell::fail(quintptr cell, const RenderKey& key, const QString& reason) {
     update();
 }
 
+void Cell::keep(const QImage& image) {
+    image_ = image;
+    screen_ = Monitor::of(this).shown(image_);
+}
+
+QPoint Cell::imageCorner() const { return {std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2)}; }
+
+std::optional<QPoint> Cell::pixelAt(QPointF position) const {
+    if (!current_ || key_.zoom <= 0) return {};
+    const QPointF in = position - imageCorner();
+    if (in.x() < 0 || in.y() < 0 || in.x() >= image_.width() || in.y() >= image_.height()) return {};
+    return QPoint(key_.area.x + static_cast<int>(in.x() / key_.zoom), key_.area.y + static_cast<int>(in.y() / key_.zoom));
+}
+
+QPointF Cell::placeOf(QPoint pixel) const { return imageCorner() + QPointF((pixel.x() - key_.area.x) * key_.zoom, (pixel.y() - key_.area.y) * key_.zoom); }
+
+void Cell::setReadout(std::optional<QPoint> pixel) {
+    if (pixel == readout_) return;
+    readout_ = pixel;
+    update();
+}
+
+QString Cell::readoutText() const {
+    if (!readout_ || !current_) return {};
+    const QPoint at = (placeOf(*readout_) - imageCorner() + QPointF(key_.zoom, key_.zoom) / 2).toPoint();
+    if (!image_.rect().contains(at)) return {};
+    const QRgb v = image_.pixel(at);
+    return tr("R %1  G %2  B %3").arg(qRed(v)).arg(qGreen(v)).arg(qBlue(v));
+}
+
+void Cell::setPicking(bool on) {
+    picking_ = on;
+    setCursor(on ? Qt::CrossCursor : Qt::OpenHandCursor);
+}
+
+void Cell::leaveEvent(QEvent*) { emit hovered({}); }
+
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), style::kGround);
-    const QPoint at(std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2));
+    const QPoint at = imageCorner();
     if (current_) {
-        p.drawImage(at, image_);
+        p.drawImage(at, screen_);
+        const QString text = readoutText();
+        if (text.isEmpty()) return;
+        const double side = std::max(5.0, key_.zoom);
+        const QPointF middle = placeOf(*readout_) + QPointF(key_.zoom, key_.zoom) / 2;
+        const QRectF mark(middle.x() - side / 2 - 1, middle.y() - side / 2 - 1, side + 1, side + 1);
+        p.setPen(QColor(20, 20, 20));
+        p.drawRect(mark.adjusted(-1, -1, 1, 1));
+        p.setPen(QColor(235, 235, 235));
+        p.drawRect(mark);
+        // Away from the pixel that it speaks of.
+        const int w = p.fontMetrics().horizontalAdvance(text) + 10, h = 18;
+        const QRect box(4, middle.y() > height() / 2.0 ? 4 : height() - h - 4, w, h);
+        p.fillRect(box, QColor(120, 120, 120, 225));
+        p.setPen(style::kText);
+        p.drawText(box, Qt::AlignCenter, text);
         return;
     }
     // What stood here before, faint and hatched: it must not pass for what is asked for now.
     if (!image_.isNull()) {
         p.setOpacity(0.3);
-        p.drawImage(at, image_);
+        p.drawImage(at, screen_);
         p.setOpacity(1);
     }
     p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
@@ -115,10 +169,14 @@ void Cell::paintEvent(QPaintEvent*) {
 
 void Cell::resizeEvent(QResizeEvent*) { emit resized(); }
 
-void Cell::mousePressEvent(QMouseEvent* event) { grabbed_ = event->position(); }
+void Cell::mousePressEvent(QMouseEvent* event) {
+    grabbed_ = event->position();
+    if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton) emit picked(*pixel);
+}
 
 void Cell::mouseMoveEvent(QMouseEvent* event) {
-    if (!(event->buttons() & Qt::LeftButton) || zoom_ <= 0) return;
+    if (!event->buttons()) emit hovered(pixelAt(event->position()));
+    if (!(event->buttons() & Qt::LeftButton) || zoom_ <= 0 || picking_) return;
     const QPointF moved = (grabbed_ - event->position()) / zoom_;
     const QPointF whole(std::round(moved.x()), std::round(moved.y()));
     if (whole.isNull()) return;

@@ -3,6 +3,7 @@
 
 #include <QTimer>
 #include <QWidget>
+#include <optional>
 
 #include "renderer.h"
 
@@ -25,11 +26,21 @@ class Cell : public QWidget {
     const RenderKey& wanted() const { return key_; }
     // Screen pixels for one of the photo's.
     double scale() const { return key_.zoom; }
+    // The pixel of the photo under a point of the widget, while the cell is current; and where a pixel's top left corner stands.
+    std::optional<QPoint> pixelAt(QPointF position) const;
+    QPointF placeOf(QPoint pixel) const;
+    // Marks a pixel and writes its value as shown, red, green and blue of 0 to 255; none: nothing.
+    void setReadout(std::optional<QPoint> pixel);
+    QString readoutText() const;
+    // Clicks say what is grey instead of panning.
+    void setPicking(bool on);
 
   signals:
     void panned(QPointF photoPixels);
     void zoomAsked(int direction, QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
     void resized();
+    void hovered(std::optional<QPoint> pixel); // none: the pointer has left
+    void picked(QPoint pixel);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -37,9 +48,12 @@ class Cell : public QWidget {
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
+    void leaveEvent(QEvent* event) override;
 
   private:
     void want();
+    void keep(const QImage& image);
+    QPoint imageCorner() const;
     void take(quintptr cell, const RenderKey& key, const QImage& image);
     void fail(quintptr cell, const RenderKey& key, const QString& reason);
 
@@ -51,7 +65,9 @@ class Cell : public QWidget {
     QSize size_;
     double zoom_ = 1;
     RenderKey key_;
-    QImage image_;
+    QImage image_, screen_; // as rendered, and in the monitor's colours
+    std::optional<QPoint> readout_;
+    bool picking_ = false;
     bool current_ = false;
     QString failure_;
     QTimer ticking_;

@@ -93,6 +93,12 @@ void Sheet::rebuild() {
             auto* cell = new Cell(renderer_, body_);
             connect(cell, &Cell::panned, this, [this](QPointF by) { document_.setPan(document_.pan() + by); });
             connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
+            connect(cell, &Cell::picked, this, &Sheet::picked);
+            connect(cell, &Cell::hovered, this, [this, r](std::optional<QPoint> pixel) {
+                for (Cell* other : cells_[r]) other->setReadout(pixel);
+                emit hovered(pixel);
+            });
+            cell->setPicking(picking_);
             connect(cell, &Cell::resized, &resizing_, qOverload<>(&QTimer::start));
             grid_->addWidget(cell, row, c + 1);
             cells_.back().push_back(cell);
@@ -153,6 +159,14 @@ void Sheet::refresh() {
 Cell* Sheet::cell(int row, int column) const {
     if (row < 0 || row >= rows() || column < 0 || column >= columns()) return nullptr;
     return cells_[static_cast<std::size_t>(row)][static_cast<std::size_t>(column)];
+}
+
+void Sheet::renew() { rebuild(); }
+
+void Sheet::setPicking(bool on) {
+    picking_ = on;
+    for (const auto& row : cells_)
+        for (Cell* c : row) c->setPicking(on);
 }
 
 bool Sheet::allCurrent() const {

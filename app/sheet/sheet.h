@@ -29,6 +29,14 @@ class Sheet : public QWidget {
     TakeHead* head(int take) const { return heads_.at(static_cast<std::size_t>(take)); }
     // Every cell shows what is asked for now.
     bool allCurrent() const;
+    // Shows everything anew: the monitor's profile has changed.
+    void renew();
+    // While on, a click on a cell is told as picked() instead of panning.
+    void setPicking(bool on);
+
+  signals:
+    void picked(QPoint pixel);
+    void hovered(std::optional<QPoint> pixel); // none: the pointer has left the cells
 
   private:
     void rebuild();
@@ -42,6 +50,7 @@ class Sheet : public QWidget {
     QGridLayout* grid_;
     QWidget* body_ = nullptr;
     QLabel* original_ = nullptr;
+    bool picking_ = false;
     QTimer resizing_; // all cells are resized together: ask once
     std::vector<TakeHead*> heads_;
     std::vector<std::vector<Cell*>> cells_;

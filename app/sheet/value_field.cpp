@@ -14,7 +14,7 @@ namespace irenic {
 
 ValueField::ValueField(const QString& label, double lowest, double highest, double initial, int decimals,
                        const QString& suffix, QWidget* parent)
-    : QWidget(parent), label_(label), suffix_(suffix), lowest_(lowest), highest_(highest), initial_(initial),
+    : QWidget(parent), travel_(highest - lowest), step_(5 * std::pow(10.0, -decimals)), label_(label), suffix_(suffix), lowest_(lowest), highest_(highest), initial_(initial),
       value_(initial), decimals_(decimals), line_(new QLineEdit(this)) {
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::SizeHorCursor);
@@ -22,6 +22,12 @@ ValueField::ValueField(const QString& label, double lowest, double highest, doub
     line_->hide();
     line_->setObjectName(QStringLiteral("line"));
     connect(line_, &QLineEdit::editingFinished, this, &ValueField::take);
+}
+
+void ValueField::setInitial(double initial) {
+    const double scale = std::pow(10.0, decimals_);
+    initial_ = std::round(std::clamp(initial, lowest_, highest_) * scale) / scale;
+    update();
 }
 
 QSize ValueField::sizeHint() const { return {84, 20}; }
@@ -85,7 +91,7 @@ void ValueField::mouseMoveEvent(QMouseEvent* event) {
     if (!dragged_ && std::abs(moved) < 3) return;
     dragged_ = true;
     const double fine = event->modifiers() & Qt::ShiftModifier ? 0.1 : 1.0;
-    setValue(pressedValue_ + fine * moved * (highest_ - lowest_) / 200);
+    setValue(pressedValue_ + fine * moved * travel_ / 200);
 }
 
 void ValueField::mouseReleaseEvent(QMouseEvent*) { dragged_ = false; }
@@ -93,7 +99,7 @@ void ValueField::mouseReleaseEvent(QMouseEvent*) { dragged_ = false; }
 void ValueField::mouseDoubleClickEvent(QMouseEvent*) { setValue(initial_); }
 
 void ValueField::keyPressEvent(QKeyEvent* event) {
-    const double step = std::pow(10.0, -decimals_) * (event->modifiers() & Qt::ShiftModifier ? 1 : 5);
+    const double step = event->modifiers() & Qt::ShiftModifier ? std::pow(10.0, -decimals_) : step_;
     switch (event->key()) {
     case Qt::Key_Left: case Qt::Key_Down: setValue(value_ - step); return;
     case Qt::Key_Right: case Qt::Key_Up: setValue(value_ + step); return;

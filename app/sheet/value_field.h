@@ -16,6 +16,10 @@ class ValueField : public QWidget {
                QWidget* parent = nullptr);
 
     double value() const { return value_; }
+    // What a double click resets to.
+    void setInitial(double initial);
+    // How much 200 pixels of dragging change, and one press of an arrow key; by default the whole range and five of the last digit.
+    void setTravel(double travel, double step) { travel_ = travel, step_ = step; }
     void setValue(double value); // clamped; silent when nothing changes
     QSize sizeHint() const override;
 
@@ -37,6 +41,7 @@ class ValueField : public QWidget {
     void take();
     QString shown() const;
 
+    double travel_, step_;
     QString label_, suffix_;
     double lowest_, highest_, initial_, value_;
     int decimals_;

@@ -239,4 +239,13 @@ Framing framingOf(const Photo& photo, const Look& look) {
     return out;
 }
 
+std::array<double, 2> sourceOf(const Photo& photo, const Look& look, double x, double y) {
+    const auto lens = look.distortion ? lensOf(photo).lens : nullptr;
+    if (!lens || !lens->hasDistortion()) return {x, y};
+    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
+    float s[2];
+    lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, s);
+    return {static_cast<double>(s[0]), static_cast<double>(s[1])};
+}
+
 } // namespace irenic

@@ -48,5 +48,7 @@ struct Framing {
 };
 // `crop` and scale 1 unless distortion is to be corrected and the lens's is known.
 Framing framingOf(const Photo& photo, const Look& look);
+// Where in the photo lies what the developed picture shows at (x, y).
+std::array<double, 2> sourceOf(const Photo& photo, const Look& look, double x, double y);
 
 } // namespace irenic

@@ -115,30 +115,33 @@ void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Pl
     });
 }
 
-// Where a channel has clipped, the others say how bright it must have been; where two have, the colour is lost, and goes to grey.
+// Where a channel has clipped, the others say how bright it must have been; the nearer a second one comes to clipping, the less is known of
+// the colour, and the more it goes to grey.
 void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Work& work) {
     const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]), static_cast<float>(gain[2])};
+    const auto ease = [](float from, float to, float v) {
+        const float t = std::clamp((v - from) / (to - from), 0.0f, 1.0f);
+        return t * t * (3 - 2 * t);
+    };
     forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < rgb[0].width(); ++x) {
-                float v[3], clipped[3], open = 0, sum = 0;
-                bool any = false;
-                for (std::size_t c = 0; c < 3; ++c) {
-                    v[c] = std::min(rgb[c].at(x, y), top[c]);
-                    const float t = std::clamp((v[c] / top[c] - 0.9f) / 0.08f, 0.0f, 1.0f);
-                    clipped[c] = t * t * (3 - 2 * t);
-                    any |= t > 0;
-                    open += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
+                float v[3], share[3];
+                for (std::size_t c = 0; c < 3; ++c) v[c] = std::min(rgb[c].at(x, y), top[c]), share[c] = v[c] / top[c];
+                const float fullest = std::max({share[0], share[1], share[2]});
+                if (fullest > 0.85f) {
+                    float open = 0, sum = 0;
+                    for (std::size_t c = 0; c < 3; ++c) {
+                        const float left = 1 - ease(0.9f, 0.98f, share[c]);
+                        open += left, sum += left * v[c];
+                    }
+                    const float rest = open > 1e-3f ? sum / open : 0;
+                    for (std::size_t c = 0; c < 3; ++c) v[c] = std::max(v[c], v[c] + ease(0.9f, 0.98f, share[c]) * (rest - v[c]));
+                    const float second = std::max(std::min(share[0], share[1]), std::min(std::max(share[0], share[1]), share[2]));
+                    const float grey = ease(0.85f, 0.98f, fullest) * ease(0.45f, 0.95f, second), most = std::max({v[0], v[1], v[2]});
+                    for (float& c : v) c += grey * (most - c);
                 }
-                if (!any) {
-                    for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
-                    continue;
-                }
-                const float rest = open > 1e-3f ? sum / open : 0;
-                for (std::size_t c = 0; c < 3; ++c) v[c] = std::max(v[c], v[c] + clipped[c] * (rest - v[c]));
-                const float most = std::max({v[0], v[1], v[2]});
-                const float second = std::max(std::min(clipped[0], clipped[1]), std::min(std::max(clipped[0], clipped[1]), clipped[2]));
-                for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c] + second * (most - v[c]);
+                for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
             }
     });
 }
@@ -174,17 +177,21 @@ NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
 }
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
-std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found, const Rect& area, const Work& work) {
+std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found, const Rect& area, const Work& work, CleanCache* cache) {
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
     const Rect wanted = area.inflated(sharpenMargin(look.softness) + (look.fringes ? kFringeMargin : 0));
     const Rect whole{0, 0, photo.width(), photo.height()};
+    const auto cleaned = [&](const Rect& where) {
+        const Work most = work.part(0, 0.9);
+        return cache ? cache->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
+    };
     std::array<Plane, 3> rgb;
     const bool maps = look.vignetting && !found.gainMaps.empty();
     if (photo.hasMosaic()) {
         const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2), source = moves ? covered.inflated(kShiftMargin) : covered, inside = source.intersected(whole);
-        Plane mosaic = cleanMosaic(photo, settings, inside, work.part(0, 0.9));
+        Plane mosaic = cleaned(inside)->front().clone();
         forEachBand(inside.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < inside.width; ++x) {
@@ -203,8 +210,9 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
         rgb = demosaic(mosaic, covered, photo.mosaic, wanted, look.demosaic, work);
     } else {
         const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted, inside = source.intersected(whole);
-        rgb = cleanPixels(photo, settings, inside, work.part(0, 0.9));
+        const auto region = cleaned(inside);
         for (std::size_t c = 0; c < 3; ++c) {
+            rgb[c] = (*region)[c].clone();
             for (int y = 0; y < inside.height; ++y)
                 for (int x = 0; x < inside.width; ++x) rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
             rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo);
@@ -285,11 +293,11 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, con
 
 } // namespace
 
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space, const Work& work) {
+std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space, const Work& work, CleanCache* cache) {
     const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look));
     const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
     if (!look.distortion || !found.lens || !found.lens->hasDistortion()) {
-        auto rgb = straightRegion(photo, settings, look, found, area, work);
+        auto rgb = straightRegion(photo, settings, look, found, area, work, cache);
         colour(rgb, matrix, work);
         return rgb;
     }
@@ -305,7 +313,7 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
     const auto whole = [](float v, int low, int high) { return std::clamp(static_cast<int>(std::floor(v)), low, high); };
     const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
     const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l, whole(bottom, 0, photo.height() - 1) + 5 - t};
-    auto straight = straightRegion(photo, settings, look, found, source, work);
+    auto straight = straightRegion(photo, settings, look, found, source, work, cache);
     std::array<Plane, 3> rgb = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
@@ -323,11 +331,11 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
 }
 
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
-                     const Work& work) {
+                     const Work& work, CleanCache* cache) {
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     Look shown = look;
     if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
-    auto rgb = developRegion(photo, settings, shown, area, kWorkingSpace, work);
+    auto rgb = developRegion(photo, settings, shown, area, kWorkingSpace, work, cache);
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
         const int w = std::max(1, static_cast<int>(std::lround(area.width * zoom)));

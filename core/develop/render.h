@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "denoise/clean.h"
+#include "develop/clean_cache.h"
 #include "develop/finish.h"
 
 namespace irenic {
@@ -18,9 +19,10 @@ struct Picture {
 // Linear light of `area` in `space`'s primaries: cleaned, white-balanced, corrected for the lens and sharpened as the look says, before
 // exposure, tone curve, clipping and encoding (finish.h); 1 is the white level of the channel that clips first, and where channels clip the
 // rest is filled in from the others, or made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing), and
-// what lies outside the photo is 0. Throws Cancelled and std::invalid_argument.
+// what lies outside the photo is 0. Cleaned samples
+// come from `cache`, if given, where it has them. Throws Cancelled and std::invalid_argument.
 std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space,
-                                   const Work& work = {});
+                                   const Work& work = {}, CleanCache* cache = nullptr);
 
 // The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger than `longest` on its longer
 // side: 2x2 cells are averaged.
@@ -34,7 +36,7 @@ Rect outputFrame(const Photo& photo, const Look& look);
 // 1 the area is averaged down in linear light, and the result is round(width * zoom) x round(height * zoom).
 // Throws Cancelled and std::invalid_argument (a zoom that is not above 0, settings with a problem).
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
-                     const Work& work = {});
+                     const Work& work = {}, CleanCache* cache = nullptr);
 
 // developOverview(), finished. For the overview and for previews in files.
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
