@@ -45,24 +45,33 @@ void describePicture(TiffDirectory& dir, int width, int height) {
 
 std::vector<double> listOf(const Matrix3& m) { return {m.begin(), m.end()}; }
 
+// As stored: full colour that was made of a mosaic is not.
+std::size_t samplesPerPixel(const Photo& photo) { return photo.wide ? 1 : static_cast<std::size_t>(photo.channels); }
+
 void fillMosaic(TiffDirectory& dir, const Photo& photo) {
     const auto u = [](double v) { return static_cast<std::uint32_t>(std::lround(v)); };
-    std::vector<double> levels(photo.black.pattern.begin(), photo.black.pattern.end());
+    const BlackLevel& black = photo.wide ? photo.wide->black : photo.black;
+    std::vector<double> levels(black.pattern.begin(), black.pattern.end());
     if (photo.hasMosaic()) {
         dir.setShorts(0x828d, {2, 2});
         dir.setBytes(0x828e, {photo.mosaic.site[0], photo.mosaic.site[1], photo.mosaic.site[2], photo.mosaic.site[3]});
         dir.setBytes(0xc616, {0, 1, 2});
         dir.setShorts(0xc617, {1});
-    } else {
+    } else if (photo.wide) {
+        dir.setShorts(0x828d, {6, 6});
+        dir.setBytes(0x828e, {photo.wide->site.begin(), photo.wide->site.end()});
+        dir.setBytes(0xc616, {0, 1, 2});
+        dir.setShorts(0xc617, {1});
+    } else if (!photo.monochrome) {
         levels.assign(3, levels.front()); // one for each sample of a pixel
     }
-    dir.setShorts(0xc619, {u(photo.black.rows), u(photo.black.columns)});
+    dir.setShorts(0xc619, {u(black.rows), u(black.columns)});
     dir.setRationals(0xc61a, levels);
-    const std::vector<double> h(photo.black.deltaH.begin(), photo.black.deltaH.end());
-    const std::vector<double> v(photo.black.deltaV.begin(), photo.black.deltaV.end());
+    const std::vector<double> h(black.deltaH.begin(), black.deltaH.end());
+    const std::vector<double> v(black.deltaV.begin(), black.deltaV.end());
     if (!h.empty()) dir.setRationals(0xc61b, h, true);
     if (!v.empty()) dir.setRationals(0xc61c, v, true);
-    dir.setLongs(0xc61d, std::vector<std::uint32_t>(static_cast<std::size_t>(photo.channels), u(photo.white)));
+    dir.setLongs(0xc61d, std::vector<std::uint32_t>(samplesPerPixel(photo), u(photo.white)));
     dir.setRationals(0xc61e, {1, 1});
     const Rect &a = photo.active, &c = photo.crop;
     dir.setLongs(0xc61f, {u(c.x), u(c.y)});
@@ -101,7 +110,7 @@ void fillColour(TiffDirectory& dir, const Photo& photo) {
 void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras) {
     TiffDirectory first;
     TiffDirectory& mosaic = first.child(0x014a);
-    fillColour(first, photo);
+    if (!photo.monochrome) fillColour(first, photo);
     fillMosaic(mosaic, photo);
 
     const bool cleaned = extras.reductionApplied > 0;
@@ -119,11 +128,12 @@ void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtr
     describePicture(mosaic, photo.rawWidth, photo.rawHeight);
     mosaic.setLongs(0x00fe, {0});
     // CFA or LinearRaw.
-    mosaic.setShorts(0x0102, std::vector<std::uint32_t>(static_cast<std::size_t>(photo.channels), 16));
-    mosaic.setShorts(0x0106, {photo.hasMosaic() ? 32803U : 34892U});
-    mosaic.setShorts(0x0115, {static_cast<std::uint32_t>(photo.channels)});
-    std::vector<std::uint8_t> samples(photo.samples.size() * 2);
-    std::memcpy(samples.data(), photo.samples.data(), samples.size());
+    mosaic.setShorts(0x0102, std::vector<std::uint32_t>(samplesPerPixel(photo), 16));
+    mosaic.setShorts(0x0106, {photo.hasMosaic() || photo.wide ? 32803U : 34892U});
+    mosaic.setShorts(0x0115, {static_cast<std::uint32_t>(samplesPerPixel(photo))});
+    const std::vector<std::uint16_t>& stored = photo.wide ? photo.wide->samples : photo.samples;
+    std::vector<std::uint8_t> samples(stored.size() * 2);
+    std::memcpy(samples.data(), stored.data(), samples.size());
     mosaic.setStrip(std::move(samples));
 
     Picture preview = extras.preview;

@@ -7,6 +7,7 @@
 #include <exiv2/exiv2.hpp>
 
 #include "deliver/dng.h"
+#include "raw/wide_mosaic.h"
 
 namespace irenic {
 
@@ -83,7 +84,7 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
             put(cleanMosaic(photo, settings, area, part), 0);
         } else {
             const auto clean = cleanPixels(photo, settings, area, part);
-            for (int c = 0; c < 3; ++c) put(clean[static_cast<std::size_t>(c)], c);
+            for (int c = 0; c < photo.channels; ++c) put(clean[static_cast<std::size_t>(c)], c);
         }
     }
     return samples;
@@ -177,6 +178,7 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
         if (order.format == ExportFormat::Dng) {
             auto cleaned = std::make_shared<Photo>(photo);
             cleaned->samples = cleanSamples(photo, order.settings, work);
+            if (cleaned->wide && !order.settings.untouched()) cleaned->wide->samples = ownSamples(*cleaned);
             DngExtras extras;
             extras.preview = renderOverview(*cleaned, {}, 1024, {work.stop, nullptr});
             extras.xmp = xmp;
@@ -184,7 +186,8 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work)
             writeDng(temporary.path, *cleaned, extras);
             work.check();
             const PhotoPtr back = readPhoto(temporary.path, {work.stop, nullptr}, Measure::Nothing);
-            if (back->samples != cleaned->samples || back->active != photo.active || back->white != photo.white)
+            const bool same = cleaned->wide ? back->wide && back->wide->samples == cleaned->wide->samples : back->samples == cleaned->samples;
+            if (!same || back->active != photo.active || back->white != photo.white)
                 throw std::runtime_error("what was written does not read back as it was");
         } else if (order.format == ExportFormat::Jpeg) {
             writeJpeg(temporary.path, photo, order.settings, order.look, order.space, xmp, work);

@@ -28,7 +28,7 @@ float whiteOf(const std::array<Stabiliser, 4>& stable) { return 0.25f * (stable[
 // The planes of a photo that has all colours at every pixel.
 PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
     PlaneSet out(area);
-    out.packed = false;
+    out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
     out.white = whiteOf(stable);
     const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};
@@ -39,7 +39,8 @@ PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& sta
                 const int x = mirrored(area.x + i, photo.width());
                 float v[3], planes[kPlanes];
                 for (int c = 0; c < 3; ++c) v[c] = channel[c]->forward(photo.normalised(x, y, c));
-                planesFromPixel(v, planes);
+                if (photo.monochrome) planes[0] = v[0], planes[1] = planes[2] = planes[3] = 0;
+                else planesFromPixel(v, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p].at(i, j) = planes[p];
             }
         }
@@ -133,8 +134,8 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
                             channelsOf(a0[x], a1[x], a2[x], a3[x], n);
                             channelsOf(b0[x], b1[x], b2[x], b3[x], c);
                         } else {
-                            pixelOf(a0[x], a1[x], a2[x], n);
-                            pixelOf(b0[x], b1[x], b2[x], c);
+                            pixelOf(a0[x], a1[x], a2[x], n, clean.grey);
+                            pixelOf(b0[x], b1[x], b2[x], c, clean.grey);
                             n[3] = n[2], c[3] = c[2];
                         }
                         for (int k = 0; k < 4; ++k) {
@@ -204,8 +205,8 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
         for (int y = tile.y + first; y < tile.y + last; ++y)
             for (int x = tile.x; x < tile.right(); ++x) {
                 float v[3];
-                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain * 0.57735027f * (noisy.rowAt(0, y)[x] - luminance);
-                pixelOf(luminance, clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v);
+                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain * (clean.grey ? 1 : 0.57735027f) * (noisy.rowAt(0, y)[x] - luminance);
+                pixelOf(luminance, clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float linear = channel[c].unbiased(v[c]) + channel[c].slope(v[c]) * grain;
                     out[c].at(x - area.x, y - area.y) = linear + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x - tile.x, y - tile.y);

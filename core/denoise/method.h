@@ -29,13 +29,15 @@ struct PlaneSet {
     std::array<int, kPlanes> sites{0, 1, 2, 3};
     // Without a mosaic there is a sample for each pixel: luminance (R+G+B)/sqrt 3, (R-B)/sqrt 2, (R-2G+B)/sqrt 6, and plane 3 is 0.
     bool packed = true;
+    // Of a sensor without colours: plane 0 is its samples, the others are 0. Not packed.
+    bool grey = false;
     // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
     float coarseNoise = 1;
     // The stabilised value of a sample at white: how far the planes' scale reaches.
     float white = 0;
 
     // Takes over what another set of the same photo says of its planes.
-    void describeAs(const PlaneSet& other) { sites = other.sites, packed = other.packed, coarseNoise = other.coarseNoise, white = other.white; }
+    void describeAs(const PlaneSet& other) { sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise, white = other.white; }
 
     PlaneSet() = default;
     explicit PlaneSet(const Rect& where) : area(where) {
@@ -71,7 +73,11 @@ inline void planesFromPixel(const float* rgb, float* planes) {
     planes[2] = 0.40824829f * ((rgb[0] + rgb[2]) - 2 * rgb[1]);
     planes[3] = 0;
 }
-inline void pixelOf(float y, float c1, float c2, float* rgb) {
+inline void pixelOf(float y, float c1, float c2, float* rgb, bool isGrey = false) {
+    if (isGrey) {
+        rgb[0] = rgb[1] = rgb[2] = y;
+        return;
+    }
     const float grey = 0.57735027f * y, green = 0.40824829f * c2, red = 0.70710678f * c1;
     rgb[0] = grey + green + red;
     rgb[1] = grey - 2 * green;

@@ -160,7 +160,7 @@ LightColour lightOf(const Photo& photo, const Vector3& neutral) {
 }
 
 Vector3 neutralFor(const Photo& photo, const Look& look) {
-    return look.asShot ? photo.neutral : neutralUnder(photo, {static_cast<double>(look.kelvin), static_cast<double>(look.tint)});
+    return look.asShot || photo.monochrome ? photo.neutral : neutralUnder(photo, {static_cast<double>(look.kelvin), static_cast<double>(look.tint)});
 }
 
 LightColour lightAt(const Photo& photo, int x, int y, int radius) {
@@ -169,7 +169,7 @@ LightColour lightAt(const Photo& photo, int x, int y, int radius) {
     int clipped = 0, all = 0;
     for (int v = area.y; v < area.bottom(); ++v)
         for (int u = area.x; u < area.right(); ++u)
-            for (int c = 0; c < photo.channels; ++c) {
+            for (int c = 0; c < (photo.hasMosaic() ? 1 : 3); ++c) {
                 const auto k = static_cast<std::size_t>(photo.hasMosaic() ? photo.mosaic.at(u, v) : c);
                 const float s = photo.normalised(u, v, c);
                 sum[k] += static_cast<double>(s), count[k] += 1, clipped += s > 0.98f, ++all;

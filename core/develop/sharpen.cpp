@@ -136,7 +136,7 @@ double noiseLeft(const Photo& photo, const Settings& settings, const Work& work)
     Photo field;
     field.rawWidth = field.rawHeight = size;
     field.active = field.crop = {0, 0, size, size};
-    field.channels = photo.channels, field.mosaic = photo.mosaic, field.noise = photo.noise, field.coarseNoise = photo.coarseNoise;
+    field.channels = photo.channels, field.monochrome = photo.monochrome, field.mosaic = photo.mosaic, field.noise = photo.noise, field.coarseNoise = photo.coarseNoise;
     field.black.pattern = {4096}, field.white = 65535;
     field.profiles.resize(1);
     field.samples.resize(static_cast<std::size_t>(size) * size * static_cast<std::size_t>(field.channels));

@@ -39,7 +39,7 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     place.shaken.describeAs(place.noisy);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         place.shaken.plane[p] = place.noisy.plane[p].clone();
-        if (p == 3 && !place.noisy.packed) continue; // there is nothing in it
+        if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey)) continue; // there is nothing in it
         for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
             float* row = place.shaken.rowAt(p, y);
             for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x) row[x] += kStep * sign(x, y, p);
@@ -64,11 +64,12 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
                 const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
                 noise[0] = noise[2] = 0.5f * (rb + gg), noise[1] = rb, noise[3] = gg;
             } else {
-                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v);
+                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, place.noisy.grey);
                 constexpr std::size_t channel[3] = {0, 1, 3};
                 for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable[channel[k]].variance(v[k]);
                 noise[0] = (variance[0] + variance[1] + variance[2]) / 3, noise[1] = 0.5f * (variance[0] + variance[2]);
                 noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;
+                if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
             }
             for (std::size_t p = 0; p < kPlanes; ++p) {
                 const float a = clean.rowAt(p, y)[x], d = a - place.noisy.rowAt(p, y)[x];

@@ -48,6 +48,15 @@ struct BlackLevel {
     double mean() const;
 };
 
+// A mosaic that repeats every 6x6 samples (X-Trans), kept beside the full colour that was made of it.
+struct WideMosaic {
+    std::array<Mosaic::Colour, 36> site{};
+    std::vector<std::uint16_t> samples; // rawWidth x rawHeight, as stored
+    BlackLevel black;                   // of these samples
+
+    Mosaic::Colour at(int x, int y) const { return site[static_cast<std::size_t>(((y % 6 + 6) % 6) * 6 + (x % 6 + 6) % 6)]; }
+};
+
 // Camera colour as DNG describes it (DNG 1.6, chapter 6). Matrices map XYZ to camera colours.
 struct ColourProfile {
     int illuminant = 21; // EXIF LightSource code; 21 is D65
@@ -65,7 +74,9 @@ struct Photo {
     int bits = 0;                                          // bits of the white level
 
     int rawWidth = 0, rawHeight = 0;    // the whole frame, masked border included
-    int channels = 1;                   // samples of each pixel: 1, the mosaic's; 3, red, green and blue (a linear DNG, a developed picture)
+    int channels = 1;                   // samples of each pixel: 1, the mosaic's or grey; 3, red, green and blue (a linear DNG, a developed picture, X-Trans)
+    bool monochrome = false;            // a sensor without colours
+    std::optional<WideMosaic> wide;     // of an X-Trans sensor: the full colour in `samples` was made of it, its own samples among it unchanged
     bool developed = false;             // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
     std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken to linear light where developed
     Rect active;                        // the part of the frame that saw light; all other coordinates start here
@@ -89,13 +100,13 @@ struct Photo {
 
     int width() const { return active.width; }
     int height() const { return active.height; }
-    bool hasMosaic() const { return channels == 1; }
+    bool hasMosaic() const { return channels == 1 && !monochrome && !wide; } // of 2x2 cells
     // Pixels, along a side, that one sample of the planes stands for which methods work on.
     int cell() const { return hasMosaic() ? 2 : 1; }
     std::uint16_t sample(int x, int y, int channel = 0) const { return samples[index(x, y, channel)]; }
     std::size_t index(int x, int y, int channel = 0) const {
         return (static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) + static_cast<std::size_t>(active.x + x)) * static_cast<std::size_t>(channels) +
-               static_cast<std::size_t>(channel);
+               static_cast<std::size_t>(channels == 1 ? 0 : channel); // grey is red, green and blue alike
     }
     // 0 at black, 1 at white; may lie outside.
     float normalised(int x, int y, int channel = 0) const { return normalised(sample(x, y, channel), x, y); }
@@ -108,8 +119,8 @@ struct Photo {
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;
     std::string camera() const;
-    // "RGGB" and so on; "RGB" where every pixel has all colours.
-    std::string layoutText() const { return hasMosaic() ? mosaic.name() : "RGB"; }
+    // "RGGB" and so on; "X-Trans"; "monochrome"; "RGB" where every pixel has all colours.
+    std::string layoutText() const { return monochrome ? "monochrome" : wide ? "X-Trans" : hasMosaic() ? mosaic.name() : "RGB"; }
 };
 
 using PhotoPtr = std::shared_ptr<const Photo>;

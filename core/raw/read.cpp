@@ -7,6 +7,7 @@
 #include "noise/estimate.h"
 #include "raw/developed.h"
 #include "raw/photo.h"
+#include "raw/wide_mosaic.h"
 
 namespace irenic {
 
@@ -136,12 +137,15 @@ std::optional<NoiseModel> statedNoise(const Photo& photo) {
     return model;
 }
 
-void checkPattern(const fs::path& file, const LibRaw& raw) {
+enum class Kind { Mosaic, Wide, Grey, Colours };
+
+Kind kindOf(const fs::path& file, const LibRaw& raw) {
     const auto& id = raw.imgdata.idata;
-    if (id.filters == 9) fail(file, "its mosaic is X-Trans, which Irenic cannot clean yet. Export a file from another camera.");
-    if (id.filters == 0 && id.colors == 3) return; // a linear DNG: every pixel has its colours
-    if (id.filters < 1000 || id.colors != 3)
-        fail(file, "its mosaic is not a 2x2 pattern of red, green and blue, which is all that Irenic can clean yet.");
+    if (id.filters == 9 && id.colors == 3) return Kind::Wide;
+    if (id.filters == 0 && id.colors == 3) return Kind::Colours; // a linear DNG: every pixel has its colours
+    if (id.filters == 0 && id.colors == 1) return Kind::Grey;
+    if (id.filters < 1000 || id.colors != 3) fail(file, "its mosaic is neither a 2x2 pattern of red, green and blue nor X-Trans; Irenic cannot clean others.");
+    return Kind::Mosaic;
 }
 
 } // namespace
@@ -211,7 +215,7 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     if (tiff && (opened != LIBRAW_SUCCESS || (raw->imgdata.idata.filters == 0 && raw->imgdata.idata.dng_version == 0))) return developed();
     if (opened != LIBRAW_SUCCESS)
         fail(file, std::string("this is not a raw photo that Irenic can read, or it is damaged (") + libraw_strerror(opened) + ").");
-    checkPattern(file, *raw);
+    const Kind kind = kindOf(file, *raw);
     work.check();
     work.report(0.1);
     const int unpacked = raw->unpack();
@@ -219,8 +223,8 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
         fail(file, "the file ends too early or is damaged. Copy it again from the card.");
     if (unpacked != LIBRAW_SUCCESS)
         fail(file, std::string("its pixels cannot be read (") + libraw_strerror(unpacked) + ").");
-    const bool mosaic = raw->imgdata.idata.filters != 0;
-    if (mosaic && !raw->imgdata.rawdata.raw_image) fail(file, "it holds no mosaic that Irenic can clean.");
+    const bool single = kind != Kind::Colours; // one sample for each pixel
+    if (single && !raw->imgdata.rawdata.raw_image) fail(file, "it holds no mosaic that Irenic can clean.");
     work.check();
     work.report(0.5);
 
@@ -234,13 +238,14 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     if (photo->active.width < 16 || photo->active.height < 16) fail(file, "the picture is too small to be a photo.");
     if (photo->active.right() > photo->rawWidth || photo->active.bottom() > photo->rawHeight)
         fail(file, "its sizes contradict each other; the file is damaged.");
-    photo->channels = mosaic ? 1 : 3;
-    if (mosaic) photo->samples.resize(static_cast<std::size_t>(photo->rawWidth) * static_cast<std::size_t>(photo->rawHeight));
+    photo->channels = single ? 1 : 3;
+    photo->monochrome = kind == Kind::Grey;
+    if (single) photo->samples.resize(static_cast<std::size_t>(photo->rawWidth) * static_cast<std::size_t>(photo->rawHeight));
     const std::size_t pitch = sizes.raw_pitch ? sizes.raw_pitch / 2 : sizes.raw_width;
-    for (int y = 0; mosaic && y < photo->rawHeight; ++y)
+    for (int y = 0; single && y < photo->rawHeight; ++y)
         std::copy_n(raw->imgdata.rawdata.raw_image + static_cast<std::size_t>(y) * pitch, photo->rawWidth,
                     photo->samples.begin() + static_cast<std::ptrdiff_t>(y) * photo->rawWidth);
-    for (int i = 0; mosaic && i < 4; ++i) {
+    for (int i = 0; kind == Kind::Mosaic && i < 4; ++i) {
         const char letter = raw->imgdata.idata.cdesc[raw->COLOR(i / 2, i % 2)];
         photo->mosaic.site[static_cast<std::size_t>(i)] =
             letter == 'R' ? Mosaic::Red : letter == 'B' ? Mosaic::Blue : Mosaic::Green;
@@ -253,11 +258,20 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
                         static_cast<int>(extent->number(0)), static_cast<int>(extent->number(1))};
         if (photo->crop.contains(crop) && !crop.empty()) photo->crop = crop;
     }
-    if (mosaic) readLevels(*photo, *raw);
+    if (single) readLevels(*photo, *raw);
     else readPixels(*photo, *raw, file);
     if (photo->white <= photo->black.mean() + 1) fail(file, "its black and white levels contradict each other.");
     readColour(*photo, *raw);
     readShot(*photo, *raw);
+    if (kind == Kind::Grey) photo->neutral = {1, 1, 1};
+    if (kind == Kind::Wide) {
+        WideMosaic wide;
+        for (int i = 0; i < 36; ++i) {
+            const char letter = raw->imgdata.idata.cdesc[raw->COLOR(i / 6, i % 6)];
+            wide.site[static_cast<std::size_t>(i)] = letter == 'R' ? Mosaic::Red : letter == 'B' ? Mosaic::Blue : Mosaic::Green;
+        }
+        spreadColours(*photo, std::move(wide), work);
+    }
     raw.reset();
     photo->statedNoise = statedNoise(*photo);
     if (measure == Measure::Noise) measureAll(*photo, work);
