@@ -4,7 +4,7 @@
 #include <array>
 #include <string>
 
-#include "develop/opcodes.h"
+#include "raw/opcodes.h"
 #include "image/plane.h"
 
 namespace irenic {

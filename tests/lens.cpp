@@ -209,6 +209,22 @@ class TestLens : public QObject {
         p.lens.clear();
         QVERIFY(!lensOf(p).lens && !lensOf(p).missing.empty());
     }
+    void badPixelsOfTheFileAreMended() {
+        Photo p = test::flatField(0.2, 1600, 96);
+        p.samples[p.index(40, 50)] = 2300, p.samples[p.index(61, 33)] = 0; // neither would be noticed as a defect
+        TagEntry e{0xc740, 7, 0, {}};
+        const auto word = [&](std::uint32_t v) { for (int s = 24; s >= 0; s -= 8) e.bytes.push_back(static_cast<std::uint8_t>(v >> s)); };
+        word(2), word(5), word(0x01030000), word(1), word(3 * 4 + 2 * 4), word(0), word(1), word(0), word(50), word(40);
+        word(4), word(0x01030000), word(1), word(8), word(0), word(0);
+        e.count = static_cast<std::uint32_t>(e.bytes.size());
+        p.metadata.mosaic.push_back(e);
+        const Pattern pattern = measurePattern(p);
+        for (const auto& [x, y] : {std::pair{40, 50}, std::pair{61, 33}}) {
+            const auto at = std::find_if(pattern.defects.begin(), pattern.defects.end(), [&, u = x, v = y](const Defect& d) { return d.x == u && d.y == v; });
+            QVERIFY(at != pattern.defects.end());
+            QVERIFY(std::abs(at->mended - 2048 - 0.2 * (p.white - 2048)) < 600);
+        }
+    }
 };
 
 QTEST_GUILESS_MAIN(TestLens)

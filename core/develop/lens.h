@@ -7,7 +7,7 @@
 #include <string>
 
 #include "develop/look.h"
-#include "develop/opcodes.h"
+#include "raw/opcodes.h"
 #include "raw/photo.h"
 
 namespace irenic {

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <mutex>
 
+#include "raw/opcodes.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -64,7 +65,8 @@ class DefectFinder {
         return around + (sign > 0 ? 0.6f : 0.2f) * std::sqrt(variance) < 0.25f * sign * (v - middle);
     }
 
-    // The mean of the two neighbours, of four pairs, that agree best.
+  public:
+    // The mean of the two neighbours, of four pairs, that agree best. At least two samples from the photo's edge.
     std::uint16_t mended(int x, int y) const {
         constexpr int step[4][2] = {{2, 0}, {0, 2}, {2, 2}, {2, -2}};
         int best = 1 << 30, value = 0;
@@ -75,6 +77,7 @@ class DefectFinder {
         return static_cast<std::uint16_t>(value);
     }
 
+  private:
     const Photo& photo_;
     float range_, least_ = 1e9f;
     std::array<NoiseLine, 4> line_;
@@ -270,7 +273,19 @@ Pattern measurePattern(const Photo& photo, const Work& work) {
         const std::lock_guard lock(mutex);
         pattern.defects.insert(pattern.defects.end(), found.begin(), found.end());
     });
+    // What the file itself says is bad.
+    const Opcodes opcodes = opcodesOf(photo);
+    const auto add = [&](int x, int y) {
+        if (x >= 2 && y >= 2 && x < photo.width() - 2 && y < photo.height() - 2) pattern.defects.push_back({x, y, finder.mended(x, y)});
+    };
+    for (const auto& [x, y] : opcodes.badPixels) add(x, y);
+    if (opcodes.badConstant)
+        for (int y = 0; y < photo.height(); ++y)
+            for (int x = 0; x < photo.width(); ++x)
+                if (photo.sample(x, y) == *opcodes.badConstant) add(x, y);
     std::sort(pattern.defects.begin(), pattern.defects.end(), [](const Defect& a, const Defect& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
+    const auto same = [](const Defect& a, const Defect& b) { return a.x == b.x && a.y == b.y; };
+    pattern.defects.erase(std::unique(pattern.defects.begin(), pattern.defects.end(), same), pattern.defects.end());
     pattern.rows = LineFinder(photo, false).offsets(pattern.rowSigma, work);
     pattern.columns = LineFinder(photo, true).offsets(pattern.columnSigma, work);
     return pattern;

@@ -21,7 +21,8 @@ struct Pattern {
     double rowSigma = 0, columnSigma = 0; // their standard deviation over that of the noise at black; measured also where it is too small to act on
 };
 
-// Measures `photo` against its noise model.
+// Measures `photo` against its noise model. Pixels that the file itself calls bad (opcodes FixBadPixelsConstant and FixBadPixelsList, DNG 1.6,
+// chapter 7) are among the defects.
 //
 // A defect is one sample that stands out from the eight nearest of its channel by far more than noise does, while the light around it does
 // not: the lens spreads a star or a lantern over the neighbours, of all channels, a defect has none. When the noise makes

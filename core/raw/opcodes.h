@@ -32,6 +32,8 @@ struct Opcodes {
     std::vector<std::array<double, 5>> vignette;
     double vignetteX = 0.5, vignetteY = 0.5;
     std::vector<GainMap> gains;
+    std::vector<std::array<int, 2>> badPixels; // x, y in the active area
+    std::optional<int> badConstant;            // the raw value that marks bad pixels
     int unknown = 0; // opcodes that are not understood, and not marked as optional
 };
 

@@ -1,4 +1,4 @@
-#include "develop/opcodes.h"
+#include "raw/opcodes.h"
 
 #include <bit>
 #include <cmath>
@@ -88,8 +88,23 @@ void readList(const std::vector<std::uint8_t>& bytes, const Photo& photo, Opcode
             out.vignette.push_back(k);
         } else if (id == kGainMap) {
             out.gains.push_back(gainMapFrom(b, photo));
-        } else if (id != kFixBadPixelsConstant && id != kFixBadPixelsList && !optional) {
-            ++out.unknown; // bad pixels are mended with the sensor's own (noise/pattern.h)
+        } else if (id == kFixBadPixelsConstant) {
+            out.badConstant = b.integer();
+        } else if (id == kFixBadPixelsList) {
+            b.word(); // where the pattern begins: known already
+            const int points = b.integer(), rects = b.integer();
+            const auto add = [&](int row, int column) { out.badPixels.push_back({column - photo.active.x, row - photo.active.y}); };
+            for (int k = 0; k < points; ++k) {
+                const int row = b.integer();
+                add(row, b.integer());
+            }
+            for (int k = 0; k < rects; ++k) {
+                const int top = b.integer(), left = b.integer(), bottom = std::min(b.integer(), photo.rawHeight), right = std::min(b.integer(), photo.rawWidth);
+                for (int y = top; y < bottom; ++y)
+                    for (int x = left; x < right; ++x) add(y, x);
+            }
+        } else if (!optional) {
+            ++out.unknown;
         }
     }
 }
