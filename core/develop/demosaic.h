@@ -20,7 +20,7 @@ namespace irenic {
 enum class Demosaic { Quick, Fine };
 
 // Samples needed around an area.
-constexpr int demosaicMargin(Demosaic grade) { return grade == Demosaic::Quick ? 10 : 36; }
+constexpr int demosaicMargin(Demosaic grade) { return grade == Demosaic::Quick ? 10 : 30; }
 
 // `mosaic` holds the samples of `covered` (coordinates of the active area; white-balanced, so that a neutral
 // has equal channels); returns R, G, B of `area`, which `covered` contains with the margin to spare.

@@ -6,6 +6,17 @@ namespace irenic {
 
 namespace {
 
+// Compiled twice, for machines with wide vectors and for all others: the same sums in the same order.
+#if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__) && !defined(__SANITIZE_ADDRESS__)
+#define IRENIC_WIDE __attribute__((target_clones("avx2", "default")))
+#else
+#define IRENIC_WIDE
+#endif
+
+IRENIC_WIDE void addTo(float* to, const float* from, int n) {
+    for (int i = 0; i < n; ++i) to[i] += from[i];
+}
+
 // Sums over windows of 2 rx + 1 columns and the rows y - ry, y - ry + step, ... y + ry, always in the same order, so that a sample's sum
 // does not depend on where the plane begins. Zero near the edges, where the window does not fit.
 Plane windowSum(const Plane& in, int rx, int ry, int step = 1) {
@@ -14,19 +25,15 @@ Plane windowSum(const Plane& in, int rx, int ry, int step = 1) {
     for (int y = 0; y < h; ++y) {
         const float* p = in.row(y);
         float* q = across.row(y);
-        std::fill(q, q + w, 0.0f);
-        for (int x = rx; x < w - rx; ++x) q[x] = p[x - rx];
-        for (int k = 1 - rx; k <= rx; ++k)
-            for (int x = rx; x < w - rx; ++x) q[x] += p[x + k];
+        std::fill(q, q + rx, 0.0f), std::fill(q + w - rx, q + w, 0.0f);
+        std::copy(p, p + w - 2 * rx, q + rx);
+        for (int k = 1 - rx; k <= rx; ++k) addTo(q + rx, p + rx + k, w - 2 * rx);
     }
     for (int y = 0; y < h; ++y) {
         float* q = out.row(y);
         std::fill(q, q + w, 0.0f);
         if (y < ry || y >= h - ry) continue;
-        for (int k = -ry; k <= ry; k += step) {
-            const float* p = across.row(y + k);
-            for (int x = 0; x < w; ++x) q[x] += p[x];
-        }
+        for (int k = -ry; k <= ry; k += step) addTo(q, across.row(y + k), w);
     }
     return out;
 }
@@ -38,35 +45,47 @@ template <class F> Plane made(int w, int h, const F& f) {
     return out;
 }
 
+// What the fits of a window are made of, one sample of each.
+struct Terms {
+    float *gl, *gg, *sd, *sg, *dd, *gd, *g2;
+};
+IRENIC_WIDE void termsRow(const float* guide, const float* known, const float* mask, const float* lapGuide, const float* lapKnown, const Terms& t, int n) {
+    for (int i = 0; i < n; ++i) {
+        const float m = mask[i], g = guide[i], d = known[i] - g;
+        t.gl[i] = m * lapGuide[i] * lapKnown[i];
+        t.gg[i] = m * lapGuide[i] * lapGuide[i];
+        t.sd[i] = m * d;
+        t.sg[i] = m * g;
+        t.dd[i] = m * d * d;
+        t.gd[i] = m * g * d;
+        t.g2[i] = m * g * g;
+    }
+}
+
+// The line of each window: its weight, and that times slope (less 1) and shift.
+IRENIC_WIDE void linesRow(const float* n, const Terms& t, float* weight, float* slope, float* shift, int count) {
+    for (int i = 0; i < count; ++i) {
+        constexpr float tiny = 1e-9f;
+        const float k = std::max(n[i], 1.0f), a = (t.gl[i] + tiny) / (t.gg[i] + tiny) - 1, md = t.sd[i] / k, mg = t.sg[i] / k;
+        const float vd = t.dd[i] / k - md * md, vg = t.g2[i] / k - mg * mg, cov = t.gd[i] / k - md * mg;
+        const float left = std::max(0.0f, vd - 2 * a * cov + a * a * vg);
+        const float w = n[i] < 1 ? 0 : 1 / (left + 1e-6f);
+        weight[i] = w, slope[i] = w * a, shift[i] = w * (md - a * mg);
+    }
+}
+
 // `mask` is 1 where `known` counts. Predicts `known` everywhere from `guide`: in every window the line whose slope fits the Laplacians
 // best, lines averaged with weights that fall with what they leave.
 Plane predicted(const Plane& guide, const Plane& known, const Plane& mask, const Plane& lapGuide, const Plane& lapKnown, int rx, int ry, int step) {
     const int w = guide.width(), h = guide.height();
-    const auto sum = [&](const auto& f) { return windowSum(made(w, h, f), rx, ry, step); };
+    std::array<Plane, 7> term;
+    for (Plane& p : term) p = Plane(w, h);
+    const auto rowsOf = [&](std::array<Plane, 7>& p, int y) { return Terms{p[0].row(y), p[1].row(y), p[2].row(y), p[3].row(y), p[4].row(y), p[5].row(y), p[6].row(y)}; };
+    for (int y = 0; y < h; ++y) termsRow(guide.row(y), known.row(y), mask.row(y), lapGuide.row(y), lapKnown.row(y), rowsOf(term, y), w);
+    for (Plane& p : term) p = windowSum(p, rx, ry, step);
     const Plane n = windowSum(mask, rx, ry, step);
-    const Plane gl = sum([&](int x, int y) { return mask.at(x, y) * lapGuide.at(x, y) * lapKnown.at(x, y); });
-    const Plane gg = sum([&](int x, int y) { return mask.at(x, y) * lapGuide.at(x, y) * lapGuide.at(x, y); });
-    // The means of the difference are small numbers, which keeps the sums of squares exact enough.
-    const Plane sd = sum([&](int x, int y) { return mask.at(x, y) * (known.at(x, y) - guide.at(x, y)); });
-    const Plane sg = sum([&](int x, int y) { return mask.at(x, y) * guide.at(x, y); });
-    const Plane dd = sum([&](int x, int y) { const float d = known.at(x, y) - guide.at(x, y); return mask.at(x, y) * d * d; });
-    const Plane gd = sum([&](int x, int y) { return mask.at(x, y) * guide.at(x, y) * (known.at(x, y) - guide.at(x, y)); });
-    const Plane g2 = sum([&](int x, int y) { return mask.at(x, y) * guide.at(x, y) * guide.at(x, y); });
     Plane weight(w, h), slope(w, h), shift(w, h);
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x) {
-            if (n.at(x, y) < 1) {
-                weight.at(x, y) = slope.at(x, y) = shift.at(x, y) = 0;
-                continue;
-            }
-            constexpr float tiny = 1e-9f;
-            const float count = n.at(x, y), a = (gl.at(x, y) + tiny) / (gg.at(x, y) + tiny) - 1, md = sd.at(x, y) / count, mg = sg.at(x, y) / count;
-            const float b = md - a * mg;
-            const float vd = dd.at(x, y) / count - md * md, vg = g2.at(x, y) / count - mg * mg, cov = gd.at(x, y) / count - md * mg;
-            const float left = std::max(0.0f, vd - 2 * a * cov + a * a * vg);
-            const float k = 1 / (left + 1e-6f);
-            weight.at(x, y) = k, slope.at(x, y) = k * a, shift.at(x, y) = k * b;
-        }
+    for (int y = 0; y < h; ++y) linesRow(n.row(y), rowsOf(term, y), weight.row(y), slope.row(y), shift.row(y), w);
     const Plane sw = windowSum(weight, rx, ry, step), sa = windowSum(slope, rx, ry, step), sb = windowSum(shift, rx, ry, step);
     return made(w, h, [&](int x, int y) { return sw.at(x, y) > 0 ? guide.at(x, y) + (sa.at(x, y) * guide.at(x, y) + sb.at(x, y)) / sw.at(x, y) : guide.at(x, y); });
 }
@@ -99,7 +118,7 @@ Plane differencesAlongRows(const Plane& raw, const Plane& green) {
 
 std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, const Mosaic& pattern, const Rect& area, const Work& work) {
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
-    constexpr int m = demosaicMargin(Demosaic::Fine), size = 128;
+    constexpr int m = demosaicMargin(Demosaic::Fine), size = 192;
     forEachTile(area, size, work, [&](const Rect& whole) {
         const Rect tile = whole.intersected(area), pad = tile.inflated(m);
         const int w = pad.width, h = pad.height;
