@@ -115,31 +115,25 @@ void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Pl
     });
 }
 
-// Where a channel has clipped, the others say how bright it must have been; the nearer a second one comes to clipping, the less is known of
-// the colour, and the more it goes to grey.
+// A channel that has clipped is raised to what those that have not say; where all have, to the brightest. That goes over into white without a
+// step, and never through magenta, which is what white-balanced clipped colours would be.
 void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Work& work) {
     const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]), static_cast<float>(gain[2])};
-    const auto ease = [](float from, float to, float v) {
-        const float t = std::clamp((v - from) / (to - from), 0.0f, 1.0f);
-        return t * t * (3 - 2 * t);
-    };
     forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < rgb[0].width(); ++x) {
-                float v[3], share[3];
-                for (std::size_t c = 0; c < 3; ++c) v[c] = std::min(rgb[c].at(x, y), top[c]), share[c] = v[c] / top[c];
-                const float fullest = std::max({share[0], share[1], share[2]});
-                if (fullest > 0.85f) {
-                    float open = 0, sum = 0;
-                    for (std::size_t c = 0; c < 3; ++c) {
-                        const float left = 1 - ease(0.9f, 0.98f, share[c]);
-                        open += left, sum += left * v[c];
-                    }
-                    const float rest = open > 1e-3f ? sum / open : 0;
-                    for (std::size_t c = 0; c < 3; ++c) v[c] = std::max(v[c], v[c] + ease(0.9f, 0.98f, share[c]) * (rest - v[c]));
-                    const float second = std::max(std::min(share[0], share[1]), std::min(std::max(share[0], share[1]), share[2]));
-                    const float grey = ease(0.85f, 0.98f, fullest) * ease(0.45f, 0.95f, second), most = std::max({v[0], v[1], v[2]});
-                    for (float& c : v) c += grey * (most - c);
+                float v[3], clipped[3];
+                bool any = false;
+                for (std::size_t c = 0; c < 3; ++c) {
+                    v[c] = std::min(rgb[c].at(x, y), top[c]);
+                    const float t = std::clamp((v[c] / top[c] - 0.88f) / 0.1f, 0.0f, 1.0f);
+                    clipped[c] = t * t * (3 - 2 * t);
+                    any |= t > 0;
+                }
+                if (any) {
+                    float weights = 0.02f, sum = 0.02f * std::max({v[0], v[1], v[2]});
+                    for (std::size_t c = 0; c < 3; ++c) weights += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
+                    for (std::size_t c = 0; c < 3; ++c) v[c] += clipped[c] * std::max(0.0f, sum / weights - v[c]);
                 }
                 for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
             }
