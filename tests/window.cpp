@@ -7,11 +7,18 @@
 #include <QMimeData>
 #include <QDropEvent>
 #include <QPushButton>
+#include <QSettings>
 #include <QSignalSpy>
 #include <QTest>
 #include <QToolButton>
 
+#include "deliver/profiles.h"
 #include "export/export_bar.h"
+#include "look/curve_editor.h"
+#include "look/histogram_view.h"
+#include "look/look_strip.h"
+#include "optics.h"
+#include "style/monitor.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
 #include "sheet/cell.h"
@@ -20,6 +27,8 @@
 #include "sheet/value_field.h"
 #include "support.h"
 #include "window.h"
+
+#include <numeric>
 
 using namespace irenic;
 
@@ -38,6 +47,7 @@ class TestWindow : public QObject {
   private slots:
     void initTestCase() {
         QCoreApplication::setOrganizationName("irenic-tests");
+        QSettings().clear();
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
         two_ = QString::fromStdString(test::writeShot(folder_, "two.dng", test::shoot(3200, "GRBG", 8).photo));
     }
@@ -177,6 +187,214 @@ class TestWindow : public QObject {
         QTest::mouseDClick(push, Qt::LeftButton, {}, {10, 8});
         QCOMPARE(window_->document().look().push, 0.0f);
     }
+    // Tone: dragged, shown in every cell without cleaning anew, undone by a double click.
+    void aLookIsTheSameForEveryTake() {
+        auto* exposure = find<ValueField>("exposure");
+        const QImage before = window_->sheet().cell(0, 0)->image(), clean = window_->sheet().cell(0, 1)->image();
+        QTest::mousePress(exposure, Qt::LeftButton, {}, {20, 10});
+        QTest::mouseMove(exposure, {45, 10});
+        QTest::mouseRelease(exposure, Qt::LeftButton, {}, {45, 10});
+        QCOMPARE(window_->document().look().exposure, 1.0f);
+        QVERIFY(window_->sheet().cell(0, 1)->image().isNull());
+        QVERIFY(settle());
+        for (int c = 0; c < 4; ++c) QCOMPARE(window_->sheet().cell(0, c)->wanted().look.exposure, 1.0f);
+        QVERIFY(window_->sheet().cell(0, 0)->image() != before && window_->sheet().cell(0, 1)->image() != clean);
+        for (const char* name : {"highlights", "shadows", "saturation"}) {
+            auto* field = find<ValueField>(name);
+            field->setFocus();
+            QTest::keyClick(field, Qt::Key_Up);
+        }
+        QCOMPARE(window_->document().look().shadows, 0.05f);
+        QCOMPARE(window_->document().look().saturation, 1.05f);
+        for (const char* name : {"exposure", "highlights", "shadows", "saturation"}) QTest::mouseDClick(find<ValueField>(name), Qt::LeftButton, {}, {20, 10});
+        QVERIFY(window_->document().look().plain());
+        QVERIFY(settle());
+        QCOMPARE(window_->sheet().cell(0, 1)->image(), clean);
+    }
+    void whiteBalanceIsTypedPickedAndUndone() {
+        auto *kelvin = find<ValueField>("kelvin"), *tint = find<ValueField>("tint");
+        auto *asShot = find<QToolButton>("asShot"), *pick = find<QToolButton>("pick");
+        QVERIFY(asShot->isChecked());
+        const LightColour shot = lightOf(*window_->document().photo(), window_->document().photo()->neutral);
+        QVERIFY(std::abs(kelvin->value() - shot.kelvin) < 1 && std::abs(tint->value() - shot.tint) < 0.1);
+        kelvin->setFocus();
+        QTest::keyClicks(kelvin, "4");
+        QTest::keyClicks(kelvin->findChild<QLineEdit*>("line"), "200");
+        QTest::keyClick(kelvin->findChild<QLineEdit*>("line"), Qt::Key_Return);
+        QCOMPARE(window_->document().look().kelvin, 4200.0f);
+        QVERIFY(!window_->document().look().asShot && !asShot->isChecked());
+        QVERIFY(std::abs(static_cast<double>(window_->document().look().tint) - shot.tint) < 0.1);
+        QTest::mouseClick(asShot, Qt::LeftButton);
+        QVERIFY(window_->document().look().plain() || window_->document().look().asShot);
+        QVERIFY(std::abs(kelvin->value() - shot.kelvin) < 1);
+        QVERIFY(settle());
+
+        // A click on a cell, with the pointer, after Ctrl+G; the cell does not pan.
+        QTest::keyClick(window_.get(), Qt::Key_G, Qt::ControlModifier);
+        QTRY_VERIFY(pick->isChecked());
+        Cell* cell = window_->sheet().cell(1, 0);
+        const QPointF pan = window_->document().pan();
+        const QPoint at(cell->width() / 2, cell->height() / 2);
+        const auto pixel = cell->pixelAt(at);
+        QVERIFY(pixel);
+        QTest::mouseClick(cell, Qt::LeftButton, {}, at);
+        QVERIFY(!pick->isChecked());
+        QCOMPARE(window_->document().pan(), pan);
+        const LightColour light = lightAt(*window_->document().photo(), pixel->x(), pixel->y());
+        QVERIFY(!window_->document().look().asShot);
+        QVERIFY(std::abs(static_cast<double>(window_->document().look().kelvin) - std::clamp(light.kelvin, 1700.0, 25000.0)) < 1);
+    }
+    void theCurveIsEdited() {
+        auto* button = find<QToolButton>("curveButton");
+        CurveEditor& curve = window_->lookStrip().curve();
+        QVERIFY(!curve.isVisible());
+        QTest::mouseClick(button, Qt::LeftButton);
+        QVERIFY(curve.isVisible() && curve.hasFocus());
+        const auto points = [this] { return window_->document().look().curve; };
+        const QPoint middle = curve.place({0.5f, 0.5f}).toPoint(), higher = curve.place({0.5f, 0.7f}).toPoint();
+        QTest::mousePress(&curve, Qt::LeftButton, {}, middle);
+        QCOMPARE(points().size(), std::size_t(3));
+        QTest::mouseMove(&curve, higher);
+        QTest::mouseRelease(&curve, Qt::LeftButton, {}, higher);
+        QVERIFY(std::abs(points()[1].out - 0.7f) < 0.01f);
+        QTest::keyClick(&curve, Qt::Key_Down);
+        QVERIFY(std::abs(points()[1].out - 0.69f) < 0.01f);
+        QTest::keyClick(&curve, Qt::Key_Insert);
+        QCOMPARE(points().size(), std::size_t(4));
+        QTest::keyClick(&curve, Qt::Key_Delete);
+        QCOMPARE(points().size(), std::size_t(3));
+        // A point stays between its neighbours.
+        QTest::mousePress(&curve, Qt::LeftButton, {}, curve.place(points()[1]).toPoint());
+        QTest::mouseMove(&curve, QPoint(-50, 40));
+        QTest::mouseRelease(&curve, Qt::LeftButton, {}, QPoint(-50, 40));
+        QVERIFY(points()[1].in > points()[0].in);
+        QVERIFY(settle());
+        QTest::mouseDClick(&curve, Qt::LeftButton, {}, curve.place(points()[1]).toPoint());
+        QVERIFY(points().size() <= 2);
+        QTest::keyClick(&curve, Qt::Key_Home);
+        QVERIFY(points().empty());
+        QTest::keyClick(&curve, Qt::Key_Escape);
+        QVERIFY(!curve.isVisible());
+    }
+    // The pixel under the pointer, in the original and in each take of the row.
+    void pixelsAreReadOut() {
+        Sheet& sheet = window_->sheet();
+        Cell* cell = sheet.cell(1, 2);
+        QVERIFY(cell->readoutText().isEmpty());
+        const QPoint at(cell->width() / 3, cell->height() / 3);
+        QTest::mouseMove(cell, at + QPoint(5, 5));
+        QTest::mouseMove(cell, at);
+        QTRY_VERIFY(!cell->readoutText().isEmpty());
+        const QPoint pixel = *cell->pixelAt(at);
+        QVERIFY(find<QLabel>("pixel")->text().contains(QString::number(pixel.x())));
+        for (int c = 0; c < 4; ++c) {
+            const RenderKey& k = sheet.cell(1, c)->wanted();
+            const Picture p = renderRegion(*k.photo, k.settings, k.look, {pixel.x(), pixel.y(), 1, 1}, 1);
+            QCOMPARE(sheet.cell(1, c)->readoutText(), QStringLiteral("R %1  G %2  B %3").arg(p.rgb[0]).arg(p.rgb[1]).arg(p.rgb[2]));
+            QVERIFY(sheet.cell(0, c)->readoutText().isEmpty());
+        }
+        QTest::mouseMove(window_.get(), QPoint(5, window_->height() - 5));
+        QTRY_VERIFY(cell->readoutText().isEmpty());
+    }
+    void theHistogramFollowsTheLook() {
+        auto* view = find<HistogramView>("histogram");
+        QTRY_VERIFY(view->histogram());
+        const Histogram before = *view->histogram();
+        for (const auto& c : before.share) QVERIFY(std::abs(std::accumulate(c.begin(), c.end(), 0.0f) - 1) < 1e-3f);
+        Look look = window_->document().look();
+        look.exposure = 3;
+        window_->document().setLook(look);
+        QVERIFY(!view->histogram()); // what is shown faint is not this look's
+        QTRY_VERIFY(view->histogram());
+        QVERIFY(view->histogram()->white[1] > before.white[1] + 0.01f);
+        QVERIFY(view->toolTip().contains("Clipped to white"));
+        QVERIFY(settle());
+    }
+    void aStartIsMeasured() {
+        QTest::mouseClick(find<QToolButton>("automatic"), Qt::LeftButton);
+        const Look expected = automaticLook(*window_->document().photo(), {});
+        QTRY_VERIFY(window_->document().look().same(expected));
+        QVERIFY(settle());
+    }
+    void looksGoFromPhotoToPhoto() {
+        Look look = lookFromText("exposure=0.5,kelvin=4100,tint=3,softness=hair");
+        look.push = 1;
+        window_->document().setLook(look);
+        window_->document().copyLook();
+        window_->open({two_});
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 3200, 30000);
+        QVERIFY(window_->document().look().plain());
+        QCOMPARE(window_->document().look().push, 1.0f); // looking goes on as it was
+        QTest::keyClick(window_.get(), Qt::Key_V, Qt::ControlModifier | Qt::AltModifier);
+        QTRY_VERIFY(window_->document().look().same(look));
+        Look own = window_->document().look();
+        own.exposure = -1;
+        window_->document().setLook(own);
+        window_->photos().setCurrentRow(0);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 12800, 30000);
+        QVERIFY(window_->document().look().same(look));
+        window_->document().useLookForAll();
+        window_->photos().setCurrentRow(1);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 3200, 30000);
+        QVERIFY(window_->document().look().same(look));
+        QVERIFY(settle());
+    }
+    void lensCorrections() {
+        // Nothing is known of this lens: the switches say why.
+        QTRY_VERIFY(find<QToolButton>("distortion")->toolTip().contains("database"));
+        QVERIFY(!find<QToolButton>("distortion")->isEnabled() && !find<QToolButton>("vignetting")->isEnabled());
+        Optics optics;
+        optics.distortion = 0.05, optics.vignetting = 0.3, optics.red = 1.002;
+        auto s = test::shoot(1600);
+        s.photo.metadata.mosaic.push_back(opcodesFor(optics, s.photo.width(), s.photo.height()));
+        window_->open({QString::fromStdString(test::writeShot(folder_, "lens.dng", s.photo))});
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 1600, 30000);
+        for (const char* name : {"vignetting", "chromatic", "distortion"}) {
+            auto* button = find<QToolButton>(name);
+            QTRY_VERIFY(button->isEnabled());
+            QVERIFY(settle());
+            const QImage before = window_->sheet().cell(0, 1)->image();
+            QTest::mouseClick(button, Qt::LeftButton);
+            QVERIFY(settle());
+            QVERIFY(window_->sheet().cell(0, 1)->image() != before);
+        }
+        QVERIFY(find<QLabel>("lens")->text().contains("file"));
+        auto* edges = find<QComboBox>("edges");
+        QVERIFY(edges->isEnabled());
+        edges->setCurrentIndex(2);
+        QVERIFY(window_->document().look().edges == Edges::KeepAll);
+        find<QComboBox>("softness")->setCurrentIndex(2);
+        QVERIFY(window_->document().look().softness == Softness::Thread);
+        QTest::mouseClick(find<QToolButton>("fringes"), Qt::LeftButton);
+        QVERIFY(window_->document().look().fringes);
+        QVERIFY(settle());
+    }
+    void theStripFoldsAway() {
+        QVERIFY(window_->lookStrip().isVisible());
+        QTest::keyClick(window_.get(), Qt::Key_L, Qt::ControlModifier);
+        QTRY_VERIFY(!window_->lookStrip().isVisible());
+        QTest::keyClick(window_.get(), Qt::Key_L, Qt::ControlModifier);
+        QTRY_VERIFY(window_->lookStrip().isVisible());
+    }
+    void theMonitorsColours() {
+        Monitor& monitor = Monitor::of(window_.get());
+        QCOMPARE(monitor.name(), QStringLiteral("sRGB"));
+        QImage red(8, 8, QImage::Format_RGB32);
+        red.fill(qRgb(220, 40, 30));
+        QCOMPARE(monitor.shown(red), red);
+        const auto bytes = iccProfile(OutputSpace::AdobeRgbCompatible);
+        QFile wide(folder_.filePath("wide.icc"));
+        QVERIFY(wide.open(QIODevice::WriteOnly));
+        wide.write(reinterpret_cast<const char*>(bytes.data()), static_cast<qint64>(bytes.size()));
+        wide.close();
+        QVERIFY(monitor.use(wide.fileName()).isEmpty());
+        // sRGB (220, 40, 30) in Adobe RGB (1998), by their matrices and curves.
+        const QRgb v = monitor.shown(red).pixel(3, 3);
+        QVERIFY2(std::abs(qRed(v) - 188) <= 2 && std::abs(qGreen(v) - 44) <= 3 && std::abs(qBlue(v) - 35) <= 3, qPrintable(QStringLiteral("%1 %2 %3").arg(qRed(v)).arg(qGreen(v)).arg(qBlue(v))));
+        QVERIFY(monitor.use(one_).contains("one.dng"));
+        QVERIFY(monitor.use({}).isEmpty());
+        QCOMPARE(monitor.shown(red), red);
+    }
     void probesMoveOnTheOverview() {
         Overview& o = window_->overview();
         const Probe probe = window_->document().probes()[0];
@@ -240,6 +458,7 @@ class TestWindow : public QObject {
         QTest::addColumn<QString>("format");
         QTest::newRow("DNG") << "dng";
         QTest::newRow("TIFF") << "tiff";
+        QTest::newRow("JPEG") << "jpeg";
     }
     void choosingAndExporting() {
         QFETCH(QString, format);

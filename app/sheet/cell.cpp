@@ -106,7 +106,8 @@ void Cell::setReadout(std::optional<QPoint> pixel) {
 
 QString Cell::readoutText() const {
     if (!readout_ || !current_) return {};
-    const QPoint at = (placeOf(*readout_) - imageCorner() + QPointF(key_.zoom, key_.zoom) / 2).toPoint();
+    const QPointF in = placeOf(*readout_) - imageCorner() + QPointF(key_.zoom, key_.zoom) / 2;
+    const QPoint at(static_cast<int>(std::floor(in.x())), static_cast<int>(std::floor(in.y())));
     if (!image_.rect().contains(at)) return {};
     const QRgb v = image_.pixel(at);
     return tr("R %1  G %2  B %3").arg(qRed(v)).arg(qGreen(v)).arg(qBlue(v));
