@@ -24,16 +24,28 @@ int main(int argc, char** argv) {
     const QCommandLineOption zoom(QStringLiteral("zoom"), QStringLiteral("Start with this zoom; 0 fits."), QStringLiteral("FACTOR"));
     const QCommandLineOption select(QStringLiteral("photo"), QStringLiteral("Start with the photo in this row, from 1."), QStringLiteral("ROW"));
     const QCommandLineOption recommend(QStringLiteral("recommend"), QStringLiteral("Measure a recommended take for the first photo shown."));
-    parser.addOptions({picture, push, zoom, select, recommend});
+    const QCommandLineOption look(QStringLiteral("look"), QStringLiteral("Develop all photos with this look."), QStringLiteral("TEXT"));
+    const QCommandLineOption curve(QStringLiteral("curve"), QStringLiteral("Open the contrast curve."));
+    const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."), QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
+    parser.addOptions({look, curve, size, picture, push, zoom, select, recommend});
     parser.process(app);
 
     irenic::Window window;
+    if (parser.isSet(look)) try {
+            window.document().setLook(irenic::lookFromText(parser.value(look).toStdString()));
+            window.document().useLookForAll();
+        } catch (const std::invalid_argument& e) {
+            qCritical("irenic: %s", e.what());
+            return 2;
+        }
     if (parser.isSet(push)) window.document().setPush(parser.value(push).toFloat());
     if (parser.isSet(zoom)) window.document().setZoom(parser.value(zoom).toDouble());
     window.open(parser.positionalArguments());
     if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);
-    if (parser.isSet(picture)) window.resize(1280, 800);
+    const QStringList sides = parser.value(size).split(QLatin1Char('x'));
+    if (sides.size() == 2 && (parser.isSet(picture) || parser.isSet(size))) window.resize(sides[0].toInt(), sides[1].toInt());
     window.show();
+    if (parser.isSet(curve)) QTimer::singleShot(0, &window, [&] { window.findChild<QToolButton*>(QStringLiteral("curveButton"))->setChecked(true); });
     bool asked = !parser.isSet(recommend);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
         if (asked) return;
