@@ -57,6 +57,12 @@ void Finish::apply(float* r, float* g, float* b, int n) const {
             const float y = 0.2880f * cr + 0.7119f * cg + 0.0001f * cb;
             cr = y + saturation_ * (cr - y), cg = y + saturation_ * (cg - y), cb = y + saturation_ * (cb - y);
         }
+        // What is brighter than white fades into it: clipped one by one, channels would turn bright wood yellow.
+        const float most = std::max({cr, cg, cb});
+        if (most > 1) {
+            const float fade = (most - 1) / (most + 0.5f);
+            cr += fade * (most - cr), cg += fade * (most - cg), cb += fade * (most - cb);
+        }
         cr = lookedUp(tone_, cr, kTop), cg = lookedUp(tone_, cg, kTop), cb = lookedUp(tone_, cb, kTop);
         r[i] = lookedUp(transfer_, toSpace_[0] * cr + toSpace_[1] * cg + toSpace_[2] * cb, 1);
         g[i] = lookedUp(transfer_, toSpace_[3] * cr + toSpace_[4] * cg + toSpace_[5] * cb, 1);

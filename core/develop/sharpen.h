@@ -4,7 +4,7 @@
 // Stationary Time Series", 1949) is a small separable kernel, run on luminance. What it adds counts only as far as the local variance
 // is more than the noise that is left explains (J.-S. Lee, "Digital image enhancement and noise filtering by use of local statistics",
 // IEEE PAMI-2(2), 1980), and may not leave the range of the surrounding luminances by more than a hundredth of it, which rules out halos.
-// Lone specks keep their height by the same rule. Colour is scaled with luminance.
+// Lone specks keep their height by the same rule. Colour is scaled with luminance where there is enough of it.
 #pragma once
 
 #include <array>
