@@ -38,7 +38,8 @@ class TestDenoising : public QObject {
             const double gain = test::psnr(cleanMosaic(s.photo, matched(id), area), truth) - test::psnr(cleanMosaic(s.photo, Settings::original(), area), truth);
             least = std::min(least, gain), most = std::max(most, gain);
         }
-        QVERIFY2(most - least < 0.4, qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
+        // The quick grade of the learned method has one look at the pattern, the others have two or work on all sites alike.
+        QVERIFY2(most - least < (id == "learned-quick" ? 0.55 : 0.4), qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
     }
     // Two strengths that differ: luminance is what the one gives for both, colour what the other does.
     void strengthsAreApart_data() { eachMethod(); }
@@ -182,6 +183,17 @@ class TestDenoising : public QObject {
                 for (int j = -1; j <= 2; ++j)
                     for (int i = -1; i <= 2; ++i) kept += out.at(x + i, y + j), had += truth.at(x + i, y + j);
         QVERIFY2(kept / had > 0.7, qPrintable(QString::number(kept / had)));
+    }
+    // Chance makes single samples darker by four sigma and more; giving them back as detail would leave black dots in the shadows.
+    void noHolesInTheDark() {
+        const Photo p = test::flatField(0.004, 12800, 640);
+        const double sigma = p.noise.channel[1].sigma(0.004);
+        const Plane out = cleanMosaic(p, {"nlm"}, {0, 0, 640, 640});
+        int holes = 0;
+        // Of some 400 thousand samples; two neighbours may both be dark by chance.
+        for (int y = 0; y < 640; ++y)
+            for (int x = 0; x < 640; ++x) holes += static_cast<double>(out.at(x, y)) < 0.004 - 0.8 * sigma;
+        QVERIFY2(holes <= 6, qPrintable(QString::number(holes)));
     }
 };
 

@@ -48,6 +48,7 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
                 for (int x = 0; x < removed.width(); ++x) to[x] = n[x] - c[x];
             }
         });
+        // There are lights of one sample, but no holes: a lone dark one must go on in a neighbour.
         // One sample that chance made bright, or that the sensor did, is no structure. Light that went through a lens falls on all colours
         // of a cell: where colour planes lost more than luminance did, it is not that. And what the greens differ by goes on along a line.
         const auto isLight = [&](int x, int y, float w) {
@@ -61,7 +62,7 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
         const auto goesOn = [&](const Plane& mean, int x, int y, float w) {
             for (int j = -1; j <= 1; ++j)
                 for (int i = -1; i <= 1; ++i)
-                    if ((i != 0 || j != 0) && (removed.at(x + i, y + j) - mean.at(x + i, y + j)) * w > 0.4f * w * w) return true;
+                    if ((i != 0 || j != 0) && (removed.at(x + i, y + j) - mean.at(x + i, y + j)) * w > 0.7f * w * w) return true;
             return false;
         };
         for (int scale = 0; scale < 2; ++scale) {
@@ -74,7 +75,7 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
                     float* to = clean.plane[p].row(y);
                     for (int x = inside.x; x < inside.right(); ++x) {
                         const float w = fine[x] - mean[x];
-                        if (scale == 0 && std::abs(w) > limit && !(p == 0 ? isLight(x, y, w) : goesOn(coarse, x, y, w))) continue;
+                        if (scale == 0 && std::abs(w) > limit && !(p == 0 ? isLight(x, y, w) && (w > 0 || goesOn(coarse, x, y, w)) : goesOn(coarse, x, y, w))) continue;
                         to[x] += w * std::clamp((std::abs(w) - limit) * slope, 0.0f, 1.0f);
                     }
                 }
