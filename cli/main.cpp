@@ -26,8 +26,9 @@ struct WrongUsage : std::runtime_error {
 int listMethods(bool asJson) {
     json all = json::array();
     for (const auto& m : irenic::methods()) {
-        all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}});
-        if (!asJson) std::printf("%-10s %s\n           %s\n", m->id().c_str(), m->name().c_str(), m->summary().c_str());
+        const char* takes = m->takesPixels() ? "every photo" : "raws with a 2x2 mosaic";
+        all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}, {"takes", takes}});
+        if (!asJson) std::printf("%-13s %s\n              %s Takes %s.\n", m->id().c_str(), m->name().c_str(), m->summary().c_str(), takes);
     }
     if (asJson) std::cout << all.dump(2) << '\n';
     return 0;

@@ -37,6 +37,8 @@ class TestCommandLine : public QObject {
             ids << v["id"].toString();
             QVERIFY(!v["name"].toString().isEmpty() && !v["summary"].toString().isEmpty());
         }
+        for (const QJsonValue& v : QJsonDocument::fromJson(run({"methods", "--json"}).out).array())
+            QCOMPARE(v["takes"].toString().contains("mosaic"), v["id"].toString().startsWith("learned"));
         for (const char* id : {"wavelet", "nlm", "bm3d"}) QVERIFY(ids.contains(QLatin1String(id)));
     }
     void inspectAsJson() {
@@ -77,6 +79,17 @@ class TestCommandLine : public QObject {
     void cleanToTiff() {
         QCOMPARE(run({"clean", mill_, "--method", "nlm", "--luminance", "0.5", "--grain", "0.1", "--format", "tiff", "--output", in("a.tif")}).status, 0);
         QVERIFY(QFile::exists(in("a.tif")));
+    }
+    void cleanWithALook() {
+        const auto brightness = [&](const char* look, const char* file) {
+            if (run({"clean", mill_, "--method", "wavelet", "--format", "jpeg", "--look", look, "--output", in(file)}).status != 0) return -1;
+            const QImage image = QImage(in(file)).scaled(1, 1, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+            return qGreen(image.pixel(0, 0));
+        };
+        const int plain = brightness("", "plain.jpg"), lifted = brightness("exposure=1,softness=hair,curve=0:0;0.5:0.6;1:1", "lifted.jpg");
+        QVERIFY2(plain > 0 && lifted > plain + 15, qPrintable(QStringLiteral("%1 %2").arg(plain).arg(lifted)));
+        QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--look", "warmth=3", "--output", in("bad.dng")}).status, 2);
+        QVERIFY(!QFile::exists(in("bad.dng")));
     }
     void wrongUsage() {
         for (const QStringList& a : {QStringList{}, {"sing"}, {"clean", mill_}, {"clean", mill_, "--method", "broom"},

@@ -2,7 +2,10 @@
 #pragma once
 
 #include <QObject>
+#include <atomic>
 #include <functional>
+#include <list>
+#include <memory>
 #include <thread>
 
 #include "image/work.h"
@@ -15,11 +18,12 @@ class Background : public QObject {
     ~Background() override { stop(); }
 
     // `compute` runs on a thread of its own; what it returns is given to `use` on the interface thread, unless another run() came first.
-    // What it throws is dropped.
+    // What it throws is dropped. Nobody waits for a computation that was asked to stop.
     template <class Compute, class Use> void run(Compute compute, Use use) {
         stop();
         const int turn = ++turn_;
-        thread_ = std::jthread([this, turn, compute = std::move(compute), use = std::move(use)](const std::stop_token& stopping) {
+        auto done = std::make_shared<std::atomic<bool>>(false);
+        std::jthread thread([this, turn, done, compute = std::move(compute), use = std::move(use)](const std::stop_token& stopping) {
             try {
                 auto answer = compute(Work{stopping, nullptr});
                 QMetaObject::invokeMethod(this, [this, turn, use, answer = std::move(answer)] {
@@ -27,18 +31,23 @@ class Background : public QObject {
                 });
             } catch (const std::exception&) {
             }
+            *done = true;
         });
+        running_.push_back({std::move(thread), std::move(done)});
     }
     void stop() {
         ++turn_;
-        thread_.request_stop();
-        // The computations here notice within milliseconds.
-        if (thread_.joinable()) thread_.join();
+        for (Running& r : running_) r.thread.request_stop();
+        std::erase_if(running_, [](const Running& r) { return r.done->load(); });
     }
 
   private:
+    struct Running {
+        std::jthread thread;
+        std::shared_ptr<std::atomic<bool>> done;
+    };
     int turn_ = 0;
-    std::jthread thread_;
+    std::list<Running> running_;
 };
 
 } // namespace irenic
