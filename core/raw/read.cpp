@@ -16,7 +16,7 @@ namespace {
 namespace fs = std::filesystem;
 
 // DNG 1.6 tags that LibRaw reads in part or not at all.
-constexpr std::uint16_t kBlackLevelDeltaH = 0xc61b, kBlackLevelDeltaV = 0xc61c, kColorMatrix1 = 0xc621,
+constexpr std::uint16_t kBlackLevelRepeatDim = 0xc619, kBlackLevel = 0xc61a, kBlackLevelDeltaH = 0xc61b, kBlackLevelDeltaV = 0xc61c, kColorMatrix1 = 0xc621,
                         kColorMatrix2 = 0xc622, kCameraCalibration1 = 0xc623, kCameraCalibration2 = 0xc624,
                         kAnalogBalance = 0xc627, kAsShotNeutral = 0xc628, kBaselineExposure = 0xc62a,
                         kCalibrationIlluminant1 = 0xc65a, kCalibrationIlluminant2 = 0xc65b,
@@ -58,6 +58,16 @@ void readLevels(Photo& photo, LibRaw& raw) {
     };
     photo.black.deltaH = offsets(kBlackLevelDeltaH, photo.active.width);
     photo.black.deltaV = offsets(kBlackLevelDeltaV, photo.active.height);
+    // LibRaw has added the offsets' means to the level: where there are offsets, the file's own levels count.
+    const TagEntry *levels = photo.metadata.dng(kBlackLevel), *dims = photo.metadata.dng(kBlackLevelRepeatDim);
+    if (levels && (!photo.black.deltaH.empty() || !photo.black.deltaV.empty())) {
+        const int r = dims && dims->count == 2 ? static_cast<int>(dims->number(0)) : 1, c = dims && dims->count == 2 ? static_cast<int>(dims->number(1)) : 1;
+        if (r > 0 && c > 0 && static_cast<int>(levels->count) == r * c) {
+            photo.black.rows = r, photo.black.columns = c;
+            photo.black.pattern.clear();
+            for (const double v : levels->numbers()) photo.black.pattern.push_back(static_cast<float>(v));
+        }
+    }
     photo.white = colour.maximum;
     photo.bits = static_cast<int>(std::ceil(std::log2(photo.white + 1)));
 }
