@@ -179,7 +179,8 @@ void Window::makeMenus() {
                                        "settings. The first column is the original; all cells of a row show the same pixels.\n\n"
                                        "Drag a cell to pan all of them, turn the wheel to zoom at the pointer, keys 0, 1, 2, 4 and 8 set "
                                        "the zoom. Strengths are factors of the noise measured on this photo: drag them, type them, or "
-                                       "double-click to reset.\n\nChoose the take you like and export it with Ctrl+E."),
+                                       "double-click to reset.\n\nThe look (Ctrl+L) is how the photo is developed, the same for every take; it goes into TIFFs and JPEGs, "
+                                       "and into a DNG as a note only. The push is for looking only.\n\nChoose the take you like and export it with Ctrl+E."),
                                     QMessageBox::Close, this);
         box->setAttribute(Qt::WA_DeleteOnClose);
         box->setModal(false);
