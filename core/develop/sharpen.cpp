@@ -111,9 +111,15 @@ void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& nois
             if (!(variance > expected)) continue;
             const float above = 1 - expected / variance, share = above * above, room = 0.01f * (high.at(x, y) - low.at(x, y));
             const float wanted = std::clamp(v + share * (sharp.at(x, y) - v), low.at(x, y) - room, high.at(x, y) + room);
-            // Colours are scaled with luminance, but not in the dark beside something bright, where their ratios mean little: there all move alike.
-            const float ground = 0.05f * high.at(x, y) + 1e-5f, factor = (wanted + ground) / (v + ground);
-            for (Plane& p : rgb) p.at(x, y) = (p.at(x, y) + ground) * factor - ground;
+            // Colours are scaled with luminance on its way down; on its way up not in the dark beside something bright, where their ratios mean little:
+            // there all are lifted alike.
+            if (wanted < v) {
+                const float factor = v > 0 ? std::max(0.0f, wanted) / v : 1;
+                for (Plane& p : rgb) p.at(x, y) *= factor;
+            } else {
+                const float ground = 0.05f * high.at(x, y) + 1e-5f, factor = (wanted + ground) / (v + ground);
+                for (Plane& p : rgb) p.at(x, y) = (p.at(x, y) + ground) * factor - ground;
+            }
         }
     });
 }
