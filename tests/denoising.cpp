@@ -38,8 +38,8 @@ class TestDenoising : public QObject {
             const double gain = test::psnr(cleanMosaic(s.photo, matched(id), area), truth) - test::psnr(cleanMosaic(s.photo, Settings::original(), area), truth);
             least = std::min(least, gain), most = std::max(most, gain);
         }
-        // The quick grade of the learned method has one look at the pattern, the others have two or work on all sites alike.
-        QVERIFY2(most - least < (id == "learned-quick" ? 0.55 : 0.4), qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
+        // The learned method has seen the patterns unequally often at edges; the others work on all sites alike.
+        QVERIFY2(most - least < (id.startsWith("learned") ? 0.55 : 0.4), qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
     }
     // Two strengths that differ: luminance is what the one gives for both, colour what the other does.
     void strengthsAreApart_data() { eachMethod(); }
