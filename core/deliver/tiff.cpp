@@ -162,7 +162,15 @@ void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settin
     written->exifData()["Exif.Image.Orientation"] = static_cast<std::uint16_t>(photo.orientation);
     if (!photo.make.empty()) written->exifData()["Exif.Image.Make"] = photo.make;
     if (!photo.model.empty()) written->exifData()["Exif.Image.Model"] = photo.model;
-    written->exifData()["Exif.Image.Software"] = "Irenic";
+    Exiv2::ExifData& exif = written->exifData();
+    exif["Exif.Image.Software"] = "Irenic";
+    exif["Exif.Image.XResolution"] = Exiv2::URational(300, 1);
+    exif["Exif.Image.YResolution"] = Exiv2::URational(300, 1);
+    exif["Exif.Image.ResolutionUnit"] = static_cast<std::uint16_t>(2);
+    exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
+    exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
+    exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(frame.width);
+    exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(frame.height);
     written->writeMetadata();
 }
 
