@@ -15,7 +15,6 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     look_.push = push;
     for (Take& take : takes_) take.risk.reset();
     emit photoChanged();
-    emit lookChanged();
 }
 
 void Document::setSettings(int take, const Settings& settings) {

@@ -55,7 +55,7 @@ class Document : public QObject {
     void takesChanged();           // added, removed
     void settingsChanged(int take);
     void chosenChanged();
-    void lookChanged();
+    void lookChanged();            // of the photo shown; another photo brings its own look with photoChanged()
     void viewChanged();            // look, push, zoom, pan
     void probesChanged();
 

@@ -54,6 +54,7 @@ Window::Window(QWidget* parent)
     connect(photos_, &PhotoList::photoReady, this, [this](const PhotoPtr& photo, const std::vector<Probe>& probes, const QImage& image) {
         overview_->setImage(image);
         document_.setPhoto(photo, probes);
+        if (!(document_.look() == Look{})) refreshOverview(); // the list has rendered the plain look
     });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);

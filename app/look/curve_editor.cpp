@@ -25,6 +25,7 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent) : QWidget(parent),
     setToolTip(tr("What is dark lies at the left, how bright it is shown upwards. Click the curve to add a point, drag points, a double click removes\none. "
                   "Keys: Page Up and Page Down choose a point, arrows move it (with Shift finely), Insert adds one, Delete removes it, Home straightens all."));
     connect(&document_, &Document::lookChanged, this, qOverload<>(&QWidget::update));
+    connect(&document_, &Document::photoChanged, this, qOverload<>(&QWidget::update));
 }
 
 QPointF CurveEditor::place(CurvePoint p) const {

@@ -182,8 +182,6 @@ LookStrip::LookStrip(Document& document, QWidget* parent)
     refresh();
 }
 
-bool LookStrip::picking() const { return pick_->isChecked(); }
-
 void LookStrip::pickAt(double x, double y) {
     pick_->setChecked(false);
     const PhotoPtr photo = document_.photo();

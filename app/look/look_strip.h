@@ -24,8 +24,6 @@ class LookStrip : public QWidget {
   public:
     explicit LookStrip(Document& document, QWidget* parent = nullptr);
     CurveEditor& curve() { return *curve_; }
-    // Whether the next click on a cell says what is grey.
-    bool picking() const;
     // Uses the light of what the developed picture shows at (x, y), and ends picking.
     void pickAt(double x, double y);
 

@@ -7,6 +7,7 @@
 
 #include <cmath>
 #include <exiv2/exiv2.hpp>
+#include <limits>
 #include <memory>
 #include <stdexcept>
 
@@ -18,7 +19,8 @@ namespace {
 
 constexpr int kStripRows = 512;
 
-void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace space, const std::string& xmp) {
+// The photo's tags and the XMP packet; `more` adds what else the file needs.
+template <class More> void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace space, const std::string& xmp, const More& more) {
     auto image = Exiv2::ImageFactory::open(to.string());
     image->readMetadata();
     Exiv2::ExifData& exif = image->exifData();
@@ -41,6 +43,7 @@ void carryExif(const std::filesystem::path& to, const Photo& photo, OutputSpace 
     for (const TagEntry& e : photo.metadata.gps) add("GPSInfo", e);
     for (const TagEntry& e : photo.metadata.main)
         if (e.tag == 0x0132 || e.tag == 0x013b || e.tag == 0x8298 || e.tag == 0x010e) add("Image", e);
+    more(exif);
     if (!xmp.empty()) Exiv2::XmpParser::decode(image->xmpData(), xmp);
     image->writeMetadata();
 }
@@ -70,9 +73,11 @@ struct JpegFile {
     std::FILE* file;
 };
 
-// Calls put(y, row of encoded values: 3 planes) for every row of the picture, strip by strip, in order.
-template <class Put> void developStrips(const Photo& photo, const Settings& settings, const Look& look, OutputSpace space, const Work& work, const Put& put) {
-    const Rect frame = outputFrame(photo, look);
+// Calls put(y, row) for every row of `frame`, strip by strip, in order: encoded values, pixel after pixel, up to the largest Sample.
+template <class Sample, class Put>
+void developStrips(const Photo& photo, const Settings& settings, const Look& look, const Rect& frame, OutputSpace space, const Work& work, const Put& put) {
+    constexpr float most = std::numeric_limits<Sample>::max();
+    std::vector<Sample> row(static_cast<std::size_t>(frame.width) * 3);
     const Finish finish(photo, look, space, false);
     for (int top = 0; top < frame.height; top += kStripRows) {
         const Rect strip{frame.x, frame.y + top, frame.width, std::min(kStripRows, frame.height - top)};
@@ -80,7 +85,11 @@ template <class Put> void developStrips(const Photo& photo, const Settings& sett
         forEachBand(strip.height, 16, {work.stop, nullptr}, [&](int first, int last) {
             for (int y = first; y < last; ++y) finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
         });
-        for (int y = 0; y < strip.height; ++y) put(top + y, rgb[0].row(y), rgb[1].row(y), rgb[2].row(y));
+        for (int y = 0; y < strip.height; ++y) {
+            for (int x = 0; x < frame.width; ++x)
+                for (std::size_t c = 0; c < 3; ++c) row[static_cast<std::size_t>(x) * 3 + c] = static_cast<Sample>(rgb[c].at(x, y) * most + 0.5f);
+            put(top + y, row.data());
+        }
         work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);
         work.check();
     }
@@ -116,16 +125,11 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settin
         const auto profile = iccProfile(space);
         TIFFSetField(t, TIFFTAG_ICCPROFILE, static_cast<std::uint32_t>(profile.size()), profile.data());
 
-        std::vector<std::uint16_t> row(static_cast<std::size_t>(frame.width) * 3);
-        developStrips(photo, settings, look, space, work, [&](int y, const float* r, const float* g, const float* b) {
-            for (int x = 0; x < frame.width; ++x) {
-                auto* v = row.data() + static_cast<std::ptrdiff_t>(3) * x;
-                v[0] = static_cast<std::uint16_t>(r[x] * 65535 + 0.5f), v[1] = static_cast<std::uint16_t>(g[x] * 65535 + 0.5f), v[2] = static_cast<std::uint16_t>(b[x] * 65535 + 0.5f);
-            }
-            if (TIFFWriteScanline(t, row.data(), static_cast<std::uint32_t>(y), 0) != 1) throw std::runtime_error("it could not be written to its end. Is the disk full?");
+        developStrips<std::uint16_t>(photo, settings, look, frame, space, work, [&](int y, std::uint16_t* row) {
+            if (TIFFWriteScanline(t, row, static_cast<std::uint32_t>(y), 0) != 1) throw std::runtime_error("it could not be written to its end. Is the disk full?");
         });
     }
-    carryExif(to, photo, space, xmp);
+    carryExif(to, photo, space, xmp, [](Exiv2::ExifData&) {});
 }
 
 void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings, const Look& look, OutputSpace space,
@@ -145,33 +149,22 @@ void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settin
         jpeg_start_compress(&j, TRUE);
         const auto profile = iccProfile(space);
         jpeg_write_icc_profile(&j, profile.data(), static_cast<unsigned>(profile.size()));
-        std::vector<std::uint8_t> row(static_cast<std::size_t>(frame.width) * 3);
-        developStrips(photo, settings, look, space, work, [&](int, const float* r, const float* g, const float* b) {
-            for (int x = 0; x < frame.width; ++x) {
-                auto* v = row.data() + static_cast<std::ptrdiff_t>(3) * x;
-                v[0] = static_cast<std::uint8_t>(r[x] * 255 + 0.5f), v[1] = static_cast<std::uint8_t>(g[x] * 255 + 0.5f), v[2] = static_cast<std::uint8_t>(b[x] * 255 + 0.5f);
-            }
-            JSAMPROW line = row.data();
-            jpeg_write_scanlines(&j, &line, 1);
-        });
+        developStrips<std::uint8_t>(photo, settings, look, frame, space, work, [&](int, std::uint8_t* row) { jpeg_write_scanlines(&j, &row, 1); });
         jpeg_finish_compress(&j);
     }
-    carryExif(to, photo, space, xmp);
-    auto written = Exiv2::ImageFactory::open(to.string());
-    written->readMetadata();
-    written->exifData()["Exif.Image.Orientation"] = static_cast<std::uint16_t>(photo.orientation);
-    if (!photo.make.empty()) written->exifData()["Exif.Image.Make"] = photo.make;
-    if (!photo.model.empty()) written->exifData()["Exif.Image.Model"] = photo.model;
-    Exiv2::ExifData& exif = written->exifData();
-    exif["Exif.Image.Software"] = "Irenic";
-    exif["Exif.Image.XResolution"] = Exiv2::URational(300, 1);
-    exif["Exif.Image.YResolution"] = Exiv2::URational(300, 1);
-    exif["Exif.Image.ResolutionUnit"] = static_cast<std::uint16_t>(2);
-    exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
-    exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
-    exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(frame.width);
-    exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(frame.height);
-    written->writeMetadata();
+    carryExif(to, photo, space, xmp, [&](Exiv2::ExifData& exif) {
+        exif["Exif.Image.Orientation"] = static_cast<std::uint16_t>(photo.orientation);
+        if (!photo.make.empty()) exif["Exif.Image.Make"] = photo.make;
+        if (!photo.model.empty()) exif["Exif.Image.Model"] = photo.model;
+        exif["Exif.Image.Software"] = "Irenic";
+        exif["Exif.Image.XResolution"] = Exiv2::URational(300, 1);
+        exif["Exif.Image.YResolution"] = Exiv2::URational(300, 1);
+        exif["Exif.Image.ResolutionUnit"] = static_cast<std::uint16_t>(2);
+        exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
+        exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
+        exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(frame.width);
+        exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(frame.height);
+    });
 }
 
 } // namespace irenic

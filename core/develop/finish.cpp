@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "develop/render.h"
+#include "image/ease.h"
 
 namespace irenic {
 
@@ -25,11 +26,7 @@ float lookedUp(const std::vector<float>& table, float v, float top) {
 float shifted(float v, const Look& look) {
     if (v <= 0 || (look.highlights == 0 && look.shadows == 0)) return v;
     const float stops = std::log2(v / kGrey);
-    const auto ease = [](float t) {
-        t = std::clamp(t, 0.0f, 1.0f);
-        return t * t * (3 - 2 * t);
-    };
-    const float by = stops > 0 ? 1.5f * look.highlights * ease(stops / 3.5f) : 1.5f * look.shadows * ease(-stops / 5);
+    const float by = stops > 0 ? 1.5f * look.highlights * eased(stops / 3.5f) : 1.5f * look.shadows * eased(-stops / 5);
     return v * std::exp2(by);
 }
 

@@ -207,8 +207,8 @@ Framing framingOf(const Photo& photo, const Look& look) {
                 lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, s);
                 const double sx = static_cast<double>(s[0]), sy = static_cast<double>(s[1]);
                 const bool in = sx >= crop.x && sy >= crop.y && sx <= crop.right() - 1 && sy <= crop.bottom() - 1;
-                const bool out1 = sx <= crop.x || sy <= crop.y || sx >= crop.right() - 1 || sy >= crop.bottom() - 1;
-                if (inside ? !in : !out1) return false;
+                const bool outside = sx <= crop.x || sy <= crop.y || sx >= crop.right() - 1 || sy >= crop.bottom() - 1;
+                if (inside ? !in : !outside) return false;
             }
         return true;
     };

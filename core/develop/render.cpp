@@ -7,6 +7,7 @@
 #include "develop/fringes.h"
 #include "develop/lens.h"
 #include "develop/sharpen.h"
+#include "image/ease.h"
 
 namespace irenic {
 
@@ -126,9 +127,8 @@ void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Wor
                 bool any = false;
                 for (std::size_t c = 0; c < 3; ++c) {
                     v[c] = std::min(rgb[c].at(x, y), top[c]);
-                    const float t = std::clamp((v[c] / top[c] - 0.88f) / 0.1f, 0.0f, 1.0f);
-                    clipped[c] = t * t * (3 - 2 * t);
-                    any |= t > 0;
+                    clipped[c] = eased((v[c] / top[c] - 0.88f) / 0.1f);
+                    any |= clipped[c] > 0;
                 }
                 if (any) {
                     float weights = 0.02f, sum = 0.02f * std::max({v[0], v[1], v[2]});

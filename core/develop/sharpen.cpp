@@ -36,7 +36,7 @@ std::array<float, kReach + 1> inverseOf(double sigma) {
 // The window in which extremes count: as far as the blur has carried an edge.
 int rangeRadius(Softness s) { return static_cast<int>(std::ceil(2 * blurOf(s))) + 1; }
 
-// f(row of `in`, row of `out`) for all rows, in parallel.
+// f(y) for all rows, in parallel.
 template <class F> void rows(const Plane& like, const Work& work, const F& f) {
     forEachBand(like.height(), 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y) f(y);
