@@ -1,7 +1,7 @@
 // The quality protocol: noiseless truth, Poisson-Gaussian noise, one rendering for all; a table of method by ISO, against
 // OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in the same run.
 //
-// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR]: photographs from the Debian packages (halved in size), and the
+// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR] [--method ID]... [--no-reference] [--each]: photographs from the Debian packages (halved in size), and the
 // truths that 'irenic-cli demo-data DIR --truth' left. Writes Markdown to standard output.
 #include <algorithm>
 #include <chrono>
@@ -120,7 +120,7 @@ Plane referenceNlm(const Photo& photo, float h, double& seconds) {
 int main(int argc, char** argv) {
     keepFreedMemory();
     int crop = 768;
-    bool reference = true;
+    bool reference = true, each = false;
     std::vector<double> isos;
     std::string demo;
     std::vector<std::string> only;
@@ -130,6 +130,7 @@ int main(int argc, char** argv) {
         else if (a == "--iso" && i + 1 < argc) isos.push_back(std::stod(argv[++i]));
         else if (a == "--demo" && i + 1 < argc) demo = argv[++i];
         else if (a == "--no-reference") reference = false;
+        else if (a == "--each") each = true; // every picture's CPSNR to standard error
         else if (a == "--method" && i + 1 < argc) only.push_back(argv[++i]);
     }
     if (isos.empty()) isos = {3200, 12800, 51200};
@@ -173,6 +174,7 @@ int main(int argc, char** argv) {
                 Scores s = score(right, rendered(photo, mosaic));
                 s.seconds = seconds, s.pixels = pixels;
                 at(name).add(s);
+                if (each) std::fprintf(stderr, "%s %.0f %s %.2f\n", truths[i].first.c_str(), iso, name.c_str(), s.cpsnr);
             };
             note("none", cleanMosaic(photo, Settings::original(), {0, 0, truth.width(), truth.height()}), 1);
             if (reference)

@@ -1,6 +1,7 @@
 // The learned method: the same as in training, and honest.
 #include <QTest>
 #include <fstream>
+#include <random>
 
 #include "denoise/network.h"
 #include "denoise/onnx_weights.h"
@@ -28,6 +29,26 @@ class TestLearned : public QObject {
         std::stop_source stop;
         stop.request_stop();
         QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), {stop.get_token(), nullptr}), Cancelled);
+    }
+    // The last layers leave out what the border alone would need: what remains must come out as without that.
+    void bordersAreLeftOutForNothing() {
+        constexpr int n = Network::kTile, b = Network::kBorder;
+        std::vector<float> in(static_cast<std::size_t>(n) * n * Network::kInputs), part(static_cast<std::size_t>(n) * n * Network::kOutputs), whole(part.size());
+        std::mt19937 random(11);
+        std::uniform_real_distribution<float> value(0.1f, 0.9f);
+        for (std::size_t i = 0; i < in.size(); ++i) in[i] = i % Network::kInputs == kPlanes ? 0.05f : value(random);
+        Network().run(in.data(), part.data());
+        Network(n).run(in.data(), whole.data());
+        float largest = 0, moved = 0;
+        for (int y = b; y < n - b; ++y)
+            for (int x = b; x < n - b; ++x)
+                for (int c = 0; c < Network::kOutputs; ++c) {
+                    const auto at = static_cast<std::size_t>((y * n + x) * Network::kOutputs + c);
+                    largest = std::max(largest, std::abs(part[at] - whole[at]));
+                    moved = std::max(moved, std::abs(part[at] - in[static_cast<std::size_t>((y * n + x) * Network::kInputs + c)]));
+                }
+        QVERIFY2(largest < 1e-5f, qPrintable(QString::number(static_cast<double>(largest))));
+        QVERIFY(moved > 0.01f);
     }
     void damagedWeightsAreRefused() {
         const std::uint8_t nothing[] = {0x3a, 0x7f, 1, 2};

@@ -22,7 +22,7 @@ def main():
     net = Cleaner()
     net.load_state_dict({k: v.float() for k, v in state["mean"].items()})
     net.eval()
-    torch.onnx.export(net, torch.zeros(1, 5, 64, 64), TARGET + ".part", input_names=["planes"], output_names=["clean"],
+    torch.onnx.export(net, torch.zeros(1, 9, 64, 64), TARGET + ".part", input_names=["planes"], output_names=["clean"],
                       opset_version=11, do_constant_folding=False,
                       dynamic_axes={"planes": {0: "n", 2: "h", 3: "w"}, "clean": {0: "n", 2: "h", 3: "w"}})
     model = onnx.load(TARGET + ".part")
@@ -51,8 +51,9 @@ def main():
     with torch.no_grad():
         for p in net.parameters():
             p.copy_(p.half().float())
-        planes = 0.1 + 0.8 * torch.rand(1, 5, 32, 32, generator=torch.Generator().manual_seed(5))
+        planes = 0.1 + 0.8 * torch.rand(1, 9, 32, 32, generator=torch.Generator().manual_seed(5))
         planes[:, 4] = 0.05
+        planes[:, 5:] -= 0.5
         clean = net(planes)
     with open(CHECK, "wb") as out:
         for t in (planes, clean):

@@ -1,12 +1,16 @@
 """The network: a small U-Net on the stabilised, packed mosaic.
 
-Input  (n, 5, h, w): the planes R, G (row of R), G (row of B), B of the stabilised mosaic divided by the
-       photo's range, and the noise's standard deviation in the same unit. h and w are multiples of 8.
-Output (n, 4, h, w): the clean planes, as the input minus what the network removes.
+Input  (n, 9, h, w): the planes R, G (row of R), G (row of B), B of the stabilised mosaic divided by the
+       photo's range, the noise's standard deviation in the same unit, and, of the four planes, what block matching's
+       first step takes out of them, times TAKEN: a second opinion that knows what repeats far away. h and w are
+       multiples of 8.
+Output (n, 4, h, w): the clean planes: the input minus what the network removes, minus the share of the second opinion
+       that it believes at each place.
 """
 import torch
 from torch import nn
 
+TAKEN = 8.0
 
 class Block(nn.Module):
     """Two 3x3 convolutions with a short cut."""
@@ -36,13 +40,13 @@ class Cleaner(nn.Module):
     def __init__(self, widths=(32, 64, 96, 128)):
         super().__init__()
         a, b, c, d = widths
-        self.enter = nn.Conv2d(5, a, 3, padding=1)
+        self.enter = nn.Conv2d(9, a, 3, padding=1)
         self.down1, self.down2, self.down3 = nn.Conv2d(a, b, 2, 2), nn.Conv2d(b, c, 2, 2), nn.Conv2d(c, d, 2, 2)
         self.enc1, self.enc2, self.enc3 = Block(a), Block(b), Block(c)
         self.deep = Block(d)
         self.up3, self.up2, self.up1 = Up(d, c), Up(c, b), Up(b, a)
         self.dec3, self.dec2, self.dec1 = Block(c), Block(b), Block(a)
-        self.leave = nn.Conv2d(a, 4, 3, padding=1)
+        self.leave = nn.Conv2d(a, 8, 3, padding=1)
 
     def forward(self, x):
         one = self.enc1(torch.relu(self.enter(x)))
@@ -52,4 +56,5 @@ class Cleaner(nn.Module):
         three = self.dec3(torch.relu(three + self.up3(deep)))
         two = self.dec2(torch.relu(two + self.up2(three)))
         one = self.dec1(torch.relu(one + self.up1(two)))
-        return x[:, :4] - self.leave(one)
+        out = self.leave(one)
+        return x[:, :4] - out[:, :4] - out[:, 4:] * x[:, 5:]

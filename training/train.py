@@ -1,11 +1,13 @@
 #!/usr/bin/env python3
 """Train the learned method: python3 training/train.py --minutes 120
 
+Needs the program that gives the second opinion (build/release/training/irenic-second-opinion, ./irenic build).
 Resumes from training/cleaner.pt (weights only, half precision, small) or from the fuller state that it
 keeps beside it while it runs. See docs/training.md.
 """
 import argparse
 import os
+import subprocess
 import time
 
 import numpy as np
@@ -13,11 +15,12 @@ import torch
 import torch.nn.functional as F
 
 import pictures
-from network import Cleaner
+from network import TAKEN, Cleaner
 
 HERE = os.path.dirname(os.path.abspath(__file__))
 WEIGHTS, STATE = os.path.join(HERE, "cleaner.pt"), os.path.join(HERE, "state.local.pt")
 LOG = os.path.join(HERE, "log.csv")
+OPINION = os.path.join(HERE, "..", "build", "release", "training", "irenic-second-opinion")
 
 
 def batch(rng, photos, weights, count, size):
@@ -45,17 +48,89 @@ def batch(rng, photos, weights, count, size):
 
 
 def noisy(rng, clean):
-    """Poisson-Gaussian noise and stabilisation. Returns network input, sigma, well and read variance."""
+    """Poisson-Gaussian noise and stabilisation. Returns the planes over their sigma, sigma over the range, well and read variance."""
     n = clean.shape[0]
     well = torch.tensor(np.exp(rng.uniform(np.log(50), np.log(3000), n)), dtype=torch.float32).view(n, 1, 1, 1)
     read = torch.tensor(rng.uniform(1, 4, n), dtype=torch.float32).view(n, 1, 1, 1)
-    # The model the user's photo is judged by is an estimate: let it be a little wrong.
+    return with_noise(clean, well, read) + (well, read)
+
+
+def with_noise(clean, well, read):
     electrons = torch.poisson(clean * well) + read * torch.randn_like(clean)
     electrons = torch.minimum(electrons, well * 1.0)
     stable = 2 * torch.sqrt(torch.clamp(electrons + 0.375 + read ** 2, min=0))
-    sigma = 1 / (2 * torch.sqrt(well + 0.375 + read ** 2))
-    plane = sigma.expand(n, 1, *clean.shape[2:])
-    return torch.cat([stable * sigma, plane], 1), sigma, well, read
+    return stable, 1 / (2 * torch.sqrt(well + 0.375 + read ** 2))
+
+
+class Opinion:
+    """What block matching's first step makes of mosaics, by the program's own code."""
+
+    def __init__(self):
+        self.program = subprocess.Popen([OPINION], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+
+    def __call__(self, stable):
+        n, _, size, _ = stable.shape
+        out = torch.empty_like(stable)
+        for k in range(n):
+            self.program.stdin.write(np.array([size, 1], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
+            self.program.stdin.flush()
+            out[k] = torch.from_numpy(np.frombuffer(self.program.stdout.read(16 * size * size), "<f4").reshape(4, size, size).copy())
+        return out
+
+
+class Pool:
+    """Noisy mosaics with their second opinions. Each is looked at some times, at other places and with rows and columns exchanged,
+    before a new one takes its place."""
+
+    def __init__(self, rng, photos, weights, opinion, count=256, size=160):
+        self.rng, self.photos, self.weights, self.opinion, self.count, self.size = rng, photos, weights, opinion, count, size
+        self.oldest = 0
+        self.clean, self.stable, self.second = (torch.empty(count, 4, size, size) for _ in range(3))
+        self.sigma, self.well, self.read = (torch.empty(count, 1, 1, 1) for _ in range(3))
+        self.renew(count)
+
+    def renew(self, count):
+        where = [(self.oldest + k) % self.count for k in range(count)]
+        self.oldest = (self.oldest + count) % self.count
+        clean = batch(self.rng, self.photos, self.weights, count, self.size)
+        stable, sigma, well, read = noisy(self.rng, clean)
+        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable)
+        self.sigma[where], self.well[where], self.read[where] = sigma, well, read
+
+    def draw(self, count, size):
+        """Network input, clean, sigma, well, read."""
+        some = self.rng.choice(self.count, count, replace=False)
+        inputs, clean = torch.empty(count, 9, size, size), torch.empty(count, 4, size, size)
+        sigma = self.sigma[some]
+        for k, one in enumerate(some):
+            y, x = self.rng.integers(0, self.size - size + 1, 2)
+            cut = [a[one, :, y:y + size, x:x + size] for a in (self.clean, self.stable, self.second)]
+            if self.rng.random() < 0.5:
+                cut = [a.transpose(1, 2)[[0, 2, 1, 3]] for a in cut]
+            clean[k] = cut[0]
+            inputs[k, :4], inputs[k, 4], inputs[k, 5:] = cut[1] * sigma[k], sigma[k, 0], (cut[1] - cut[2]) * (TAKEN * sigma[k])
+        return inputs, clean, sigma, self.well[some], self.read[some]
+
+
+def judged(opinion):
+    """Pieces of the photographs kept aside at three levels of noise, the same in every run: inputs, targets, sigma."""
+    rng = np.random.default_rng(3)
+    torch.manual_seed(3)
+    photos = [pictures.photograph(p) for p in pictures.ASIDE]
+    clean = torch.cat([batch(rng, [p], [1.0], 3, 128) for p in photos])
+    well = torch.tensor([1600.0, 400.0, 100.0] * len(photos)).view(-1, 1, 1, 1)
+    read = torch.tensor([2.0, 1.8, 1.6] * len(photos)).view(-1, 1, 1, 1)
+    stable, sigma = with_noise(clean, well, read)
+    target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
+    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable)) * sigma * TAKEN], 1), target, sigma
+
+
+def judge(net, inputs, target, sigma):
+    """Decibels below the noise at the three levels, of the network or (null) of the second opinion."""
+    with torch.no_grad():
+        found = inputs[:, :4] - inputs[:, 5:] / TAKEN if net is None else torch.cat([net(one) for one in inputs.split(4)])
+    error = ((found / sigma - target)[:, :, 8:-8, 8:-8] ** 2).mean((1, 2, 3))
+    return [-10 * torch.log10(error[level::3]).mean().item() for level in range(3)]
 
 
 def loneliness(target):
@@ -68,10 +143,12 @@ def loneliness(target):
 
 
 def loss_of(net, inputs, clean, sigma, well, read):
-    """L1 in the stabilised domain over sigma, and the linear light of 8x8 means over their own noise."""
+    """In the stabilised domain over sigma, half the mean distance and half its root mean square (which is what PSNR counts), and the linear
+    light of 8x8 means over their own noise."""
     found = net(inputs) / sigma
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    fine = ((found - target).abs() * loneliness(target)).mean((1, 2, 3))
+    off = found - target
+    fine = 0.5 * (off.abs() * loneliness(target)).mean((1, 2, 3)) + 0.5 * torch.sqrt((off ** 2).mean((1, 2, 3)) + 1e-6)
     linear = found ** 2 / 4 - 0.125 - read ** 2
     spread = torch.sqrt(F.avg_pool2d(clean * well, 8) + read ** 2)
     coarse = (F.avg_pool2d(linear - clean * well, 8) / spread).abs().mean((1, 2, 3))
@@ -88,6 +165,7 @@ def main():
     options.add_argument("--minutes", type=float, default=120)
     options.add_argument("--batch", type=int, default=8)
     options.add_argument("--size", type=int, default=96)
+    options.add_argument("--fresh", type=int, default=2, help="new mosaics for each step")
     options.add_argument("--rate", type=float, default=6e-4)
     options.add_argument("--threads", type=int, default=2)
     options.add_argument("--final-decay", type=float, default=0.3, help="share of the time in which the rate falls")
@@ -112,21 +190,26 @@ def main():
         step = state["step"]
     else:
         mean.load_state_dict(net.state_dict())
-    rng = np.random.default_rng(1000 + step)
-    torch.manual_seed(1000 + step)
     print(sum(p.numel() for p in net.parameters()), "weights; from step", step, flush=True)
 
     def keep():
         save(STATE, {"net": net.state_dict(), "mean": mean.state_dict(), "adam": adam.state_dict(), "step": step})
         save(WEIGHTS, {"mean": {k: v.half() for k, v in mean.state_dict().items()}, "step": step})
 
-    begun = saved = time.time()
+    opinion = Opinion()
+    aside = judged(opinion)
+    rng = np.random.default_rng(1000 + step)
+    torch.manual_seed(1000 + step)
+    pool = Pool(rng, photos, weights, opinion)
+    print("second opinion %.2f %.2f %.2f dB" % tuple(judge(None, *aside)), flush=True)
+    begun, saved, first = time.time(), time.time(), step
     sums = np.zeros(3)
     while (part := (time.time() - begun) / (60 * asked.minutes)) < 1:
         fall = min(1.0, (1 - part) / max(1e-6, asked.final_decay))
-        adam.param_groups[0]["lr"] = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step + 1) / 200)
-        clean = batch(rng, photos, weights, asked.batch, asked.size)
-        inputs, sigma, well, read = noisy(rng, clean)
+        adam.param_groups[0]["lr"] = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step - first + 1) / 200)
+        if step % 16 == 0:
+            pool.renew(16 * asked.fresh)
+        inputs, clean, sigma, well, read = pool.draw(asked.batch, asked.size)
         inputs = inputs.contiguous(memory_format=torch.channels_last)
         loss, fine, coarse = loss_of(net, inputs, clean, sigma, well, read)
         adam.zero_grad()
@@ -141,6 +224,8 @@ def main():
         sums += (loss.item(), fine, coarse)
         if step % 100 == 0:
             line = "%d,%.0f,%.5f,%.5f,%.5f" % ((step, time.time() - begun) + tuple(sums / 100))
+            if step % 500 == 0:
+                line += ",%.3f,%.3f,%.3f" % tuple(judge(mean, *aside))
             print(line, flush=True)
             with open(LOG, "a") as log:
                 log.write(line + "\n")

@@ -31,6 +31,7 @@ PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& sta
     out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
     out.white = whiteOf(stable);
+    out.extent = {0, 0, photo.width(), photo.height()};
     const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int j = first; j < last; ++j) {
@@ -69,6 +70,7 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     const auto sites = sitesOfChannels(photo.mosaic);
     out.sites = sites;
     out.white = whiteOf(stable);
+    out.extent = extent;
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
     const BlackLevel& black = photo.black;
     const bool even = black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
@@ -290,6 +292,24 @@ namespace {
 
 bool isDetailed(const Settings& settings) { return settings.detail > 0 && settings.luminance > 0; }
 
+// Planes over `area`, which reaches beyond the photo's edges: mirrored there, as noisy planes are.
+PlaneSet mirroredOut(const PlaneSet& from, const Rect& area, const Work& work) {
+    PlaneSet out(area);
+    out.describeAs(from);
+    const Rect& whole = from.extent;
+    forEachBand(area.height, 32, work, [&](int first, int last) {
+        for (int y = area.y + first; y < area.y + last; ++y)
+            for (std::size_t p = 0; p < kPlanes; ++p) {
+                const float* row = from.rowAt(p, mirrored(y, whole.height));
+                float* to = out.rowAt(p, y);
+                for (int x = area.x; x < from.area.x; ++x) to[x] = row[mirrored(x, whole.width)];
+                std::copy(row + from.area.x, row + from.area.right(), to + from.area.x);
+                for (int x = from.area.right(); x < area.right(); ++x) to[x] = row[mirrored(x, whole.width)];
+            }
+    });
+    return out;
+}
+
 } // namespace
 
 int planesMargin(const Settings& settings) {
@@ -301,8 +321,11 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     const Rect detailing = detailed ? area.inflated(kDetailMargin) : area;
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
-    PlaneSet clean = findMethod(settings.method)->run(noisy, detailing.inflated(kCoarseMargin), {l, c, c, fine}, work);
+    // What lies beyond the photo's edges is a mirror's picture: no method need clean it a second time.
+    const Rect wide = detailing.inflated(kCoarseMargin), inside = noisy.extent.empty() ? wide : wide.intersected(noisy.extent);
+    PlaneSet clean = findMethod(settings.method)->run(noisy, inside, {l, c, c, fine}, work);
     clean.describeAs(noisy);
+    if (inside != wide) clean = mirroredOut(clean, wide, work);
     clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine}, work);
     if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
     return clean;

@@ -4,6 +4,7 @@
 #include <memory>
 #include <mutex>
 
+#include "denoise/bm3d.h"
 #include "denoise/network.h"
 
 namespace irenic {
@@ -11,6 +12,7 @@ namespace irenic {
 namespace {
 
 constexpr int kInner = Network::kTile - 2 * Network::kBorder;
+constexpr double kSecondShare = 0.4; // time of the second opinion over that of one view
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB, with rows and columns
 // exchanged where a second view is asked for.
@@ -69,14 +71,17 @@ class NetworkPool {
 };
 
 // Runs one strength over all tiles of the fixed grid that meet `area`, with `views` looks at each.
-PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views, const Work& work) {
+PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views, const Work& whole) {
     static NetworkPool pool;
+    const Rect seen = area.aligned(kInner).inflated(Network::kBorder), photo = in.extent.empty() ? seen : in.extent;
+    const PlaneSet second = firstStepOfBlockMatching(in, seen.intersected(photo), strength, whole.part(0, kSecondShare / (kSecondShare + views)));
+    const Work work = whole.part(kSecondShare / (kSecondShare + views), 1);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
     std::atomic<long long> finished = 0;
     forEachTile(area, kInner, work, [&](const Rect& tile) {
-        const Rect wide = tile.inflated(Network::kBorder), wanted = tile.intersected(area);
+        const Rect wide = tile.inflated(Network::kBorder), wanted = tile.intersected(area), known = wide.intersected(photo);
         constexpr std::size_t pixels = static_cast<std::size_t>(Network::kTile) * Network::kTile;
         std::vector<float> input(pixels * Network::kInputs), answer(pixels * Network::kOutputs);
         const NetworkPool::Loan loan(pool);
@@ -85,10 +90,19 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views,
             for (int y = 0; y < Network::kTile; ++y)
                 for (int x = 0; x < Network::kTile; ++x) {
                     const int sx = wide.x + x, sy = wide.y + y;
-                    float c[kPlanes];
-                    channelsOf(in.rowAt(0, sy)[sx], in.rowAt(1, sy)[sx], in.rowAt(2, sy)[sx], in.rowAt(3, sy)[sx], c);
                     float* to = input.data() + v.at(x, y) * Network::kInputs;
-                    for (std::size_t k = 0; k < kPlanes; ++k) to[v.channel(k)] = c[k] * unit;
+                    const auto channels = [](const PlaneSet& from, int atX, int atY, float* c) {
+                        channelsOf(from.rowAt(0, atY)[atX], from.rowAt(1, atY)[atX], from.rowAt(2, atY)[atX], from.rowAt(3, atY)[atX], c);
+                    };
+                    const int nearX = std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
+                    const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y, known.bottom() - 1);
+                    float noisy[kPlanes], opinion[kPlanes];
+                    channels(in, sx, sy, noisy);
+                    channels(second, nearX, nearY, opinion);
+                    for (std::size_t k = 0; k < kPlanes; ++k) {
+                        to[v.channel(k)] = noisy[k] * unit;
+                        to[kPlanes + 1 + v.channel(k)] = (noisy[k] - opinion[k]) * (unit * Network::kTaken);
+                    }
                     to[kPlanes] = sigma;
                 }
             loan->run(input.data(), answer.data(), work);
@@ -109,7 +123,7 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, int views,
 } // namespace
 
 // Whole tiles are computed wherever an area begins.
-int Learned::margin() const { return Network::kBorder + kInner; }
+int Learned::margin() const { return Network::kBorder + kInner + kFirstStepMargin; }
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) { return runAll(in, area, s, quick_ ? 1 : 2, part); });

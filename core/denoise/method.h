@@ -35,9 +35,13 @@ struct PlaneSet {
     float coarseNoise = 1;
     // The stabilised value of a sample at white: how far the planes' scale reaches.
     float white = 0;
+    // The whole photo in these coordinates: planes are mirrored about its edges. Empty: not known, no edge is near.
+    Rect extent;
 
     // Takes over what another set of the same photo says of its planes.
-    void describeAs(const PlaneSet& other) { sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise, white = other.white; }
+    void describeAs(const PlaneSet& other) {
+        sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise, white = other.white, extent = other.extent;
+    }
 
     PlaneSet() = default;
     explicit PlaneSet(const Rect& where) : area(where) {

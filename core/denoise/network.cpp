@@ -17,6 +17,9 @@ namespace {
 
 using dnnl::memory;
 
+// What the last layer gives for a pixel: the noise, then how much of the second opinion's is believed.
+constexpr int kLeaving = 2 * Network::kOutputs;
+
 // Pixels of a layer, `channels` floats each.
 struct Activation {
     int size = 0, channels = 0;
@@ -54,7 +57,7 @@ struct Network::Layers {
         const WeightArray& b = named(name + ".bias", 1);
         const memory::dim oc = w.dims[0], ic = w.dims[1], k = w.dims[2];
         if (ic != in.channels) throw std::runtime_error("the network's " + name + " does not fit");
-        const memory::dim pad = stride == 1 ? k / 2 : 0;
+        const memory::dim pad = (k - 1) / 2;
         const Activation out = onto ? *onto : make(in.size / stride, static_cast<int>(oc));
         const memory::desc plain({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::oihw);
         const memory::desc any({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::any);
@@ -84,8 +87,8 @@ struct Network::Layers {
         convolve(name + ".second", inner, 1, Then::Nothing, &x);
     }
 
-    // Twice the size: four pixels from each, added to `onto`, then relu.
-    void up(const std::string& name, const Activation& in, const Activation& onto) {
+    // Twice the size: four pixels from each, added to `beside`, then relu. The outer `less` pixels of `beside` are no longer needed and left out.
+    Activation up(const std::string& name, const Activation& in, const Activation& beside, int less = 0) {
         // The four pixels' channels one after the other, not channel by channel.
         WeightArray &w = weights.at(name + ".spread.weight"), &b = weights.at(name + ".spread.bias");
         const std::size_t out = static_cast<std::size_t>(w.dims[0]) / 4, row = static_cast<std::size_t>(w.dims[1]);
@@ -96,45 +99,73 @@ struct Network::Layers {
                 b.values[p * out + c] = b0.values[4 * c + p];
             }
         const Activation spread = convolve(name + ".spread", in, 1, Then::Nothing);
-        steps.emplace_back([this, spread, onto] {
+        // What `in` covers may have lost its outer pixels already.
+        const int lost = (beside.size - 2 * in.size) / 2;
+        const Activation sum = less == 0 ? beside : make(beside.size - 2 * less, beside.channels);
+        steps.emplace_back([this, spread, beside, sum, less, lost] {
             stream.wait();
             const auto* from = static_cast<const float*>(spread.at.get_data_handle());
-            auto* to = static_cast<float*>(onto.at.get_data_handle());
-            const int n = spread.size, c = onto.channels;
-            for (int y = 0; y < n; ++y)
-                for (int x = 0; x < n; ++x)
-                    for (int p = 0; p < 4; ++p) {
-                        const float* a = from + (static_cast<std::ptrdiff_t>(y * n + x) * 4 + p) * c;
-                        float* sum = to + (static_cast<std::ptrdiff_t>(2 * y + (p >> 1)) * 2 * n + 2 * x + (p & 1)) * c;
-                        for (int i = 0; i < c; ++i) sum[i] = std::max(0.0f, sum[i] + a[i]);
-                    }
+            const auto* across = static_cast<const float*>(beside.at.get_data_handle());
+            auto* to = static_cast<float*>(sum.at.get_data_handle());
+            const std::ptrdiff_t c = sum.channels;
+            for (int y = 0; y < sum.size; ++y)
+                for (int x = 0; x < sum.size; ++x) {
+                    const int u = x + less - lost, v = y + less - lost; // in `spread`
+                    const float* add = from + (static_cast<std::ptrdiff_t>((v / 2) * spread.size + u / 2) * 4 + (v & 1) * 2 + (u & 1)) * c;
+                    const float* old = across + (static_cast<std::ptrdiff_t>(y + less) * beside.size + x + less) * c;
+                    float* at = to + (static_cast<std::ptrdiff_t>(y) * sum.size + x) * c;
+                    for (std::ptrdiff_t i = 0; i < c; ++i) at[i] = std::max(0.0f, old[i] + add[i]);
+                }
         });
+        return sum;
     }
 
-    explicit Layers(int size) {
+    // The last convolution has too few channels to fill a register: it makes four pixels at once, as 4x4 with a stride of 2.
+    Activation leave(const Activation& in) {
+        WeightArray &w = weights.at("leave.weight"), &b = weights.at("leave.bias");
+        const WeightArray w0 = named("leave.weight", 4), b0 = named("leave.bias", 1);
+        const std::size_t ic = static_cast<std::size_t>(w0.dims[1]);
+        if (w0.dims[0] != kLeaving || w0.dims[2] != 3) throw std::runtime_error("the network's leave does not fit");
+        w.dims = {4 * kLeaving, w0.dims[1], 4, 4}, b.dims = {4 * kLeaving};
+        w.values.assign(4 * kLeaving * ic * 16, 0), b.values.assign(4 * kLeaving, 0);
+        for (std::size_t p = 0; p < 4; ++p)
+            for (std::size_t o = 0; o < kLeaving; ++o) {
+                b.values[p * kLeaving + o] = b0.values[o];
+                for (std::size_t c = 0; c < ic; ++c)
+                    for (std::size_t y = 0; y < 3; ++y)
+                        for (std::size_t x = 0; x < 3; ++x)
+                            w.values[((p * kLeaving + o) * ic + c) * 16 + (y + p / 2) * 4 + x + p % 2] = w0.values[(o * ic + c) * 9 + y * 3 + x];
+            }
+        return convolve("leave", in, 2, Then::Nothing);
+    }
+
+    // With `border`, pixels closer than that to the tile's edge need no result: the last layers leave out what only they look at.
+    Layers(int size, int border) {
         if (size % 8 != 0) throw std::runtime_error("tiles must be multiples of 8");
         input = make(size, kInputs);
-        const Activation one = convolve("enter", input, 1, Then::Relu);
+        Activation one = convolve("enter", input, 1, Then::Relu);
         block("enc1", one);
-        const Activation two = convolve("down1", one, 2, Then::Relu);
+        Activation two = convolve("down1", one, 2, Then::Relu);
         block("enc2", two);
-        const Activation three = convolve("down2", two, 2, Then::Relu);
+        Activation three = convolve("down2", two, 2, Then::Relu);
         block("enc3", three);
         const Activation deep = convolve("down3", three, 2, Then::Relu);
         block("deep", deep);
-        up("up3", deep, three);
+        three = up("up3", deep, three);
         block("dec3", three);
-        up("up2", three, two);
+        // Three convolutions look three pixels far, two look two; the next scale begins on even pixels.
+        const int less = std::max(0, border - 3) / 2 * 2;
+        two = up("up2", three, two, std::max(0, less / 2 - 2) / 2 * 2);
         block("dec2", two);
-        up("up1", two, one);
+        one = up("up1", two, one, less);
         block("dec1", one);
-        output = convolve("leave", one, 1, Then::Nothing);
+        output = leave(one);
         weights.clear();
     }
 };
 
-Network::Network() : Network(kTile) {}
-Network::Network(int size) : layers_(std::make_unique<Layers>(size)) {}
+Network::Network() : layers_(std::make_unique<Layers>(kTile, kBorder)) {}
+Network::Network(int size) : layers_(std::make_unique<Layers>(size, 0)) {}
 Network::~Network() = default;
 
 void Network::run(const float* in, float* out, const Work& work) {
@@ -148,10 +179,16 @@ void Network::run(const float* in, float* out, const Work& work) {
         step();
     }
     l.stream.wait();
-    // What leaves is the noise.
-    const auto* noise = static_cast<const float*>(l.output.at.get_data_handle());
-    for (std::ptrdiff_t i = 0; i < pixels; ++i)
-        for (int c = 0; c < kOutputs; ++c) out[i * kOutputs + c] = in[i * kInputs + c] - noise[i * kOutputs + c];
+    // What leaves is of four pixels together.
+    const auto* leaving = static_cast<const float*>(l.output.at.get_data_handle());
+    const int size = l.input.size, lost = (size - 2 * l.output.size) / 2;
+    for (int y = lost; y < size - lost; ++y)
+        for (int x = lost; x < size - lost; ++x) {
+            const int u = x - lost, v = y - lost;
+            const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(y) * size + x, from = (static_cast<std::ptrdiff_t>(v / 2) * l.output.size + u / 2) * 4 + v % 2 * 2 + u % 2;
+            const float *own = leaving + from * kLeaving, *believed = own + kOutputs, *planes = in + at * kInputs, *taken = planes + kOutputs + 1;
+            for (int c = 0; c < kOutputs; ++c) out[at * kOutputs + c] = planes[c] - own[c] - believed[c] * taken[c];
+        }
 }
 
 } // namespace irenic
