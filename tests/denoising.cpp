@@ -87,6 +87,44 @@ class TestDenoising : public QObject {
                 for (int x = 0; x < r.width; ++x) QCOMPARE(part.at(x, y), all.at(r.x + x, r.y + y));
         }
     }
+    // Beyond its edges a photo is its own mirror's picture: what is close to them is cleaned, if not quite as well.
+    void edgesAreCleaned_data() { eachMethod(); }
+    void edgesAreCleaned() {
+        QFETCH(QString, id);
+        const double level = 0.1;
+        const Photo p = test::flatField(level, 12800, 260);
+        const Plane out = cleanMosaic(p, matched(id), whole(p));
+        double sum[2] = {}, count[2] = {};
+        for (int y = 0; y < out.height(); ++y)
+            for (int x = 0; x < out.width(); ++x) {
+                const int near = std::min({x, y, out.width() - 1 - x, out.height() - 1 - y});
+                if (near >= 6 && near < 40) continue;
+                const double off = static_cast<double>(out.at(x, y)) - level;
+                sum[near < 6 ? 0 : 1] += off * off, ++count[near < 6 ? 0 : 1];
+            }
+        const double sigma = p.noise.channel[1].sigma(level), edge = std::sqrt(sum[0] / count[0]) / sigma, middle = std::sqrt(sum[1] / count[1]) / sigma;
+        QVERIFY2(edge < 2.5 * middle && edge < 0.4, qPrintable(QStringLiteral("%1 and %2 sigma").arg(edge).arg(middle)));
+    }
+    // Smaller than any block, tile or window, and of odd sizes.
+    void smallPhotos_data() { eachMethod(); }
+    void smallPhotos() {
+        QFETCH(QString, id);
+        for (const auto& [width, height] : {std::pair{18, 14}, {37, 23}, {5, 90}}) {
+            Plane truth(width, height);
+            truth.fill(0.1f);
+            Shot shot;
+            shot.iso = 12800;
+            const Photo p = takePhoto(truth, {}, shot);
+            const Plane out = cleanMosaic(p, matched(id), whole(p)), noisy = cleanMosaic(p, Settings::original(), whole(p));
+            double before = 0, after = 0;
+            for (int y = 0; y < height; ++y)
+                for (int x = 0; x < width; ++x) {
+                    QVERIFY(std::isfinite(out.at(x, y)));
+                    before += std::abs(static_cast<double>(noisy.at(x, y)) - 0.1), after += std::abs(static_cast<double>(out.at(x, y)) - 0.1);
+                }
+            QVERIFY2(after < 0.7 * before, qPrintable(QStringLiteral("%1 of %2 at %3x%4").arg(after).arg(before).arg(width).arg(height)));
+        }
+    }
     void meansStay_data() { eachMethod(); }
     void meansStay() {
         QFETCH(QString, id);

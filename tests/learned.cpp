@@ -1,4 +1,5 @@
 // The learned method: the same as in training, and honest.
+#include <QProcess>
 #include <QTest>
 #include <fstream>
 #include <random>
@@ -49,6 +50,68 @@ class TestLearned : public QObject {
                 }
         QVERIFY2(largest < 1e-5f, qPrintable(QString::number(static_cast<double>(largest))));
         QVERIFY(moved > 0.01f);
+    }
+    // Tiles meet where a border ends: the step there must be lost in what noise is left.
+    void tilesHaveNoSeams() {
+        const auto s = test::shoot(12800);
+        const int seam = Network::kTile - 2 * Network::kBorder; // in cells, from 0 on
+        const Rect cells{0, 0, 240, 180};
+        QVERIFY(seam < cells.width - 8);
+        const Method& method = *findMethod("learned-quick");
+        const PlaneSet in = stabilisedPlanes(s.photo, cells.inflated(method.margin()));
+        const PlaneSet out = method.run(in, cells, {1, 1, 1, 1}, {});
+        // Second differences across, where the tiles meet and elsewhere: the picture's own are the same in the mean over many rows.
+        const auto bend = [&](int x) {
+            double sum = 0;
+            for (int y = 0; y < cells.height; ++y) sum += std::abs(out.rowAt(0, y)[x - 1] - out.rowAt(0, y)[x] - out.rowAt(0, y)[x] + out.rowAt(0, y)[x + 1]);
+            return sum / cells.height;
+        };
+        double there = (bend(seam - 1) + bend(seam)) / 2, elsewhere = 0;
+        for (int x = seam - 16; x < seam + 16; ++x)
+            if (x < seam - 2 || x > seam + 1) elsewhere += bend(x) / 28;
+        QVERIFY2(there < 1.4 * elsewhere, qPrintable(QStringLiteral("%1 and %2").arg(there).arg(elsewhere)));
+    }
+    // The program that training asks: both steps are nearer to the truth than the first, and neither is far from what the library does.
+    void trainingHearsBlockMatching() {
+        constexpr std::int32_t size = 96;
+        const auto s = test::shoot(12800);
+        const Rect area{40, 30, size, size};
+        const PlaneSet noisy = stabilisedPlanes(s.photo, area), expected = test::expectedPlanes(s, area, 60);
+        const auto channelsOfAll = [&](const PlaneSet& from) {
+            std::vector<float> all(kPlanes * size * size);
+            for (int y = 0; y < size; ++y)
+                for (int x = 0; x < size; ++x) {
+                    float c[kPlanes];
+                    channelsOf(from.plane[0].at(x, y), from.plane[1].at(x, y), from.plane[2].at(x, y), from.plane[3].at(x, y), c);
+                    for (std::size_t k = 0; k < kPlanes; ++k) all[(k * size + static_cast<std::size_t>(y)) * size + static_cast<std::size_t>(x)] = c[k];
+                }
+            return all;
+        };
+        const auto asked = [](std::int32_t side, std::int32_t steps, const std::vector<float>& mosaic) {
+            QByteArray in(reinterpret_cast<const char*>(&side), 4);
+            in.append(reinterpret_cast<const char*>(&steps), 4).append(reinterpret_cast<const char*>(mosaic.data()), static_cast<qsizetype>(mosaic.size() * sizeof(float)));
+            QProcess p;
+            p.start(qEnvironmentVariable("IRENIC_SECOND_OPINION"), QStringList());
+            p.write(in);
+            p.closeWriteChannel();
+            p.waitForFinished(60000);
+            return std::pair{p.exitCode(), p.readAllStandardOutput()};
+        };
+        const std::vector<float> truth = channelsOfAll(expected), mosaic = channelsOfAll(noisy);
+        double error[3] = {};
+        for (std::int32_t steps = 0; steps < 3; ++steps) {
+            std::vector<float> found = mosaic;
+            if (steps > 0) {
+                const auto [status, out] = asked(size, steps, mosaic);
+                QCOMPARE(status, 0);
+                QCOMPARE(static_cast<std::size_t>(out.size()), mosaic.size() * sizeof(float));
+                std::copy_n(out.data(), out.size(), reinterpret_cast<char*>(found.data()));
+            }
+            for (std::size_t i = 0; i < found.size(); ++i) error[steps] += std::pow(static_cast<double>(found[i] - truth[i]), 2) / static_cast<double>(found.size());
+        }
+        QVERIFY2(error[1] < 0.3 * error[0] && error[2] < error[1], qPrintable(QStringLiteral("%1 %2 %3").arg(error[0]).arg(error[1]).arg(error[2])));
+        QCOMPARE(asked(size, 1, std::vector<float>(100)).first, 1);
+        QCOMPARE(asked(8, 1, std::vector<float>(256)).first, 1);
     }
     void damagedWeightsAreRefused() {
         const std::uint8_t nothing[] = {0x3a, 0x7f, 1, 2};

@@ -122,6 +122,61 @@ def weave(rng, size=768):
     return np.clip(cloth[..., None] * colour, 0, 1).astype(np.float16)
 
 
+def smooth_field(rng, size, falls):
+    """Noise whose amplitude falls with that power of frequency, of mean 0 and deviation 1."""
+    fy, fx = np.fft.fftfreq(size)[:, None], np.fft.rfftfreq(size)[None]
+    f = np.hypot(fy, fx)
+    f[0, 0] = 1
+    white = np.fft.rfft2(rng.standard_normal((size, size)))
+    field = np.fft.irfft2(white * f ** -falls * (f < 1), s=(size, size))
+    return ((field - field.mean()) / field.std()).astype(np.float32)
+
+
+def bands(rng, size=768):
+    """What stays the same along a line, straight, bent or round, and changes across it, sharply or softly: wires, edges, grain, folds."""
+    y, x = np.mgrid[0:size, 0:size].astype(np.float32)
+    if rng.random() < 0.3:
+        cx, cy = (rng.random(2) * 3 - 1) * size
+        u = np.hypot(x - cx, y - cy)
+    else:
+        angle = rng.random() * np.pi
+        u = np.cos(angle) * x + np.sin(angle) * y
+    u = u + 60 * rng.random() ** 2 * smooth_field(rng, size, 2.6)
+    u -= u.min()
+    fine = 4  # places of the profile for each pixel
+    length = int(u.max() * fine) + 8
+    profile, at, widest = np.zeros((length, 3), np.float32), 0, 10 ** (0.8 + 1.5 * rng.random())
+    while at < length:
+        width = int(fine * (1.5 + widest * rng.random() ** 2))
+        level = 10 ** (-2.5 + 2.5 * rng.random()) * (0.5 + 0.5 * rng.random(3))
+        profile[at:at + width] = level * (1 + 0.6 * (rng.random() - 0.5) * np.linspace(-1, 1, len(profile[at:at + width]))[:, None])
+        at += width
+    grain = np.cumsum(rng.standard_normal(length))
+    grain -= np.convolve(grain, np.ones(161) / 161, "same")
+    profile *= np.clip(1 + 0.12 * rng.random() ** 2 * grain / grain.std(), 0, None)[:, None].astype(np.float32)
+    blur = int(fine * (1 + 5 * rng.random() ** 3))
+    for _ in range(2):
+        profile = np.stack([np.convolve(profile[:, c], np.ones(blur) / blur, "same") for c in range(3)], 1)
+    light = 2.0 ** (1.5 * rng.random() * smooth_field(rng, size, 2.4))
+    picture = profile[np.clip((u * fine).astype(int), 0, length - 1)] * light[..., None]
+    return np.clip(picture, 0, 1).astype(np.float16)
+
+
+def soft(rng, size=768):
+    """Out of focus: slow changes of light and colour, and discs with soft edges; some with faint fine texture."""
+    base = smooth_field(rng, size, 1.7 + 1.3 * rng.random())
+    tint = [smooth_field(rng, size, 2.6) for _ in range(3)]
+    picture = np.stack([2.0 ** (-2 - 3 * rng.random() + 0.9 * base + 0.5 * t) for t in tint], -1)
+    y, x = np.mgrid[0:size, 0:size].astype(np.float32)
+    for _ in range(rng.integers(0, 25)):
+        (cx, cy), radius, edge = rng.random(2) * size, 6 + 60 * rng.random(), 1 + 10 * rng.random() ** 2
+        cover = np.clip((radius - np.hypot(x - cx, y - cy)) / edge + 0.5, 0, 1)[..., None]
+        picture = picture + cover * rng.random() ** 2 * 0.6 * rng.random(3)
+    if rng.random() < 0.4:
+        picture = picture * (1 + 0.03 * smooth_field(rng, size, 0.5 * rng.random()))[..., None]
+    return np.clip(picture, 0, 1).astype(np.float16)
+
+
 def training_set(seed=7):
     """All pictures to learn from, as (list of arrays, probabilities)."""
     rng = np.random.default_rng(seed)
@@ -129,6 +184,7 @@ def training_set(seed=7):
     made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(6)]
     made += [weave(rng) for _ in range(5)]
     made += [lettering(rng) for _ in range(2)] + [gratings(rng) for _ in range(2)]
+    made += [bands(rng) for _ in range(16)] + [soft(rng) for _ in range(10)]
     area = np.array([np.sqrt(p.shape[0] * p.shape[1]) for p in photos])
-    weights = np.concatenate([0.62 * area / area.sum(), np.full(len(made), 0.38 / len(made))])
+    weights = np.concatenate([0.5 * area / area.sum(), np.full(len(made), 0.5 / len(made))])
     return photos + made, weights

@@ -1,8 +1,8 @@
-// Block matching's first step on one noisy mosaic after another, for training: the very code that the learned method calls.
+// Block matching on one noisy mosaic after another, for training: the very code that the learned method calls.
 //
-// Standard input, little-endian, until it ends: two 32-bit integers, samples along a side and how many mosaics follow; for each of them
+// Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and steps (1 or 2), and
 // four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise of standard deviation 1. Standard output:
-// the planes as the first step leaves them, in the same order.
+// the planes as these steps leave them, in the same order.
 #include <cstdint>
 #include <cstdio>
 #include <stdexcept>
@@ -16,37 +16,45 @@ namespace {
 
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
+void answerAll() {
+    const BlockMatching both(false);
+    std::int32_t head[2];
+    while (get(head, sizeof head)) {
+        const int size = head[0], margin = head[1] == 2 ? both.margin() : kFirstStepMargin;
+        if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
+        const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
+        std::vector<float> channels(kPlanes * pixels);
+        if (!get(channels.data(), channels.size() * sizeof(float))) throw std::runtime_error("a mosaic ended early");
+        const Rect area{0, 0, size, size};
+        PlaneSet in(area.inflated(margin));
+        for (int y = in.area.y; y < in.area.bottom(); ++y)
+            for (int x = in.area.x; x < in.area.right(); ++x) {
+                const auto at = static_cast<std::size_t>(mirrored(y, size) * size + mirrored(x, size));
+                float c[kPlanes], planes[kPlanes];
+                for (std::size_t k = 0; k < kPlanes; ++k) c[k] = channels[k * pixels + at];
+                planesFrom(c, planes);
+                for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
+            }
+        const PlaneSet out = head[1] == 2 ? both.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
+        for (int y = 0; y < size; ++y)
+            for (int x = 0; x < size; ++x) {
+                float c[kPlanes];
+                channelsOf(out.rowAt(0, y)[x], out.rowAt(1, y)[x], out.rowAt(2, y)[x], out.rowAt(3, y)[x], c);
+                for (std::size_t k = 0; k < kPlanes; ++k) channels[k * pixels + static_cast<std::size_t>(y * size + x)] = c[k];
+            }
+        std::fwrite(channels.data(), sizeof(float), channels.size(), stdout);
+        std::fflush(stdout);
+    }
+}
+
 } // namespace
 
 int main() {
     keepFreedMemory();
-    std::int32_t head[2];
-    while (get(head, sizeof head)) {
-        const int size = head[0];
-        if (size <= kFirstStepMargin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
-        const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
-        std::vector<float> channels(kPlanes * pixels);
-        for (int i = 0; i < head[1]; ++i) {
-            if (!get(channels.data(), channels.size() * sizeof(float))) throw std::runtime_error("a mosaic ended early");
-            const Rect area{0, 0, size, size};
-            PlaneSet in(area.inflated(kFirstStepMargin));
-            for (int y = in.area.y; y < in.area.bottom(); ++y)
-                for (int x = in.area.x; x < in.area.right(); ++x) {
-                    const auto at = static_cast<std::size_t>(mirrored(y, size) * size + mirrored(x, size));
-                    float c[kPlanes], planes[kPlanes];
-                    for (std::size_t k = 0; k < kPlanes; ++k) c[k] = channels[k * pixels + at];
-                    planesFrom(c, planes);
-                    for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
-                }
-            const PlaneSet out = firstStepOfBlockMatching(in, area, 1, {});
-            for (int y = 0; y < size; ++y)
-                for (int x = 0; x < size; ++x) {
-                    float c[kPlanes];
-                    channelsOf(out.rowAt(0, y)[x], out.rowAt(1, y)[x], out.rowAt(2, y)[x], out.rowAt(3, y)[x], c);
-                    for (std::size_t k = 0; k < kPlanes; ++k) channels[k * pixels + static_cast<std::size_t>(y * size + x)] = c[k];
-                }
-            std::fwrite(channels.data(), sizeof(float), channels.size(), stdout);
-        }
-        std::fflush(stdout);
+    try {
+        answerAll();
+    } catch (const std::exception& e) {
+        std::fprintf(stderr, "irenic-second-opinion: %s\n", e.what());
+        return 1;
     }
 }

@@ -63,16 +63,16 @@ def with_noise(clean, well, read):
 
 
 class Opinion:
-    """What block matching's first step makes of mosaics, by the program's own code."""
+    """What block matching makes of mosaics, by the program's own code: its first step (1) or both (2)."""
 
     def __init__(self):
         self.program = subprocess.Popen([OPINION], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
 
-    def __call__(self, stable):
+    def __call__(self, stable, steps):
         n, _, size, _ = stable.shape
         out = torch.empty_like(stable)
         for k in range(n):
-            self.program.stdin.write(np.array([size, 1], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
+            self.program.stdin.write(np.array([size, steps[k]], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
             self.program.stdin.flush()
             out[k] = torch.from_numpy(np.frombuffer(self.program.stdout.read(16 * size * size), "<f4").reshape(4, size, size).copy())
         return out
@@ -82,7 +82,7 @@ class Pool:
     """Noisy mosaics with their second opinions. Each is looked at some times, at other places and with rows and columns exchanged,
     before a new one takes its place."""
 
-    def __init__(self, rng, photos, weights, opinion, count=256, size=160):
+    def __init__(self, rng, photos, weights, opinion, count=224, size=160):
         self.rng, self.photos, self.weights, self.opinion, self.count, self.size = rng, photos, weights, opinion, count, size
         self.oldest = 0
         self.clean, self.stable, self.second = (torch.empty(count, 4, size, size) for _ in range(3))
@@ -94,7 +94,7 @@ class Pool:
         self.oldest = (self.oldest + count) % self.count
         clean = batch(self.rng, self.photos, self.weights, count, self.size)
         stable, sigma, well, read = noisy(self.rng, clean)
-        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable)
+        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable, self.rng.integers(1, 3, count))
         self.sigma[where], self.well[where], self.read[where] = sigma, well, read
 
     def draw(self, count, size):
@@ -122,7 +122,7 @@ def judged(opinion):
     read = torch.tensor([2.0, 1.8, 1.6] * len(photos)).view(-1, 1, 1, 1)
     stable, sigma = with_noise(clean, well, read)
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable)) * sigma * TAKEN], 1), target, sigma
+    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable, [2] * len(stable))) * sigma * TAKEN], 1), target, sigma
 
 
 def judge(net, inputs, target, sigma):
@@ -143,12 +143,13 @@ def loneliness(target):
 
 
 def loss_of(net, inputs, clean, sigma, well, read):
-    """In the stabilised domain over sigma, half the mean distance and half its root mean square (which is what PSNR counts), and the linear
-    light of 8x8 means over their own noise."""
+    """In the stabilised domain over sigma the mean distance, its root mean square and, so that calm pictures count as they do in decibels, the
+    logarithm of that; and the linear light of 8x8 means over their own noise."""
     found = net(inputs) / sigma
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
     off = found - target
-    fine = 0.5 * (off.abs() * loneliness(target)).mean((1, 2, 3)) + 0.5 * torch.sqrt((off ** 2).mean((1, 2, 3)) + 1e-6)
+    root = torch.sqrt((off ** 2).mean((1, 2, 3)) + 1e-6)
+    fine = 0.3 * (off.abs() * loneliness(target)).mean((1, 2, 3)) + 0.5 * root + 0.1 * torch.log(root + 0.02)
     linear = found ** 2 / 4 - 0.125 - read ** 2
     spread = torch.sqrt(F.avg_pool2d(clean * well, 8) + read ** 2)
     coarse = (F.avg_pool2d(linear - clean * well, 8) / spread).abs().mean((1, 2, 3))
@@ -165,7 +166,7 @@ def main():
     options.add_argument("--minutes", type=float, default=120)
     options.add_argument("--batch", type=int, default=8)
     options.add_argument("--size", type=int, default=96)
-    options.add_argument("--fresh", type=int, default=2, help="new mosaics for each step")
+    options.add_argument("--fresh", type=int, default=16, help="new mosaics every 16 steps")
     options.add_argument("--rate", type=float, default=6e-4)
     options.add_argument("--threads", type=int, default=2)
     options.add_argument("--final-decay", type=float, default=0.3, help="share of the time in which the rate falls")
@@ -208,7 +209,7 @@ def main():
         fall = min(1.0, (1 - part) / max(1e-6, asked.final_decay))
         adam.param_groups[0]["lr"] = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step - first + 1) / 200)
         if step % 16 == 0:
-            pool.renew(16 * asked.fresh)
+            pool.renew(asked.fresh)
         inputs, clean, sigma, well, read = pool.draw(asked.batch, asked.size)
         inputs = inputs.contiguous(memory_format=torch.channels_last)
         loss, fine, coarse = loss_of(net, inputs, clean, sigma, well, read)

@@ -447,7 +447,7 @@ void runFineTile(const Step& step, const Rect& tile, Accumulator& out) {
 static_assert(kFirstStepMargin == kReach + 1);
 PlaneSet firstStepOfBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
     const Plane guide = smoothed(in.plane[0], work);
-    return aggregate({&in, nullptr, &guide, in.area, {}, {strength, strength, strength, strength}, kGroup1, true}, area, runFineTile, work);
+    return aggregate({&in, nullptr, &guide, in.area, {}, {strength, strength, strength, strength}, kGroup1 / 2, true}, area, runFineTile, work);
 }
 
 int BlockMatching::margin() const { return kTwoStepMargin; }

@@ -34,8 +34,8 @@ class BlockMatching : public Method {
     bool quick_;
 };
 
-// The first step alone, of a mosaic: what the learned method takes as its second opinion. Some 0.4 dB below both steps, in two fifths of
-// their time. `in` is packed and covers `area` with kFirstStepMargin to spare; a plane of strength 0 is copied. Throws Cancelled.
+// The first step alone, of a mosaic and from groups of half the size: what the quick grade of the learned method takes as its second opinion. `in`
+// is packed and covers `area` with kFirstStepMargin to spare; strength is as in Method::run. Throws Cancelled.
 inline constexpr int kFirstStepMargin = 33;
 PlaneSet firstStepOfBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work);
 
