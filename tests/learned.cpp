@@ -181,9 +181,9 @@ class TestLearned : public QObject {
             const double share = (flux - 121 * around / n) / s.flux;
             kept += share > 0.5 ? 1 : 0, most += share > 0.8 ? 1 : 0;
         }
-        // The aim is 95 % of them with 80 % of their light; docs/training.md says how far it is.
         const QString found = QStringLiteral("half of the light: %1, 80 % of it: %2, of %3").arg(kept).arg(most).arg(stars.size());
-        QVERIFY2(kept >= stars.size() * 97 / 100 && most >= stars.size() * 84 / 100, qPrintable(found));
+        qInfo().noquote() << found;
+        QVERIFY2(kept >= stars.size() * 99 / 100 && most >= stars.size() * 95 / 100, qPrintable(found));
     }
     // Gratings near the limit of the mosaic come out as they are or fade; they do not turn into others.
     void gratingsDoNotAlias_data() {

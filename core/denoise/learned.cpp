@@ -143,12 +143,77 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, const Seco
 
 } // namespace
 
+namespace {
+
+// How far the refit of a point looks from a sample: the point's middle, then the ring around it.
+constexpr int kPoint = 2, kRing = 4, kPointReach = kPoint + kRing;
+
+// A point of light that stands alone in a calm surround comes out too faint: for a network, as for any estimate of least error, it may be noise.
+// Its strength is measured instead: the network's shape of it, made stronger or weaker so that it fits the noisy samples best (least squares,
+// all four channels).
+void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float strength, PlaneSet& out) {
+    const float* middle = clean.rowAt(0, y) + x;
+    const auto luminance = [&](int dx, int dy) { return clean.rowAt(0, y + dy)[x + dx]; };
+    // Most places leave here.
+    if (*middle <= luminance(-1, 0) || *middle <= luminance(1, 0) || *middle <= luminance(0, -1) || *middle <= luminance(0, 1)) return;
+    if (*middle - luminance(-kRing, 0) < 2.5f * strength || *middle - luminance(kRing, 0) < 2.5f * strength) return;
+    for (int dy = -kPoint; dy <= kPoint; ++dy)
+        for (int dx = -kPoint; dx <= kPoint; ++dx)
+            if ((dx != 0 || dy != 0) && luminance(dx, dy) >= *middle) return;
+    float ground[kPlanes] = {}, unrest = 0;
+    int n = 0;
+    for (int pass = 0; pass < 2; ++pass) {
+        for (int dy = -kRing; dy <= kRing; ++dy)
+            for (int dx = -kRing; dx <= kRing; ++dx) {
+                if (std::max(std::abs(dx), std::abs(dy)) <= kPoint) continue;
+                for (std::size_t p = 0; p < kPlanes; ++p) {
+                    const float v = clean.rowAt(p, y + dy)[x + dx];
+                    if (pass == 0) ground[p] += v;
+                    else unrest += (v - ground[p]) * (v - ground[p]);
+                }
+                n += pass == 0 ? 1 : 0;
+            }
+        for (float& g : ground) g /= pass == 0 ? static_cast<float>(n) : 1;
+    }
+    const float rise = *middle - ground[0];
+    if (rise < 2.5f * strength || unrest > static_cast<float>(n) * 0.0144f * rise * rise) return;
+    float fit = 0, energy = 0;
+    const auto overShape = [&](const auto& each) {
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int v = y - kPoint; v <= y + kPoint; ++v)
+                for (int u = x - kPoint; u <= x + kPoint; ++u) each(p, u, v, clean.rowAt(p, v)[u] - ground[p]);
+    };
+    overShape([&](std::size_t p, int u, int v, float shape) { fit += shape * (in.rowAt(p, v)[u] - clean.rowAt(p, v)[u]), energy += shape * shape; });
+    const float more = std::clamp(fit / energy, -0.5f, 1.0f);
+    overShape([&](std::size_t p, int u, int v, float shape) {
+        if (out.area.contains(Rect{u, v, 1, 1})) out.rowAt(p, v)[u] += more * shape;
+    });
+}
+
+// `clean` covers `area` with kPointReach to spare.
+PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area, float strength, const Work& work) {
+    PlaneSet out(area);
+    out.describeAs(clean);
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = area.y; y < area.bottom(); ++y) std::copy_n(clean.rowAt(p, y) + area.x, area.width, out.rowAt(p, y) + area.x);
+    const Rect middles = area.inflated(kPoint);
+    for (int y = middles.y; y < middles.bottom(); ++y) {
+        work.check();
+        for (int x = middles.x; x < middles.right(); ++x) refitPoint(in, clean, x, y, strength, out);
+    }
+    return out;
+}
+
+} // namespace
+
 // Whole tiles are computed wherever an area begins.
-int Learned::margin() const { return Network::kBorder + kInner + (quick_ ? kFirstStepMargin : BlockMatching(false).margin()); }
+int Learned::margin() const { return Network::kBorder + kInner + kPointReach + (quick_ ? kFirstStepMargin : BlockMatching(false).margin()); }
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
     const SecondOpinion opinion{!quick_, quick_ ? 0.4 : 0.45};
-    return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) { return runAll(in, area, s, opinion, quick_ ? 1 : 2, part); });
+    return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
+        return withPoints(in, runAll(in, area.inflated(kPointReach), s, opinion, quick_ ? 1 : 2, part), area, s, part);
+    });
 }
 
 } // namespace irenic
