@@ -156,7 +156,7 @@ void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float s
     const auto luminance = [&](int dx, int dy) { return clean.rowAt(0, y + dy)[x + dx]; };
     // Most places leave here.
     if (*middle <= luminance(-1, 0) || *middle <= luminance(1, 0) || *middle <= luminance(0, -1) || *middle <= luminance(0, 1)) return;
-    if (*middle - luminance(-kRing, 0) < 2.5f * strength || *middle - luminance(kRing, 0) < 2.5f * strength) return;
+    if (*middle - luminance(-kRing, 0) < 2 * strength || *middle - luminance(kRing, 0) < 2 * strength) return;
     for (int dy = -kPoint; dy <= kPoint; ++dy)
         for (int dx = -kPoint; dx <= kPoint; ++dx)
             if ((dx != 0 || dy != 0) && luminance(dx, dy) >= *middle) return;
@@ -176,17 +176,29 @@ void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float s
         for (float& g : ground) g /= pass == 0 ? static_cast<float>(n) : 1;
     }
     const float rise = *middle - ground[0];
-    if (rise < 2.5f * strength || unrest > static_cast<float>(n) * 0.0144f * rise * rise) return;
-    float fit = 0, energy = 0;
-    const auto overShape = [&](const auto& each) {
+    if (rise < 2 * strength || unrest > static_cast<float>(n) * 0.0225f * rise * rise) return;
+    // Two shapes: the network's, and what a blur by half a cell adds around it, whose share has a prior: points come out
+    // a little too narrow.
+    const auto overShapes = [&](const auto& each) {
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int v = y - kPoint; v <= y + kPoint; ++v)
-                for (int u = x - kPoint; u <= x + kPoint; ++u) each(p, u, v, clean.rowAt(p, v)[u] - ground[p]);
+                for (int u = x - kPoint; u <= x + kPoint; ++u) {
+                    const float own = clean.rowAt(p, v)[u] - ground[p];
+                    const float around = 0.25f * (clean.rowAt(p, v)[u - 1] + clean.rowAt(p, v)[u + 1] + clean.rowAt(p, v - 1)[u] + clean.rowAt(p, v + 1)[u]) - ground[p];
+                    each(p, u, v, own, around);
+                }
     };
-    overShape([&](std::size_t p, int u, int v, float shape) { fit += shape * (in.rowAt(p, v)[u] - clean.rowAt(p, v)[u]), energy += shape * shape; });
-    const float more = std::clamp(fit / energy, -0.5f, 1.0f);
-    overShape([&](std::size_t p, int u, int v, float shape) {
-        if (out.area.contains(Rect{u, v, 1, 1})) out.rowAt(p, v)[u] += more * shape;
+    constexpr float priorMean = 0.1f, priorDeviation = 0.07f;
+    float ss = 0, sw = 0, ww = strength * strength / (priorDeviation * priorDeviation), sr = 0, wr = 0;
+    overShapes([&](std::size_t p, int u, int v, float own, float around) {
+        const float r = in.rowAt(p, v)[u] - clean.rowAt(p, v)[u] - priorMean * around;
+        ss += own * own, sw += own * around, ww += around * around, sr += own * r, wr += around * r;
+    });
+    const float determinant = ss * ww - sw * sw;
+    if (determinant < 1e-6f * ss * ww) return;
+    const float more = std::clamp((sr * ww - wr * sw) / determinant, -0.5f, 2.0f), wider = std::clamp(priorMean + (wr * ss - sr * sw) / determinant, -0.5f, 1.0f);
+    overShapes([&](std::size_t p, int u, int v, float own, float around) {
+        if (out.area.contains(Rect{u, v, 1, 1})) out.rowAt(p, v)[u] += more * own + wider * around;
     });
 }
 
