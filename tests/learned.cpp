@@ -6,6 +6,7 @@
 
 #include "denoise/network.h"
 #include "denoise/onnx_weights.h"
+#include "denoise/winograd.h"
 #include "support.h"
 
 using namespace irenic;
@@ -70,6 +71,50 @@ class TestLearned : public QObject {
         for (int x = seam - 16; x < seam + 16; ++x)
             if (x < seam - 2 || x > seam + 1) elsewhere += bend(x) / 28;
         QVERIFY2(there < 1.4 * elsewhere, qPrintable(QStringLiteral("%1 and %2").arg(there).arg(elsewhere)));
+    }
+    // Against the convolution as it is written down; at every edge, with one panel of results and with two, and however many tiles go together.
+    void winogradIsAConvolution_data() {
+        QTest::addColumn<int>("size");
+        QTest::addColumn<int>("in");
+        QTest::addColumn<int>("out");
+        QTest::addColumn<bool>("add");
+        QTest::newRow("one tile") << 4 << 16 << 32 << false;
+        QTest::newRow("three across") << 12 << 32 << 32 << true;
+        QTest::newRow("two panels") << 8 << 48 << 64 << false;
+        QTest::newRow("the last rows alone") << 36 << 32 << 32 << true;
+    }
+    void winogradIsAConvolution() {
+        QFETCH(int, size);
+        QFETCH(int, in);
+        QFETCH(int, out);
+        QFETCH(bool, add);
+        QVERIFY(WinogradConvolution::fits(size, in, out) && !WinogradConvolution::fits(size + 2, in, out) && !WinogradConvolution::fits(size, 9, out));
+        std::mt19937 random(7);
+        std::normal_distribution<float> value;
+        const auto some = [&](int n) {
+            std::vector<float> all(static_cast<std::size_t>(n));
+            for (float& v : all) v = value(random);
+            return all;
+        };
+        const std::vector<float> from = some(size * size * in), weights = some(out * in * 9), bias = some(out), before = some(size * size * out);
+        std::vector<float> found = before, scratch;
+        WinogradConvolution(weights, bias, in, out).run(from.data(), size, found.data(), add, !add, scratch);
+        double largest = 0;
+        for (int y = 0; y < size; ++y)
+            for (int x = 0; x < size; ++x)
+                for (int o = 0; o < out; ++o) {
+                    double sum = static_cast<double>(bias[static_cast<std::size_t>(o)]);
+                    for (int j = std::max(0, 1 - y); j < std::min(3, size + 1 - y); ++j)
+                        for (int i = std::max(0, 1 - x); i < std::min(3, size + 1 - x); ++i)
+                            for (int k = 0; k < in; ++k)
+                                sum += static_cast<double>(from[static_cast<std::size_t>(((y + j - 1) * size + x + i - 1) * in + k)]) *
+                                       static_cast<double>(weights[static_cast<std::size_t>(((o * in + k) * 3 + j) * 3 + i)]);
+                    const auto at = static_cast<std::size_t>((y * size + x) * out + o);
+                    const double expected = add ? sum + static_cast<double>(before[at]) : std::max(0.0, sum);
+                    largest = std::max(largest, std::abs(expected - static_cast<double>(found[at])));
+                }
+        // Values are some twenty large.
+        QVERIFY2(largest < 2e-4, qPrintable(QString::number(largest)));
     }
     // The program that training asks: both steps are nearer to the truth than the first, and neither is far from what the library does.
     void trainingHearsBlockMatching() {

@@ -8,6 +8,7 @@
 #include <stdexcept>
 
 #include "denoise/onnx_weights.h"
+#include "denoise/winograd.h"
 
 extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[];
 
@@ -32,6 +33,7 @@ struct Network::Layers {
     dnnl::engine engine{dnnl::engine::kind::cpu, 0};
     dnnl::stream stream{engine};
     std::map<std::string, WeightArray> weights = readOnnxWeights(irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
+    std::vector<float> scratch;
     // What is to be done, in order.
     std::vector<std::function<void()>> steps;
     Activation input, output;
@@ -59,6 +61,14 @@ struct Network::Layers {
         if (ic != in.channels) throw std::runtime_error("the network's " + name + " does not fit");
         const memory::dim pad = (k - 1) / 2;
         const Activation out = onto ? *onto : make(in.size / stride, static_cast<int>(oc));
+        if (k == 3 && stride == 1 && WinogradConvolution::fits(in.size, static_cast<int>(ic), static_cast<int>(oc))) {
+            const auto layer = std::make_shared<const WinogradConvolution>(w.values, b.values, static_cast<int>(ic), static_cast<int>(oc));
+            steps.emplace_back([this, layer, in, out, add = onto != nullptr, relu = then == Then::Relu] {
+                stream.wait();
+                layer->run(static_cast<const float*>(in.at.get_data_handle()), in.size, static_cast<float*>(out.at.get_data_handle()), add, relu, scratch);
+            });
+            return out;
+        }
         const memory::desc plain({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::oihw);
         const memory::desc any({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::any);
         const memory::desc bias({oc}, memory::data_type::f32, memory::format_tag::x);
