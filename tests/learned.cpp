@@ -113,8 +113,8 @@ class TestLearned : public QObject {
                     const double expected = add ? sum + static_cast<double>(before[at]) : std::max(0.0, sum);
                     largest = std::max(largest, std::abs(expected - static_cast<double>(found[at])));
                 }
-        // Values are some twenty large.
-        QVERIFY2(largest < 2e-4, qPrintable(QString::number(largest)));
+        // Values are some eighty large; single precision loses a little more this way than straight on.
+        QVERIFY2(largest < 1e-3, qPrintable(QString::number(largest)));
     }
     // The program that training asks: both steps are nearer to the truth than the first, and neither is far from what the library does.
     void trainingHearsBlockMatching() {
