@@ -1,4 +1,4 @@
-// The network itself, on tiles of one size. Convolutions by oneDNN.
+// The network itself, on tiles of one size. Convolutions by oneDNN and denoise/winograd.h.
 #pragma once
 
 #include <memory>
@@ -10,8 +10,8 @@ namespace irenic {
 
 class Network {
   public:
-    // Samples along a side of a tile, and samples at its border that are dropped. What a tile lacks beyond that moves the result by less than
-    // 0.05 sigma (0.01 in the mean) where the border ends.
+    // Samples along a side of a tile, and samples at its border that are dropped. What a tile lacks beyond that moves the result by some 0.03 sigma
+    // in the mean, below 0.1, where the border ends.
     static constexpr int kTile = 224, kBorder = 10;
     // Of a pixel: the four channels, the noise's sigma, and kTaken times what a second opinion takes out of the four channels.
     static constexpr int kInputs = 9, kOutputs = 4;
