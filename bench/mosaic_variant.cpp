@@ -135,7 +135,7 @@ Plane mosaicOf(const PlaneSet& planes, const Photo& photo) {
     for (int y = 0; y < planes.area.height; ++y)
         for (int x = 0; x < planes.area.width; ++x) {
             float v[4];
-            channelsOf(planes.plane[0].at(x, y), planes.plane[1].at(x, y), planes.plane[2].at(x, y), planes.plane[3].at(x, y), v);
+            channelsAt(planes, planes.area.x + x, planes.area.y + y, v);
             for (std::size_t k = 0; k < 4; ++k) out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = v[k];
         }
     return out;

@@ -91,7 +91,7 @@ Plane mosaicOf(const PlaneSet& clean, const Photo& photo) {
     for (int y = 0; y < clean.area.height; ++y)
         for (int x = 0; x < clean.area.width; ++x) {
             float v[4];
-            channelsOf(clean.plane[0].at(x, y), clean.plane[1].at(x, y), clean.plane[2].at(x, y), clean.plane[3].at(x, y), v);
+            channelsAt(clean, clean.area.x + x, clean.area.y + y, v);
             for (std::size_t k = 0; k < 4; ++k) out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = stable[k].unbiased(v[k]);
         }
     return out;

@@ -127,7 +127,7 @@ class TestLearned : public QObject {
             for (int y = 0; y < size; ++y)
                 for (int x = 0; x < size; ++x) {
                     float c[kPlanes];
-                    channelsOf(from.plane[0].at(x, y), from.plane[1].at(x, y), from.plane[2].at(x, y), from.plane[3].at(x, y), c);
+                    channelsAt(from, area.x + x, area.y + y, c);
                     for (std::size_t k = 0; k < kPlanes; ++k) all[(k * size + static_cast<std::size_t>(y)) * size + static_cast<std::size_t>(x)] = c[k];
                 }
             return all;

@@ -1,8 +1,8 @@
 """The network: a small U-Net on the stabilised, packed mosaic.
 
 Input  (n, 9, h, w): the planes R, G (row of R), G (row of B), B of the stabilised mosaic divided by the
-       photo's range, the noise's standard deviation in the same unit, and, of the four planes, what block matching's
-       first step takes out of them, times TAKEN: a second opinion that knows what repeats far away. h and w are
+       photo's range, the noise's standard deviation in the same unit, and, of the four planes, what block matching
+       takes out of them, times TAKEN: a second opinion that knows what repeats far away. h and w are
        multiples of 8.
 Output (n, 4, h, w): the clean planes: the input minus what the network removes, minus the share of the second opinion
        that it believes at each place.

@@ -39,7 +39,7 @@ void answerAll() {
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];
-                channelsOf(out.rowAt(0, y)[x], out.rowAt(1, y)[x], out.rowAt(2, y)[x], out.rowAt(3, y)[x], c);
+                channelsAt(out, x, y, c);
                 for (std::size_t k = 0; k < kPlanes; ++k) channels[k * pixels + static_cast<std::size_t>(y * size + x)] = c[k];
             }
         std::fwrite(channels.data(), sizeof(float), channels.size(), stdout);

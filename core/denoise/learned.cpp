@@ -13,33 +13,22 @@ namespace {
 
 constexpr int kInner = Network::kTile - 2 * Network::kBorder;
 
-// The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB. Of several views the
-// second and the fourth have rows and columns exchanged, the third and the fourth are turned half round: cells are then made anew, of
-// samples that lie in two neighbouring ones.
+// The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB, with rows and columns
+// exchanged where a second view is asked for.
 class View {
   public:
-    View(const std::array<int, kPlanes>& sites, int number) : exchanged_((number & 1) != 0) {
-        const bool turned = number >= 2;
-        flipX_ = ((sites[0] & 1) != 0) != turned, flipY_ = ((sites[0] >> 1) != 0) != turned;
-        for (std::size_t c = 0; turned && c < kPlanes; ++c) {
-            if ((c & 1) != 0) shiftX_[c] = flipX_ ? 1 : -1;
-            if ((c & 2) != 0) shiftY_[c] = flipY_ ? 1 : -1;
-        }
-    }
-    // Where the network finds channel c of the tile's sample (x, y), as the first of `depth` values of a pixel; -1: outside.
-    std::ptrdiff_t at(std::size_t c, int x, int y, int depth) const {
-        x += shiftX_[c], y += shiftY_[c];
+    View(const std::array<int, kPlanes>& sites, bool exchanged) : flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0), exchanged_(exchanged) {}
+    // Where the tile's sample (x, y) stands in the network's input.
+    std::size_t at(int x, int y) const {
         constexpr int last = Network::kTile - 1;
-        if (x < 0 || y < 0 || x > last || y > last) return -1;
         const int u = flipX_ ? last - x : x, v = flipY_ ? last - y : y;
-        // With rows and columns exchanged, the greens of red's and of blue's rows change places.
-        const auto channel = static_cast<std::ptrdiff_t>(exchanged_ && (c == 1 || c == 2) ? 3 - c : c);
-        return static_cast<std::ptrdiff_t>(exchanged_ ? u * Network::kTile + v : v * Network::kTile + u) * depth + channel;
+        return static_cast<std::size_t>(exchanged_ ? u * Network::kTile + v : v * Network::kTile + u);
     }
+    // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's rows change places.
+    std::size_t channel(std::size_t c) const { return exchanged_ && (c == 1 || c == 2) ? 3 - c : c; }
 
   private:
-    bool flipX_ = false, flipY_ = false, exchanged_;
-    std::array<int, kPlanes> shiftX_{}, shiftY_{};
+    bool flipX_, flipY_, exchanged_;
 };
 
 // Networks are costly to build and hold some 40 MB each: those not in use wait here for the next tile.
@@ -80,22 +69,16 @@ class NetworkPool {
     std::vector<std::unique_ptr<Network>> free_;
 };
 
-// What block matching makes of the picture, and the share of the time that it takes.
-struct SecondOpinion {
-    bool bothSteps;
-    double share;
-    PlaneSet operator()(const PlaneSet& in, const Rect& area, float strength, const Work& work) const {
-        if (bothSteps) return BlockMatching(false).run(in, area, {strength, strength, strength, strength}, work);
-        return firstStepOfBlockMatching(in, area, strength, work);
-    }
-};
-
-// Runs one strength over all tiles of the fixed grid that meet `area`, with `views` looks at each.
-PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, const SecondOpinion& opinion, int views, const Work& whole) {
+// Runs one strength over all tiles of the fixed grid that meet `area`.
+PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& whole) {
     static NetworkPool pool;
+    const int views = quick ? 1 : 2;
+    const double opinionShare = quick ? 0.4 : 0.45; // of the time
     const Rect seen = area.aligned(kInner).inflated(Network::kBorder), photo = in.extent.empty() ? seen : in.extent;
-    const PlaneSet second = opinion(in, seen.intersected(photo), strength, whole.part(0, opinion.share));
-    const Work work = whole.part(opinion.share, 1);
+    const Rect heard = seen.intersected(photo);
+    const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
+    const PlaneSet second = quick ? firstStepOfBlockMatching(in, heard, strength, first)
+                                  : BlockMatching(false).run(in, heard, {strength, strength, strength, strength}, first);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
@@ -106,32 +89,28 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, const Seco
         std::vector<float> input(pixels * Network::kInputs), answer(pixels * Network::kOutputs);
         const NetworkPool::Loan loan(pool);
         for (int number = 0; number < views; ++number) {
-            const View view(in.sites, number);
-            // Cells made anew lack some samples at the tile's edge: what is there from before is as good, and far from what is wanted.
+            const View view(in.sites, number == 1);
             for (int y = 0; y < Network::kTile; ++y)
                 for (int x = 0; x < Network::kTile; ++x) {
                     const int sx = wide.x + x, sy = wide.y + y;
-                    const auto channels = [](const PlaneSet& from, int atX, int atY, float* c) {
-                        channelsOf(from.rowAt(0, atY)[atX], from.rowAt(1, atY)[atX], from.rowAt(2, atY)[atX], from.rowAt(3, atY)[atX], c);
-                    };
                     const int nearX = std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
                     const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y, known.bottom() - 1);
+                    float* to = input.data() + view.at(x, y) * Network::kInputs;
                     float noisy[kPlanes], clean[kPlanes];
-                    channels(in, sx, sy, noisy);
-                    channels(second, nearX, nearY, clean);
+                    channelsAt(in, sx, sy, noisy);
+                    channelsAt(second, nearX, nearY, clean);
                     for (std::size_t c = 0; c < kPlanes; ++c) {
-                        const std::ptrdiff_t at = view.at(c, x, y, Network::kInputs);
-                        if (at < 0) continue;
-                        input[static_cast<std::size_t>(at)] = noisy[c] * unit;
-                        input[static_cast<std::size_t>(at) + kPlanes + 1] = (noisy[c] - clean[c]) * (unit * Network::kTaken);
+                        to[view.channel(c)] = noisy[c] * unit;
+                        to[kPlanes + 1 + view.channel(c)] = (noisy[c] - clean[c]) * (unit * Network::kTaken);
                     }
+                    to[kPlanes] = sigma;
                 }
-            for (std::size_t i = kPlanes; i < input.size(); i += Network::kInputs) input[i] = sigma;
             loan->run(input.data(), answer.data(), work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
+                    const float* from = answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
                     float found[kPlanes], planes[kPlanes];
-                    for (std::size_t c = 0; c < kPlanes; ++c) found[c] = answer[static_cast<std::size_t>(view.at(c, x - wide.x, y - wide.y, Network::kOutputs))] * share;
+                    for (std::size_t c = 0; c < kPlanes; ++c) found[c] = from[view.channel(c)] * share;
                     planesFrom(found, planes);
                     for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = (number == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
                 }
@@ -222,9 +201,8 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 int Learned::margin() const { return Network::kBorder + kInner + kPointReach + (quick_ ? kFirstStepMargin : BlockMatching(false).margin()); }
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
-    const SecondOpinion opinion{!quick_, quick_ ? 0.4 : 0.45};
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
-        return withPoints(in, runAll(in, area.inflated(kPointReach), s, opinion, quick_ ? 1 : 2, part), area, s, part);
+        return withPoints(in, runAll(in, area.inflated(kPointReach), s, quick_, part), area, s, part);
     });
 }
 

@@ -70,6 +70,10 @@ inline void channelsOf(float y, float c1, float c2, float g, float* v) {
     v[2] = gg - half * g;
 }
 
+inline void channelsAt(const PlaneSet& from, int x, int y, float* v) {
+    channelsOf(from.rowAt(0, y)[x], from.rowAt(1, y)[x], from.rowAt(2, y)[x], from.rowAt(3, y)[x], v);
+}
+
 // The same for a pixel with all its colours.
 inline void planesFromPixel(const float* rgb, float* planes) {
     planes[0] = 0.57735027f * (rgb[0] + rgb[1] + rgb[2]);

@@ -59,7 +59,7 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
             float v[4], variance[4];
             float noise[kPlanes];
             if (place.noisy.packed) {
-                channelsOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], clean.rowAt(3, y)[x], v);
+                channelsAt(clean, x, y, v);
                 for (std::size_t k = 0; k < 4; ++k) variance[k] = place.stable[k].variance(v[k]);
                 const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
                 noise[0] = noise[2] = 0.5f * (rb + gg), noise[1] = rb, noise[3] = gg;
