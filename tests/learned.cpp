@@ -6,10 +6,44 @@
 
 #include "denoise/network.h"
 #include "denoise/onnx_weights.h"
-#include "denoise/winograd.h"
+#include "denoise/convolution.h"
 #include "support.h"
 
 using namespace irenic;
+
+namespace {
+
+std::vector<float> some(int n, unsigned seed) {
+    std::mt19937 random(seed);
+    std::normal_distribution<float> value;
+    std::vector<float> all(static_cast<std::size_t>(n));
+    for (float& v : all) v = value(random);
+    return all;
+}
+
+struct Pixels {
+    int width, height, channels;
+    AlignedFloats values;
+    static Pixels some(int width, int height, int channels, unsigned seed) {
+        const std::vector<float> all = ::some(width * height * channels, seed);
+        return {width, height, channels, AlignedFloats(all.begin(), all.end())};
+    }
+    double at(int x, int y, int c) const {
+        if (x < 0 || y < 0 || x >= width || y >= height) return 0;
+        return static_cast<double>(values[static_cast<std::size_t>((y * width + x) * channels + c)]);
+    }
+};
+
+// Channel `o` of the convolution as it is written down, its first weight at (x, y).
+double convolved(const Pixels& from, const std::vector<float>& weights, const std::vector<float>& bias, int side, int x, int y, int o) {
+    double sum = static_cast<double>(bias[static_cast<std::size_t>(o)]);
+    for (int k = 0; k < from.channels; ++k)
+        for (int j = 0; j < side; ++j)
+            for (int i = 0; i < side; ++i) sum += from.at(x + i, y + j, k) * static_cast<double>(weights[static_cast<std::size_t>(((o * from.channels + k) * side + j) * side + i)]);
+    return sum;
+}
+
+} // namespace
 
 class TestLearned : public QObject {
     Q_OBJECT
@@ -23,39 +57,60 @@ class TestLearned : public QObject {
         file.read(reinterpret_cast<char*>(in.data()), static_cast<std::streamsize>(in.size() * sizeof(float)));
         file.read(reinterpret_cast<char*>(expected.data()), static_cast<std::streamsize>(expected.size() * sizeof(float)));
         QVERIFY(file);
-        Network network(n);
-        network.run(in.data(), out.data());
+        Network network;
+        network.run(in.data(), out.data(), n, n, 0);
         float largest = 0;
         for (std::size_t i = 0; i < out.size(); ++i) largest = std::max(largest, std::abs(out[i] - expected[i]));
         QVERIFY2(largest < 1e-3f, qPrintable(QString::number(static_cast<double>(largest))));
         std::stop_source stop;
         stop.request_stop();
-        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), {stop.get_token(), nullptr}), Cancelled);
+        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), n, n, 0, {stop.get_token(), nullptr}), Cancelled);
     }
-    // The last layers leave out what the border alone would need: what remains must come out as without that.
+    // The last layers leave out what the border alone would need: what remains must come out as without that. One network serves tiles of any size.
     void bordersAreLeftOutForNothing() {
-        constexpr int n = Network::kTile, b = Network::kBorder;
-        std::vector<float> in(static_cast<std::size_t>(n) * n * Network::kInputs), part(static_cast<std::size_t>(n) * n * Network::kOutputs), whole(part.size());
+        constexpr int w = 2 * Network::kUnit, h = 3 * Network::kUnit, b = Network::kBorder;
+        std::vector<float> in(static_cast<std::size_t>(w) * h * Network::kInputs), part(static_cast<std::size_t>(w) * h * Network::kOutputs), whole(part.size());
         std::mt19937 random(11);
         std::uniform_real_distribution<float> value(0.1f, 0.9f);
         for (std::size_t i = 0; i < in.size(); ++i) in[i] = i % Network::kInputs == kPlanes ? 0.05f : value(random);
-        Network().run(in.data(), part.data());
-        Network(n).run(in.data(), whole.data());
+        Network network;
+        network.run(in.data(), whole.data(), w, h, 0);
+        network.run(in.data(), part.data(), w, h, b);
         float largest = 0, moved = 0;
-        for (int y = b; y < n - b; ++y)
-            for (int x = b; x < n - b; ++x)
+        for (int y = b; y < h - b; ++y)
+            for (int x = b; x < w - b; ++x)
                 for (int c = 0; c < Network::kOutputs; ++c) {
-                    const auto at = static_cast<std::size_t>((y * n + x) * Network::kOutputs + c);
+                    const auto at = static_cast<std::size_t>((y * w + x) * Network::kOutputs + c);
                     largest = std::max(largest, std::abs(part[at] - whole[at]));
-                    moved = std::max(moved, std::abs(part[at] - in[static_cast<std::size_t>((y * n + x) * Network::kInputs + c)]));
+                    moved = std::max(moved, std::abs(part[at] - in[static_cast<std::size_t>((y * w + x) * Network::kInputs + c)]));
                 }
         QVERIFY2(largest < 1e-5f, qPrintable(QString::number(static_cast<double>(largest))));
         QVERIFY(moved > 0.01f);
+        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), part.data(), w - 4, h, b), std::invalid_argument);
+    }
+    // The tiles at a photo's edges are no larger than what is left of it. Seen from there, a place looks as it does from elsewhere, and what lies
+    // beyond the edge is the mirror's picture.
+    void edgesAreSeenAlike() {
+        const auto s = test::shoot(12800);
+        const Method& method = *findMethod("learned-quick");
+        const int w = s.photo.width() / 2, h = s.photo.height() / 2;
+        const auto cleaned = [&](const Rect& cells) { return method.run(stabilisedPlanes(s.photo, cells.inflated(method.margin())), cells, {1, 1, 1, 1}, {}); };
+        const Rect corner{w - 40, h - 30, 40, 30};
+        const PlaneSet large = cleaned({w - 90, h - 80, 90, 80}), small = cleaned(corner), beyond = cleaned(corner.inflated(4));
+        float apart = 0, mirror = 0;
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int y = corner.y; y < h; ++y)
+                for (int x = corner.x; x < w; ++x) {
+                    apart = std::max(apart, std::abs(large.rowAt(p, y)[x] - small.rowAt(p, y)[x]));
+                    mirror = std::max(mirror, std::abs(beyond.rowAt(p, y)[x] - small.rowAt(p, y)[x]));
+                }
+        QCOMPARE(apart, 0.0f);
+        QCOMPARE(mirror, 0.0f);
     }
     // Tiles meet where a border ends: the step there must be lost in what noise is left.
     void tilesHaveNoSeams() {
         const auto s = test::shoot(12800);
-        const int seam = Network::kTile - 2 * Network::kBorder; // in cells, from 0 on
+        const int seam = 7 * Network::kUnit - 2 * Network::kBorder; // in cells, from 0 on
         const Rect cells{0, 0, 240, 180};
         QVERIFY(seam < cells.width - 8);
         const Method& method = *findMethod("learned-quick");
@@ -74,47 +129,78 @@ class TestLearned : public QObject {
     }
     // Against the convolution as it is written down; at every edge, with one panel of results and with two, and however many tiles go together.
     void winogradIsAConvolution_data() {
-        QTest::addColumn<int>("size");
+        QTest::addColumn<int>("width");
+        QTest::addColumn<int>("height");
         QTest::addColumn<int>("in");
         QTest::addColumn<int>("out");
         QTest::addColumn<bool>("add");
-        QTest::newRow("one tile") << 4 << 16 << 32 << false;
-        QTest::newRow("three across") << 12 << 32 << 32 << true;
-        QTest::newRow("two panels") << 8 << 48 << 64 << false;
-        QTest::newRow("the last rows alone") << 36 << 32 << 32 << true;
+        QTest::newRow("one tile") << 4 << 4 << 16 << 32 << false;
+        QTest::newRow("three across") << 12 << 8 << 32 << 32 << true;
+        QTest::newRow("four panels, wide") << 16 << 4 << 48 << 64 << false;
+        QTest::newRow("one panel") << 8 << 12 << 32 << 16 << false;
+        QTest::newRow("three panels") << 8 << 4 << 16 << 48 << true;
+        QTest::newRow("the last rows alone") << 36 << 36 << 32 << 32 << true;
     }
     void winogradIsAConvolution() {
-        QFETCH(int, size);
+        QFETCH(int, width);
+        QFETCH(int, height);
         QFETCH(int, in);
         QFETCH(int, out);
         QFETCH(bool, add);
-        QVERIFY(WinogradConvolution::fits(size, in, out) && !WinogradConvolution::fits(size + 2, in, out) && !WinogradConvolution::fits(size, 9, out));
-        std::mt19937 random(7);
-        std::normal_distribution<float> value;
-        const auto some = [&](int n) {
-            std::vector<float> all(static_cast<std::size_t>(n));
-            for (float& v : all) v = value(random);
-            return all;
-        };
-        const std::vector<float> from = some(size * size * in), weights = some(out * in * 9), bias = some(out), before = some(size * size * out);
-        std::vector<float> found = before, scratch;
-        WinogradConvolution(weights, bias, in, out).run(from.data(), size, found.data(), add, !add, scratch);
+        QVERIFY(WinogradConvolution::fits(width, height, in, out) && !WinogradConvolution::fits(width + 2, height, in, out) && !WinogradConvolution::fits(width, height, 9, out));
+        const Pixels from = Pixels::some(width, height, in, 7), before = Pixels::some(width, height, out, 8);
+        const std::vector<float> weights = some(out * in * 9, 9), bias = some(out, 10);
+        Pixels found = before;
+        AlignedFloats scratch;
+        WinogradConvolution(weights, bias, in, out).run(from.values.data(), width, height, found.values.data(), add, !add, scratch);
         double largest = 0;
-        for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x)
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x)
                 for (int o = 0; o < out; ++o) {
-                    double sum = static_cast<double>(bias[static_cast<std::size_t>(o)]);
-                    for (int j = std::max(0, 1 - y); j < std::min(3, size + 1 - y); ++j)
-                        for (int i = std::max(0, 1 - x); i < std::min(3, size + 1 - x); ++i)
-                            for (int k = 0; k < in; ++k)
-                                sum += static_cast<double>(from[static_cast<std::size_t>(((y + j - 1) * size + x + i - 1) * in + k)]) *
-                                       static_cast<double>(weights[static_cast<std::size_t>(((o * in + k) * 3 + j) * 3 + i)]);
-                    const auto at = static_cast<std::size_t>((y * size + x) * out + o);
-                    const double expected = add ? sum + static_cast<double>(before[at]) : std::max(0.0, sum);
-                    largest = std::max(largest, std::abs(expected - static_cast<double>(found[at])));
+                    const double sum = convolved(from, weights, bias, 3, x - 1, y - 1, o), expected = add ? sum + before.at(x, y, o) : std::max(0.0, sum);
+                    largest = std::max(largest, std::abs(expected - found.at(x, y, o)));
                 }
         // Values are some eighty large; single precision loses a little more this way than straight on.
         QVERIFY2(largest < 1e-3, qPrintable(QString::number(largest)));
+    }
+    // Rows as the network has them: entering with a border of nought, one pixel of four, and four of one on top of what is there, in place and moved.
+    void directIsAConvolution_data() {
+        QTest::addColumn<int>("side");
+        QTest::addColumn<int>("in");
+        QTest::addColumn<int>("out");
+        QTest::addColumn<int>("count");
+        QTest::newRow("3x3, few channels") << 3 << 9 << 32 << 21;
+        QTest::newRow("2x2") << 2 << 32 << 48 << 16;
+        QTest::newRow("1x1") << 1 << 48 << 128 << 11;
+        QTest::newRow("a single result") << 2 << 16 << 16 << 1;
+    }
+    void directIsAConvolution() {
+        QFETCH(int, side);
+        QFETCH(int, in);
+        QFETCH(int, out);
+        QFETCH(int, count);
+        const int stride = side == 3 ? 1 : side, width = count * stride + side - stride, half = out == 16 ? 16 : out / 2 / 16 * 16;
+        const Pixels from = Pixels::some(width, side, in, 3), before = Pixels::some(count, 1, out, 4);
+        const std::vector<float> weights = some(out * in * side * side, 5), bias = some(out, 6);
+        const DirectConvolution layer(weights, bias, in, out, side);
+        QCOMPARE(layer.out(), out);
+        for (const bool onto : {false, true}) {
+            // Two calls share the channels; the results may begin before what they are added to.
+            AlignedFloats memory(static_cast<std::size_t>(out));
+            memory.insert(memory.end(), before.values.begin(), before.values.end());
+            float *old = memory.data() + out, *to = onto ? memory.data() : old;
+            for (const auto& [first, channels] : {std::pair{0, half}, {half, out - half}})
+                if (channels > 0) layer.row({from.values.data(), static_cast<std::ptrdiff_t>(width) * in, stride * in, count, onto ? old + first : nullptr, to + first, out}, first, channels);
+            double largest = 0;
+            for (int x = 0; x < count; ++x)
+                for (int o = 0; o < out; ++o) {
+                    // The second call finds what the first has left where both are in the same memory.
+                    if (onto && o >= half) continue;
+                    const double sum = convolved(from, weights, bias, side, x * stride, 0, o) + (onto ? before.at(x, 0, o) : 0);
+                    largest = std::max(largest, std::abs(std::max(0.0, sum) - static_cast<double>(to[x * out + o])));
+                }
+            QVERIFY2(largest < 1e-4, qPrintable(QString::number(largest)));
+        }
     }
     // The program that training asks: both steps are nearer to the truth than the first, and neither is far from what the library does.
     void trainingHearsBlockMatching() {

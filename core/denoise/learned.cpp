@@ -11,45 +11,53 @@ namespace irenic {
 
 namespace {
 
-constexpr int kInner = Network::kTile - 2 * Network::kBorder;
+// A tile without its border: with it, seven units.
+constexpr int kInner = 7 * Network::kUnit - 2 * Network::kBorder;
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB, with rows and columns
 // exchanged where a second view is asked for.
 class View {
   public:
-    View(const std::array<int, kPlanes>& sites, bool exchanged) : flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0), exchanged_(exchanged) {}
+    View(const Rect& tile, const std::array<int, kPlanes>& sites, bool exchanged)
+        : width_(tile.width), height_(tile.height), flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0), exchanged_(exchanged) {}
+    int width() const { return exchanged_ ? height_ : width_; }
+    int height() const { return exchanged_ ? width_ : height_; }
     // Where the tile's sample (x, y) stands in the network's input.
     std::size_t at(int x, int y) const {
-        constexpr int last = Network::kTile - 1;
-        const int u = flipX_ ? last - x : x, v = flipY_ ? last - y : y;
-        return static_cast<std::size_t>(exchanged_ ? u * Network::kTile + v : v * Network::kTile + u);
+        const int u = flipX_ ? width_ - 1 - x : x, v = flipY_ ? height_ - 1 - y : y;
+        return static_cast<std::size_t>(exchanged_ ? u * height_ + v : v * width_ + u);
     }
     // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's rows change places.
     std::size_t channel(std::size_t c) const { return exchanged_ && (c == 1 || c == 2) ? 3 - c : c; }
 
   private:
+    int width_, height_;
     bool flipX_, flipY_, exchanged_;
 };
 
-// Networks are costly to build and hold some 40 MB each: those not in use wait here for the next tile.
-class NetworkPool {
+// A network and what goes in and comes out, some 50 MB: those not in use wait here for the next tile.
+struct Worker {
+    Network network;
+    std::vector<float> input, answer;
+};
+class Workers {
   public:
-    // One network for as long as this lives: work that is cancelled gives it back as well.
+    // One for as long as this lives: work that is cancelled gives it back as well.
     class Loan {
       public:
-        explicit Loan(NetworkPool& pool) : pool_(pool), network_(pool.take()) {}
-        ~Loan() { pool_.give(std::move(network_)); }
+        explicit Loan(Workers& all) : all_(all), one_(all.take()) {}
+        ~Loan() { all_.give(std::move(one_)); }
         Loan(const Loan&) = delete;
         Loan& operator=(const Loan&) = delete;
-        Network* operator->() const { return network_.get(); }
+        Worker* operator->() const { return one_.get(); }
 
       private:
-        NetworkPool& pool_;
-        std::unique_ptr<Network> network_;
+        Workers& all_;
+        std::unique_ptr<Worker> one_;
     };
 
   private:
-    std::unique_ptr<Network> take() {
+    std::unique_ptr<Worker> take() {
         {
             const std::lock_guard lock(mutex_);
             if (!free_.empty()) {
@@ -58,20 +66,27 @@ class NetworkPool {
                 return one;
             }
         }
-        return std::make_unique<Network>();
+        return std::make_unique<Worker>();
     }
-    void give(std::unique_ptr<Network> one) {
+    void give(std::unique_ptr<Worker> one) {
         const std::lock_guard lock(mutex_);
         free_.push_back(std::move(one));
     }
 
     std::mutex mutex_;
-    std::vector<std::unique_ptr<Network>> free_;
+    std::vector<std::unique_ptr<Worker>> free_;
 };
+
+// What the network is shown for a tile: its border around it, and no more beyond the photo's last samples than whole units need.
+Rect shown(const Rect& tile, const Rect& photo) {
+    const auto units = [](int samples) { return (samples + Network::kUnit - 1) / Network::kUnit * Network::kUnit; };
+    const Rect r = tile.intersected(photo).inflated(Network::kBorder);
+    return {r.x, r.y, units(r.width), units(r.height)};
+}
 
 // Runs one strength over all tiles of the fixed grid that meet `area`.
 PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& whole) {
-    static NetworkPool pool;
+    static Workers workers;
     const int views = quick ? 1 : 2;
     const double opinionShare = quick ? 0.4 : 0.45; // of the time
     const Rect seen = area.aligned(kInner).inflated(Network::kBorder), photo = in.extent.empty() ? seen : in.extent;
@@ -84,18 +99,18 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
     std::atomic<long long> finished = 0;
     forEachTile(area, kInner, work, [&](const Rect& tile) {
-        const Rect wide = tile.inflated(Network::kBorder), wanted = tile.intersected(area), known = wide.intersected(photo);
-        constexpr std::size_t pixels = static_cast<std::size_t>(Network::kTile) * Network::kTile;
-        std::vector<float> input(pixels * Network::kInputs), answer(pixels * Network::kOutputs);
-        const NetworkPool::Loan loan(pool);
+        const Rect wide = shown(tile, photo), wanted = tile.intersected(area), known = wide.intersected(heard);
+        const Workers::Loan worker(workers);
+        worker->input.resize(static_cast<std::size_t>(wide.area()) * Network::kInputs);
+        worker->answer.resize(static_cast<std::size_t>(wide.area()) * Network::kOutputs);
         for (int number = 0; number < views; ++number) {
-            const View view(in.sites, number == 1);
-            for (int y = 0; y < Network::kTile; ++y)
-                for (int x = 0; x < Network::kTile; ++x) {
+            const View view(wide, in.sites, number == 1);
+            for (int y = 0; y < wide.height; ++y)
+                for (int x = 0; x < wide.width; ++x) {
                     const int sx = wide.x + x, sy = wide.y + y;
                     const int nearX = std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
                     const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y, known.bottom() - 1);
-                    float* to = input.data() + view.at(x, y) * Network::kInputs;
+                    float* to = worker->input.data() + view.at(x, y) * Network::kInputs;
                     float noisy[kPlanes], clean[kPlanes];
                     channelsAt(in, sx, sy, noisy);
                     channelsAt(second, nearX, nearY, clean);
@@ -105,10 +120,10 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
                     }
                     to[kPlanes] = sigma;
                 }
-            loan->run(input.data(), answer.data(), work);
+            worker->network.run(worker->input.data(), worker->answer.data(), view.width(), view.height(), Network::kBorder, work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
-                    const float* from = answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
+                    const float* from = worker->answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
                     float found[kPlanes], planes[kPlanes];
                     for (std::size_t c = 0; c < kPlanes; ++c) found[c] = from[view.channel(c)] * share;
                     planesFrom(found, planes);
@@ -202,7 +217,11 @@ int Learned::margin() const { return Network::kBorder + kInner + kPointReach + (
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
-        return withPoints(in, runAll(in, area.inflated(kPointReach), s, quick_, part), area, s, part);
+        // As elsewhere, what lies beyond the photo's edges need not be cleaned a second time.
+        const Rect wide = area.inflated(kPointReach), inside = in.extent.empty() ? wide : wide.intersected(in.extent);
+        PlaneSet clean = runAll(in, inside, s, quick_, part);
+        if (inside != wide) clean = mirroredOut(clean, wide, part);
+        return withPoints(in, clean, area, s, part);
     });
 }
 

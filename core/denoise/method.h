@@ -52,6 +52,9 @@ struct PlaneSet {
     float* rowAt(std::size_t p, int y) { return plane[p].row(y - area.y) - area.x; }
 };
 
+// Planes over `area`, which reaches beyond the photo's edges: mirrored there, as noisy planes are. `from` holds what of `area` is in the photo.
+PlaneSet mirroredOut(const PlaneSet& from, const Rect& area, const Work& work);
+
 // The rotation of the channels R, G, G, B at one place into the four planes, and back.
 inline void planesFrom(const float* v, float* planes) {
     constexpr float half = 0.70710678f;

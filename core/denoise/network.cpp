@@ -1,14 +1,9 @@
 #include "denoise/network.h"
 
-#include <omp.h>
-
 #include <algorithm>
-#include <dnnl.hpp>
-#include <functional>
 #include <stdexcept>
 
 #include "denoise/onnx_weights.h"
-#include "denoise/winograd.h"
 
 extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[];
 
@@ -16,187 +11,155 @@ namespace irenic {
 
 namespace {
 
-using dnnl::memory;
+// What the last layer gives for a pixel: the noise, how much of the second opinion's is believed, and nothing up to a whole vector.
+constexpr int kLeaving = 2 * Network::kOutputs, kLeavingPadded = 16;
 
-// What the last layer gives for a pixel: the noise, then how much of the second opinion's is believed.
-constexpr int kLeaving = 2 * Network::kOutputs;
+// The weights, as the layers want them. Layers are named as in training/network.py.
+class Weights {
+  public:
+    static const Weights& shipped() {
+        static const Weights one;
+        return one;
+    }
 
-// Pixels of a layer, `channels` floats each.
-struct Activation {
-    int size = 0, channels = 0;
-    memory at;
+    struct Block {
+        WinogradConvolution first, second;
+    };
+
+  private:
+    std::map<std::string, WeightArray> all_ = readOnnxWeights(irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
+
+    struct Layer {
+        std::vector<float> weights, bias;
+        int in, out, side;
+    };
+    Layer named(const std::string& name, int side) {
+        const WeightArray &w = all_[name + ".weight"], &b = all_[name + ".bias"];
+        if (w.dims.size() != 4 || w.dims[2] != side || w.dims[3] != side || b.dims.size() != 1 || b.dims[0] != w.dims[0] || w.dims[0] % 4 != 0)
+            throw std::runtime_error("the network's " + name + " does not fit");
+        return {w.values, b.values, static_cast<int>(w.dims[1]), static_cast<int>(w.dims[0]), side};
+    }
+    static WinogradConvolution winograd(const Layer& l) {
+        if (!WinogradConvolution::fits(4, 4, l.in, l.out)) throw std::runtime_error("the network's channels do not fit");
+        return {l.weights, l.bias, l.in, l.out};
+    }
+    static DirectConvolution direct(const Layer& l) { return {l.weights, l.bias, l.in, l.out, l.side}; }
+    Block block(const std::string& name) { return {winograd(named(name + ".first", 3)), winograd(named(name + ".second", 3))}; }
+    // The four pixels' channels one after the other, not channel by channel.
+    DirectConvolution spread(const std::string& name) {
+        const Layer l = named(name + ".spread", 1);
+        Layer sorted = l;
+        const int out = l.out / 4;
+        for (int c = 0; c < out; ++c)
+            for (int p = 0; p < 4; ++p) {
+                std::copy_n(l.weights.begin() + (4 * c + p) * l.in, l.in, sorted.weights.begin() + (p * out + c) * l.in);
+                sorted.bias[static_cast<std::size_t>(p * out + c)] = l.bias[static_cast<std::size_t>(4 * c + p)];
+            }
+        return direct(sorted);
+    }
+    WinogradConvolution last() {
+        Layer l = named("leave", 3);
+        if (l.out != kLeaving) throw std::runtime_error("the network's leave does not fit");
+        l.out = kLeavingPadded;
+        l.weights.resize(static_cast<std::size_t>(l.out * l.in * 9)), l.bias.resize(static_cast<std::size_t>(l.out));
+        return winograd(l);
+    }
+
+  public:
+    // From the finest scale to the coarsest.
+    const DirectConvolution enter = direct(named("enter", 3));
+    const DirectConvolution down[3] = {direct(named("down1", 2)), direct(named("down2", 2)), direct(named("down3", 2))};
+    const Block encode[4] = {block("enc1"), block("enc2"), block("enc3"), block("deep")};
+    const DirectConvolution up[3] = {spread("up1"), spread("up2"), spread("up3")};
+    const Block decode[3] = {block("dec1"), block("dec2"), block("dec3")};
+    const WinogradConvolution leave = last();
+
+  private:
+    Weights() { all_.clear(); }
 };
+
+struct Size {
+    int width, height;
+    Size smaller(int times) const { return {width / times, height / times}; }
+    Size without(int border) const { return {width - 2 * border, height - 2 * border}; }
+    std::size_t area() const { return static_cast<std::size_t>(width) * static_cast<std::size_t>(height); }
+};
+
+float* room(AlignedFloats& of, std::size_t floats) {
+    if (of.size() < floats) of.resize(floats);
+    return of.data();
+}
 
 } // namespace
 
-struct Network::Layers {
-    dnnl::engine engine{dnnl::engine::kind::cpu, 0};
-    dnnl::stream stream{engine};
-    std::map<std::string, WeightArray> weights = readOnnxWeights(irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
-    std::vector<float> scratch;
-    // What is to be done, in order.
-    std::vector<std::function<void()>> steps;
-    Activation input, output;
-
-    Activation make(int size, int channels) {
-        return {size, channels, memory({{1, channels, size, size}, memory::data_type::f32, memory::format_tag::nhwc}, engine)};
-    }
-    memory constant(const std::vector<float>& values, const memory::desc& plain) {
-        memory m(plain, engine);
-        std::copy(values.begin(), values.end(), static_cast<float*>(m.get_data_handle()));
-        return m;
-    }
-    const WeightArray& named(const std::string& name, std::size_t dims) const {
-        const auto found = weights.find(name);
-        if (found == weights.end() || found->second.dims.size() != dims) throw std::runtime_error("the network lacks " + name);
-        return found->second;
+void Network::run(const float* in, float* out, int width, int height, int border, const Work& work) {
+    if (width % kUnit != 0 || height % kUnit != 0) throw std::invalid_argument("a tile that is not in units");
+    const Weights& all = Weights::shipped();
+    const auto channels = [&](int scale) { return (scale == 0 ? all.enter : all.down[scale - 1]).out(); };
+    Size size[4];
+    float *kept[4], *inner[4];
+    for (int s = 0; s < 4; ++s) {
+        size[s] = Size{width, height}.smaller(1 << s);
+        const std::size_t floats = size[s].area() * static_cast<std::size_t>(channels(s));
+        kept[s] = room(kept_[s], floats), inner[s] = room(inner_[s], floats);
     }
 
-    enum class Then { Nothing, Relu };
-    // A convolution named as in training/network.py. With `onto`, the result is added to what is there, else it goes to a new layer.
-    Activation convolve(const std::string& name, const Activation& in, int stride, Then then, const Activation* onto = nullptr) {
-        const WeightArray& w = named(name + ".weight", 4);
-        const WeightArray& b = named(name + ".bias", 1);
-        const memory::dim oc = w.dims[0], ic = w.dims[1], k = w.dims[2];
-        if (ic != in.channels) throw std::runtime_error("the network's " + name + " does not fit");
-        const memory::dim pad = (k - 1) / 2;
-        const Activation out = onto ? *onto : make(in.size / stride, static_cast<int>(oc));
-        if (k == 3 && stride == 1 && WinogradConvolution::fits(in.size, static_cast<int>(ic), static_cast<int>(oc))) {
-            const auto layer = std::make_shared<const WinogradConvolution>(w.values, b.values, static_cast<int>(ic), static_cast<int>(oc));
-            steps.emplace_back([this, layer, in, out, add = onto != nullptr, relu = then == Then::Relu] {
-                stream.wait();
-                layer->run(static_cast<const float*>(in.at.get_data_handle()), in.size, static_cast<float*>(out.at.get_data_handle()), add, relu, scratch);
-            });
-            return out;
-        }
-        const memory::desc plain({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::oihw);
-        const memory::desc any({oc, ic, k, k}, memory::data_type::f32, memory::format_tag::any);
-        const memory::desc bias({oc}, memory::data_type::f32, memory::format_tag::x);
-        dnnl::primitive_attr attributes;
-        dnnl::post_ops after;
-        if (onto) after.append_sum(1);
-        if (then == Then::Relu) after.append_eltwise(1, dnnl::algorithm::eltwise_relu, 0, 0);
-        attributes.set_post_ops(after);
-        const dnnl::convolution_forward::desc desc(dnnl::prop_kind::forward_inference, dnnl::algorithm::convolution_direct, in.at.get_desc(), any, bias,
-                                                   out.at.get_desc(), {stride, stride}, {pad, pad}, {pad, pad});
-        const dnnl::convolution_forward::primitive_desc chosen(desc, attributes, engine);
-        memory packed(chosen.weights_desc(), engine), unpacked = constant(w.values, plain);
-        dnnl::reorder(unpacked, packed).execute(stream, unpacked, packed);
-        stream.wait();
-        const dnnl::convolution_forward layer(chosen);
-        const memory offset = constant(b.values, bias);
-        steps.emplace_back([this, layer, in, packed, offset, out] {
-            layer.execute(stream, {{DNNL_ARG_SRC, in.at}, {DNNL_ARG_WEIGHTS, packed}, {DNNL_ARG_BIAS, offset}, {DNNL_ARG_DST, out.at}});
-        });
-        return out;
+    // The input with a pixel of nought around it.
+    const std::ptrdiff_t line = static_cast<std::ptrdiff_t>(width + 2) * kInputs;
+    float* padded = room(padded_, Size{width + 2, height + 2}.area() * kInputs);
+    std::fill_n(padded, line, 0.0f);
+    for (int y = 0; y < height; ++y) {
+        float* to = padded + (y + 1) * line;
+        std::fill_n(to, kInputs, 0.0f);
+        std::copy_n(in + static_cast<std::ptrdiff_t>(y) * width * kInputs, width * kInputs, to + kInputs);
+        std::fill_n(to + line - kInputs, kInputs, 0.0f);
     }
+    std::fill_n(padded + (height + 1) * line, line, 0.0f);
 
     // x + second(relu(first(x))), into x.
-    void block(const std::string& name, const Activation& x) {
-        const Activation inner = convolve(name + ".first", x, 1, Then::Relu);
-        convolve(name + ".second", inner, 1, Then::Nothing, &x);
-    }
-
-    // Twice the size: four pixels from each, added to `beside`, then relu. The outer `less` pixels of `beside` are no longer needed and left out.
-    Activation up(const std::string& name, const Activation& in, const Activation& beside, int less = 0) {
-        // The four pixels' channels one after the other, not channel by channel.
-        WeightArray &w = weights.at(name + ".spread.weight"), &b = weights.at(name + ".spread.bias");
-        const std::size_t out = static_cast<std::size_t>(w.dims[0]) / 4, row = static_cast<std::size_t>(w.dims[1]);
-        const WeightArray w0 = w, b0 = b;
-        for (std::size_t c = 0; c < out; ++c)
-            for (std::size_t p = 0; p < 4; ++p) {
-                std::copy_n(w0.values.begin() + static_cast<std::ptrdiff_t>((4 * c + p) * row), row, w.values.begin() + static_cast<std::ptrdiff_t>((p * out + c) * row));
-                b.values[p * out + c] = b0.values[4 * c + p];
-            }
-        const Activation spread = convolve(name + ".spread", in, 1, Then::Nothing);
-        // What `in` covers may have lost its outer pixels already.
-        const int lost = (beside.size - 2 * in.size) / 2;
-        const Activation sum = less == 0 ? beside : make(beside.size - 2 * less, beside.channels);
-        steps.emplace_back([this, spread, beside, sum, less, lost] {
-            stream.wait();
-            const auto* from = static_cast<const float*>(spread.at.get_data_handle());
-            const auto* across = static_cast<const float*>(beside.at.get_data_handle());
-            auto* to = static_cast<float*>(sum.at.get_data_handle());
-            const std::ptrdiff_t c = sum.channels;
-            for (int y = 0; y < sum.size; ++y)
-                for (int x = 0; x < sum.size; ++x) {
-                    const int u = x + less - lost, v = y + less - lost; // in `spread`
-                    const float* add = from + (static_cast<std::ptrdiff_t>((v / 2) * spread.size + u / 2) * 4 + (v & 1) * 2 + (u & 1)) * c;
-                    const float* old = across + (static_cast<std::ptrdiff_t>(y + less) * beside.size + x + less) * c;
-                    float* at = to + (static_cast<std::ptrdiff_t>(y) * sum.size + x) * c;
-                    for (std::ptrdiff_t i = 0; i < c; ++i) at[i] = std::max(0.0f, old[i] + add[i]);
-                }
-        });
-        return sum;
-    }
-
-    // The last convolution has too few channels to fill a register: it makes four pixels at once, as 4x4 with a stride of 2.
-    Activation leave(const Activation& in) {
-        WeightArray &w = weights.at("leave.weight"), &b = weights.at("leave.bias");
-        const WeightArray w0 = named("leave.weight", 4), b0 = named("leave.bias", 1);
-        const std::size_t ic = static_cast<std::size_t>(w0.dims[1]);
-        if (w0.dims[0] != kLeaving || w0.dims[2] != 3) throw std::runtime_error("the network's leave does not fit");
-        w.dims = {4 * kLeaving, w0.dims[1], 4, 4}, b.dims = {4 * kLeaving};
-        w.values.assign(4 * kLeaving * ic * 16, 0), b.values.assign(4 * kLeaving, 0);
-        for (std::size_t p = 0; p < 4; ++p)
-            for (std::size_t o = 0; o < kLeaving; ++o) {
-                b.values[p * kLeaving + o] = b0.values[o];
-                for (std::size_t c = 0; c < ic; ++c)
-                    for (std::size_t y = 0; y < 3; ++y)
-                        for (std::size_t x = 0; x < 3; ++x)
-                            w.values[((p * kLeaving + o) * ic + c) * 16 + (y + p / 2) * 4 + x + p % 2] = w0.values[(o * ic + c) * 9 + y * 3 + x];
-            }
-        return convolve("leave", in, 2, Then::Nothing);
-    }
-
-    // With `border`, pixels closer than that to the tile's edge need no result: the last layers leave out what only they look at.
-    Layers(int size, int border) {
-        if (size % 8 != 0) throw std::runtime_error("tiles must be multiples of 8");
-        input = make(size, kInputs);
-        Activation one = convolve("enter", input, 1, Then::Relu);
-        block("enc1", one);
-        Activation two = convolve("down1", one, 2, Then::Relu);
-        block("enc2", two);
-        Activation three = convolve("down2", two, 2, Then::Relu);
-        block("enc3", three);
-        const Activation deep = convolve("down3", three, 2, Then::Relu);
-        block("deep", deep);
-        three = up("up3", deep, three);
-        block("dec3", three);
-        // Three convolutions look three pixels far, two look two; the next scale begins on even pixels.
-        const int less = std::max(0, border - 3) / 2 * 2;
-        two = up("up2", three, two, std::max(0, less / 2 - 2) / 2 * 2);
-        block("dec2", two);
-        one = up("up1", two, one, less);
-        block("dec1", one);
-        output = leave(one);
-        weights.clear();
-    }
-};
-
-Network::Network() : layers_(std::make_unique<Layers>(kTile, kBorder)) {}
-Network::Network(int size) : layers_(std::make_unique<Layers>(size, 0)) {}
-Network::~Network() = default;
-
-void Network::run(const float* in, float* out, const Work& work) {
-    Layers& l = *layers_;
-    // One core for each call: callers are many, and two kinds of threads would only wait for each other.
-    omp_set_num_threads(1);
-    const std::ptrdiff_t pixels = static_cast<std::ptrdiff_t>(l.input.size) * l.input.size;
-    std::copy(in, in + pixels * kInputs, static_cast<float*>(l.input.at.get_data_handle()));
-    for (const auto& step : l.steps) {
+    const auto block = [&](const Weights::Block& b, int s) {
         work.check();
-        step();
+        b.first.run(kept[s], size[s].width, size[s].height, inner[s], false, true, scratch_);
+        work.check();
+        b.second.run(inner[s], size[s].width, size[s].height, kept[s], true, false, scratch_);
+    };
+    for (int y = 0; y < height; ++y)
+        all.enter.row({padded + y * line, line, kInputs, width, nullptr, kept[0] + static_cast<std::ptrdiff_t>(y) * width * channels(0), channels(0)}, 0, channels(0));
+    block(all.encode[0], 0);
+    for (int s = 1; s < 4; ++s) {
+        const std::ptrdiff_t across = static_cast<std::ptrdiff_t>(size[s - 1].width) * channels(s - 1);
+        for (int y = 0; y < size[s].height; ++y)
+            all.down[s - 1].row({kept[s - 1] + 2 * y * across, across, 2 * channels(s - 1), size[s].width, nullptr, kept[s] + static_cast<std::ptrdiff_t>(y) * size[s].width * channels(s), channels(s)}, 0,
+                                channels(s));
+        block(all.encode[s], s);
     }
-    l.stream.wait();
-    // What leaves is of four pixels together.
-    const auto* leaving = static_cast<const float*>(l.output.at.get_data_handle());
-    const int size = l.input.size, lost = (size - 2 * l.output.size) / 2;
-    for (int y = lost; y < size - lost; ++y)
-        for (int x = lost; x < size - lost; ++x) {
-            const int u = x - lost, v = y - lost;
-            const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(y) * size + x, from = (static_cast<std::ptrdiff_t>(v / 2) * l.output.size + u / 2) * 4 + v % 2 * 2 + u % 2;
-            const float *own = leaving + from * kLeaving, *believed = own + kOutputs, *planes = in + at * kInputs, *taken = planes + kOutputs + 1;
+    // Back up: four pixels from each, added to what was kept of the scale, then relu. Samples that only the border needs are left out from here on:
+    // three convolutions look three pixels far, two look two; the next scale begins on even pixels.
+    int less[3] = {std::max(0, border - 3) / 2 * 2, 0, 0};
+    less[1] = std::max(0, less[0] / 2 - 2) / 2 * 2;
+    for (int s = 2, lost = 0; s >= 0; --s) { // `lost`: what was left out of the scale below
+        work.check();
+        const Size whole = size[s], wanted = whole.without(less[s]), below = size[s + 1];
+        const int c = channels(s), skip = less[s] / 2 - lost; // pixels of the scale below
+        for (int v = 0; v < wanted.height / 2; ++v)
+            for (int p = 0; p < 4; ++p) {
+                const int y = 2 * v + p / 2, x = p % 2;
+                const float* old = kept[s] + (static_cast<std::ptrdiff_t>(y + less[s]) * whole.width + x + less[s]) * c;
+                float* to = kept[s] + (static_cast<std::ptrdiff_t>(y) * wanted.width + x) * c;
+                all.up[s].row({kept[s + 1] + (static_cast<std::ptrdiff_t>(v + skip) * below.width + skip) * channels(s + 1), 0, channels(s + 1), wanted.width / 2, old, to, 2 * c}, p * c, c);
+            }
+        size[s] = wanted, lost = less[s];
+        block(all.decode[s], s);
+    }
+    work.check();
+    const Size left = size[0];
+    float* leaving = room(leaving_, left.area() * kLeavingPadded);
+    all.leave.run(kept[0], left.width, left.height, leaving, false, false, scratch_);
+    for (int y = 0; y < left.height; ++y)
+        for (int x = 0; x < left.width; ++x) {
+            const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(y + less[0]) * width + x + less[0];
+            const float *own = leaving + (static_cast<std::ptrdiff_t>(y) * left.width + x) * kLeavingPadded, *believed = own + kOutputs;
+            const float *planes = in + at * kInputs, *taken = planes + kOutputs + 1;
             for (int c = 0; c < kOutputs; ++c) out[at * kOutputs + c] = planes[c] - own[c] - believed[c] * taken[c];
         }
 }

@@ -1,0 +1,24 @@
+#include "denoise/method.h"
+
+#include <algorithm>
+
+namespace irenic {
+
+PlaneSet mirroredOut(const PlaneSet& from, const Rect& area, const Work& work) {
+    PlaneSet out(area);
+    out.describeAs(from);
+    const Rect& whole = from.extent;
+    forEachBand(area.height, 32, work, [&](int first, int last) {
+        for (int y = area.y + first; y < area.y + last; ++y)
+            for (std::size_t p = 0; p < kPlanes; ++p) {
+                const float* row = from.rowAt(p, mirrored(y, whole.height));
+                float* to = out.rowAt(p, y);
+                for (int x = area.x; x < from.area.x; ++x) to[x] = row[mirrored(x, whole.width)];
+                std::copy(row + from.area.x, row + from.area.right(), to + from.area.x);
+                for (int x = from.area.right(); x < area.right(); ++x) to[x] = row[mirrored(x, whole.width)];
+            }
+    });
+    return out;
+}
+
+} // namespace irenic
