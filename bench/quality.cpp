@@ -1,5 +1,5 @@
 // The quality protocol: noiseless truth, Poisson-Gaussian noise, one rendering for all; a table of method by ISO, against
-// OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in the same run.
+// OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in the same run, and against plain BM3D on them.
 //
 // irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR] [--method ID]... [--no-reference] [--each]: photographs from the Debian packages (halved in size), and the
 // truths that 'irenic-cli demo-data DIR --truth' left. Writes Markdown to standard output.
@@ -115,6 +115,19 @@ Plane referenceNlm(const Photo& photo, float h, double& seconds) {
     return mosaicOf(planes, photo);
 }
 
+// Block matching and collaborative filtering as they are written down: each packed plane is a picture of its own, and none of the stages
+// that every method here shares.
+Plane plainBlockMatching(const Photo& photo, double& seconds) {
+    const Rect area{0, 0, photo.width() / 2, photo.height() / 2};
+    const Method& method = *findMethod("bm3d");
+    const auto begun = std::chrono::steady_clock::now();
+    PlaneSet planes = stabilisedPlanes(photo, area.inflated(method.margin()));
+    planes.packed = false;
+    const PlaneSet clean = method.run(planes, area, {1, 1, 1, 1}, {});
+    seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
+    return mosaicOf(clean, photo);
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -177,7 +190,10 @@ int main(int argc, char** argv) {
                 if (each) std::fprintf(stderr, "%s %.0f %s %.2f\n", truths[i].first.c_str(), iso, name.c_str(), s.cpsnr);
             };
             note("none", cleanMosaic(photo, Settings::original(), {0, 0, truth.width(), truth.height()}), 1);
-            if (reference)
+            if (reference) {
+                double once = 0;
+                const Plane plain = plainBlockMatching(photo, once);
+                note("plain BM3D", plain, once);
                 for (const float h : {0.7f, 0.85f, 1.0f}) {
                     double seconds = 0;
                     const Plane p = referenceNlm(photo, h, seconds);
@@ -185,6 +201,7 @@ int main(int argc, char** argv) {
                     std::snprintf(name, sizeof name, "OpenCV NLM h %.2f", static_cast<double>(h));
                     note(name, p, seconds);
                 }
+            }
             for (const auto& m : methods()) {
                 if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
                 const auto begun = std::chrono::steady_clock::now();
