@@ -124,7 +124,8 @@ template <int D> HWY_INLINE void Estimate(float* rows, int n, const float* inver
 }
 
 void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
-    const hn::CappedTag<float, 4> d4;
+    const hn::CappedTag<float, kP> d4;
+    constexpr int lanes = static_cast<int>(hn::MaxLanes(d4));
     const Rect corners = cornersOf(step, tile);
     MatchTile(step, tile, own);
     const auto copy = [&](const PlaneSet& from, float (*to)[kSide * kRow]) {
@@ -146,14 +147,15 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
         const auto gather = [&](const float* plane, float* rows, int width, int column) HWY_ATTR {
             for (int i = 0; i < n; ++i)
                 for (int j = 0; j < kP; ++j)
-                    hn::Store(hn::LoadU(d4, plane + at(i, kRow) + j * kRow), d4, rows + i * width + column + j * kP);
+                    for (int c = 0; c < kP; c += lanes) hn::Store(hn::LoadU(d4, plane + at(i, kRow) + j * kRow + c), d4, rows + i * width + column + j * kP + c);
         };
         const auto scatter = [&](const float* rows, int width, int column, float* sum) HWY_ATTR {
             for (int i = 0; i < n; ++i)
-                for (int j = 0; j < kP; ++j) {
-                    float* to = sum + at(i, kSide) + j * kSide;
-                    hn::StoreU(hn::Add(hn::LoadU(d4, to), hn::Load(d4, rows + i * width + column + j * kP)), d4, to);
-                }
+                for (int j = 0; j < kP; ++j)
+                    for (int c = 0; c < kP; c += lanes) {
+                        float* to = sum + at(i, kSide) + j * kSide + c;
+                        hn::StoreU(hn::Add(hn::LoadU(d4, to), hn::Load(d4, rows + i * width + column + j * kP + c)), d4, to);
+                    }
         };
         if (!step.basic) {
             for (std::size_t p = 0; p < kPlanes; ++p) {
@@ -193,10 +195,8 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
                 if (step.strength[p] > 0) scatter(own.x, kAll, static_cast<int>(p) * kD, out.sum[p]);
         }
         for (int i = 0; i < n; ++i)
-            for (int j = 0; j < kP; ++j) {
-                float* to = out.weight[0] + at(i, kSide) + j * kSide;
-                hn::StoreU(hn::Add(hn::LoadU(d4, to), hn::Set(d4, 1.0f)), d4, to);
-            }
+            for (int j = 0; j < kP; ++j)
+                for (int c = 0; c < kP; ++c) out.weight[0][at(i, kSide) + j * kSide + c] += 1;
     }
     std::copy(out.weight[0], out.weight[0] + kSide * kSide, out.weight[1]);
 }
