@@ -4,9 +4,9 @@
 #include <fstream>
 #include <random>
 
+#include "denoise/convolution.h"
 #include "denoise/network.h"
 #include "denoise/onnx_weights.h"
-#include "denoise/convolution.h"
 #include "support.h"
 
 using namespace irenic;
@@ -110,7 +110,7 @@ class TestLearned : public QObject {
     // Tiles meet where a border ends: the step there must be lost in what noise is left.
     void tilesHaveNoSeams() {
         const auto s = test::shoot(12800);
-        const int seam = 7 * Network::kUnit - 2 * Network::kBorder; // in cells, from 0 on
+        const int seam = Network::kTile - 2 * Network::kBorder; // in cells, from 0 on
         const Rect cells{0, 0, 240, 180};
         QVERIFY(seam < cells.width - 8);
         const Method& method = *findMethod("learned-quick");

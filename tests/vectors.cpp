@@ -33,11 +33,8 @@ PlaneSet cleaned(const Photo& photo, const Settings& settings, bool packed) {
 }
 
 double apart(const PlaneSet& a, const PlaneSet& b) {
-    double sum = 0;
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        for (int y = a.area.y; y < a.area.bottom(); ++y)
-            for (int x = a.area.x; x < a.area.right(); ++x) sum += std::pow(static_cast<double>(a.rowAt(p, y)[x] - b.rowAt(p, y)[x]), 2);
-    return std::sqrt(sum / static_cast<double>(4 * a.area.area()));
+    const auto [luminance, colour] = test::squaredError(a, b, a.area);
+    return std::sqrt((luminance + colour) / 2);
 }
 
 } // namespace

@@ -76,16 +76,16 @@ template <class Each> HWY_INLINE void OverChannels(int channels, const Each& eac
         if (c < channels) each(c, std::integral_constant<int, kPanel / kLanes>());
 }
 
-HWY_INLINE void ForwardOf(V d0, V d1, V d2, V d3, V d4, V d5, V* to, int step) {
+HWY_INLINE void ForwardOf(V d0, V d1, V d2, V d3, V d4, V d5, V* to) {
     const D d;
     const V four = hn::Set(d, 4), five = hn::Set(d, 5), two = hn::Set(d, 2);
     const V even = hn::NegMulAdd(four, d2, d4), odd = hn::NegMulAdd(four, d1, d3), wide = hn::Sub(d4, d2), bent = hn::Mul(two, hn::Sub(d3, d1));
     to[0] = hn::MulAdd(four, d0, hn::NegMulAdd(five, d2, d4));
-    to[step] = hn::Add(even, odd);
-    to[2 * step] = hn::Sub(even, odd);
-    to[3 * step] = hn::Add(wide, bent);
-    to[4 * step] = hn::Sub(wide, bent);
-    to[5 * step] = hn::MulAdd(four, d1, hn::NegMulAdd(five, d3, d5));
+    to[1] = hn::Add(even, odd);
+    to[2] = hn::Sub(even, odd);
+    to[3] = hn::Add(wide, bent);
+    to[4] = hn::Sub(wide, bent);
+    to[5] = hn::MulAdd(four, d1, hn::NegMulAdd(five, d3, d5));
 }
 
 HWY_INLINE void InverseOf(V m0, V m1, V m2, V m3, V m4, V m5, V* to, int step) {
@@ -111,7 +111,7 @@ void Spectra(const Call& c, int row, std::ptrdiff_t first) {
         V v[kTile];
 #pragma GCC unroll 6
         for (int y = 0; y < kTile; ++y) v[y] = rows[y] ? hn::LoadU(d, rows[y] + x * c.in + channel) : hn::Zero(d);
-        ForwardOf(v[0], v[1], v[2], v[3], v[4], v[5], to, 1);
+        ForwardOf(v[0], v[1], v[2], v[3], v[4], v[5], to);
     };
     for (int channel = 0; channel < c.in; channel += kLanes) {
         V edge[kTile];
@@ -140,7 +140,7 @@ void Spectra(const Call& c, int row, std::ptrdiff_t first) {
 #pragma GCC unroll 6
             for (int y = 0; y < kTile; ++y) {
                 V all[kTile];
-                ForwardOf(half[y], half[6 + y], half[12 + y], half[18 + y], half[24 + y], half[30 + y], all, 1);
+                ForwardOf(half[y], half[6 + y], half[12 + y], half[18 + y], half[24 + y], half[30 + y], all);
 #pragma GCC unroll 6
                 for (int x = 0; x < kTile; ++x) hn::Store(all[x], d, to + (y * kTile + x) * place);
             }

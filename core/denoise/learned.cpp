@@ -11,8 +11,7 @@ namespace irenic {
 
 namespace {
 
-// A tile without its border: with it, seven units.
-constexpr int kInner = 7 * Network::kUnit - 2 * Network::kBorder;
+constexpr int kInner = Network::kTile - 2 * Network::kBorder;
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB, with rows and columns
 // exchanged where a second view is asked for.

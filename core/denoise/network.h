@@ -10,6 +10,8 @@ class Network {
   public:
     // Tiles are whole multiples of this many samples on each side.
     static constexpr int kUnit = 32;
+    // A side of the tiles that a photo is cut into.
+    static constexpr int kTile = 7 * kUnit;
     // Samples at a tile's border that are best dropped. What a tile lacks beyond that moves the result by some 0.03 sigma in the mean, below 0.1,
     // where the border ends.
     static constexpr int kBorder = 10;
