@@ -29,7 +29,8 @@ void Document::addTake(int like) {
     if (static_cast<int>(takes_.size()) >= kMostTakes) return;
     Take take;
     if (like >= 0) take.settings = takes_.at(static_cast<std::size_t>(like)).settings;
-    for (take.letter = 'A'; std::any_of(takes_.begin(), takes_.end(), [&](const Take& t) { return t.letter == take.letter; });)
+    for (take.letter = 'A';
+         std::any_of(takes_.begin(), takes_.end(), [&](const Take& t) { return t.letter == take.letter; });)
         ++take.letter;
     const auto at = like >= 0 ? takes_.begin() + like + 1 : takes_.end();
     const auto index = static_cast<int>(at - takes_.begin());

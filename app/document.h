@@ -1,4 +1,5 @@
-// What is open: one photo at a time on the sheet, its takes, probes and look. Views hold no state of their own.
+// What is open: one photo at a time on the sheet, its takes, probes and look. Views hold no state of their
+// own.
 #pragma once
 
 #include <QObject>
@@ -26,23 +27,24 @@ class Document : public QObject {
     int chosen() const { return chosen_; } // index of the take that will be exported; -1: none yet
     const Look& look() const { return look_; }
     double zoom() const { return zoom_; } // 0: fit
-    QPointF pan() const { return pan_; }   // of every cell against its probe, in photo pixels
+    QPointF pan() const { return pan_; }  // of every cell against its probe, in photo pixels
 
     // Shows a photo; takes stay, so that they can be judged on the next one.
     void setPhoto(PhotoPtr photo, std::vector<Probe> probes);
     void setSettings(int take, const Settings& settings);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
-    // Puts measured settings into the take that holds such already, else into a new one (or the last, when there is no room).
+    // Puts measured settings into the take that holds such already, else into a new one (or the last, when
+    // there is no room).
     void setRecommended(const Settings& settings, const Risk& risk);
     void removeTake(int take);
     void choose(int take);
     // The look of the photo shown. Its push stays when another photo is shown; all else is each photo's own.
     void setLook(const Look& look);
     void setPush(float stops);
-    void copyLook();  // of the photo shown, to be pasted
+    void copyLook(); // of the photo shown, to be pasted
     bool canPasteLook() const { return copied_.has_value(); }
-    void pasteLook(); // on the photo shown
+    void pasteLook();     // on the photo shown
     void useLookForAll(); // on every photo of this list, those opened later as well
     void setZoom(double zoom);
     void setPan(QPointF pan);
@@ -52,11 +54,11 @@ class Document : public QObject {
 
   signals:
     void photoChanged();
-    void takesChanged();           // added, removed
+    void takesChanged(); // added, removed
     void settingsChanged(int take);
     void chosenChanged();
-    void lookChanged();            // of the photo shown; another photo brings its own look with photoChanged()
-    void viewChanged();            // look, push, zoom, pan
+    void lookChanged(); // of the photo shown; another photo brings its own look with photoChanged()
+    void viewChanged(); // look, push, zoom, pan
     void probesChanged();
 
   private:

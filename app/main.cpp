@@ -16,17 +16,29 @@ int main(int argc, char** argv) {
     irenic::style::apply(app);
 
     QCommandLineParser parser;
-    parser.setApplicationDescription(QStringLiteral("Reduce the noise of raw photos, comparing takes side by side."));
+    parser.setApplicationDescription(
+        QStringLiteral("Reduce the noise of raw photos, comparing takes side by side."));
     parser.addHelpOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Raw photos or folders"), QStringLiteral("[FILE...]"));
-    const QCommandLineOption picture(QStringLiteral("picture"), QStringLiteral("Write a picture of the window once all is rendered, and quit."), QStringLiteral("PNG"));
-    const QCommandLineOption push(QStringLiteral("push"), QStringLiteral("Start with this push."), QStringLiteral("STOPS"));
-    const QCommandLineOption zoom(QStringLiteral("zoom"), QStringLiteral("Start with this zoom; 0 fits."), QStringLiteral("FACTOR"));
-    const QCommandLineOption select(QStringLiteral("photo"), QStringLiteral("Start with the photo in this row, from 1."), QStringLiteral("ROW"));
-    const QCommandLineOption recommend(QStringLiteral("recommend"), QStringLiteral("Measure a recommended take for the first photo shown."));
-    const QCommandLineOption look(QStringLiteral("look"), QStringLiteral("Develop all photos with this look."), QStringLiteral("TEXT"));
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Raw photos or folders"),
+                                 QStringLiteral("[FILE...]"));
+    const QCommandLineOption picture(
+        QStringLiteral("picture"),
+        QStringLiteral("Write a picture of the window once all is rendered, and quit."),
+        QStringLiteral("PNG"));
+    const QCommandLineOption push(QStringLiteral("push"), QStringLiteral("Start with this push."),
+                                  QStringLiteral("STOPS"));
+    const QCommandLineOption zoom(QStringLiteral("zoom"), QStringLiteral("Start with this zoom; 0 fits."),
+                                  QStringLiteral("FACTOR"));
+    const QCommandLineOption select(QStringLiteral("photo"),
+                                    QStringLiteral("Start with the photo in this row, from 1."),
+                                    QStringLiteral("ROW"));
+    const QCommandLineOption recommend(
+        QStringLiteral("recommend"), QStringLiteral("Measure a recommended take for the first photo shown."));
+    const QCommandLineOption look(
+        QStringLiteral("look"), QStringLiteral("Develop all photos with this look."), QStringLiteral("TEXT"));
     const QCommandLineOption curve(QStringLiteral("curve"), QStringLiteral("Open the contrast curve."));
-    const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."), QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
+    const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
+                                  QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
     parser.addOptions({look, curve, size, picture, push, zoom, select, recommend});
     parser.process(app);
 
@@ -43,9 +55,13 @@ int main(int argc, char** argv) {
     window.open(parser.positionalArguments());
     if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);
     const QStringList sides = parser.value(size).split(QLatin1Char('x'));
-    if (sides.size() == 2 && (parser.isSet(picture) || parser.isSet(size))) window.resize(sides[0].toInt(), sides[1].toInt());
+    if (sides.size() == 2 && (parser.isSet(picture) || parser.isSet(size)))
+        window.resize(sides[0].toInt(), sides[1].toInt());
     window.show();
-    if (parser.isSet(curve)) QTimer::singleShot(0, &window, [&] { window.findChild<QToolButton*>(QStringLiteral("curveButton"))->setChecked(true); });
+    if (parser.isSet(curve))
+        QTimer::singleShot(0, &window, [&] {
+            window.findChild<QToolButton*>(QStringLiteral("curveButton"))->setChecked(true);
+        });
     bool asked = !parser.isSet(recommend);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
         if (asked) return;
@@ -57,7 +73,8 @@ int main(int argc, char** argv) {
     if (parser.isSet(picture)) {
         QObject::connect(&waiting, &QTimer::timeout, &app, [&] {
             const auto& takes = window.document().takes();
-            const bool measured = std::any_of(takes.begin(), takes.end(), [](const irenic::Take& t) { return t.risk.has_value(); });
+            const bool measured = std::any_of(takes.begin(), takes.end(),
+                                              [](const irenic::Take& t) { return t.risk.has_value(); });
             if (!window.sheet().allCurrent() || (parser.isSet(recommend) && !measured)) return;
             waiting.stop();
             window.grab().save(parser.value(picture));

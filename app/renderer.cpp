@@ -25,7 +25,8 @@ Renderer::~Renderer() {
 
 QImage Renderer::cached(const RenderKey& key) {
     const std::lock_guard lock(mutex_);
-    const auto found = std::find_if(cache_.begin(), cache_.end(), [&](const auto& e) { return e.first == key; });
+    const auto found =
+        std::find_if(cache_.begin(), cache_.end(), [&](const auto& e) { return e.first == key; });
     if (found == cache_.end()) return {};
     cache_.splice(cache_.begin(), cache_, found);
     return cache_.front().second;
@@ -37,7 +38,8 @@ void Renderer::request(const void* cell, const RenderKey& key) {
         if (current_->key == key && !current_->stop.stop_requested()) return;
         current_->stop.request_stop();
     }
-    const auto found = std::find_if(waiting_.begin(), waiting_.end(), [&](const Wish& w) { return w.cell == cell; });
+    const auto found =
+        std::find_if(waiting_.begin(), waiting_.end(), [&](const Wish& w) { return w.cell == cell; });
     if (found != waiting_.end()) {
         found->key = key;
     } else {
@@ -65,7 +67,8 @@ void Renderer::work(const std::stop_token& ending) {
             std::unique_lock lock(mutex_);
             if (!wake_.wait(lock, ending, [this] { return !waiting_.empty(); })) return;
             // What costs nothing first: originals are on the screen before any method starts.
-            auto next = std::find_if(waiting_.begin(), waiting_.end(), [](const Wish& w) { return w.key.settings.untouched(); });
+            auto next = std::find_if(waiting_.begin(), waiting_.end(),
+                                     [](const Wish& w) { return w.key.settings.untouched(); });
             if (next == waiting_.end()) next = waiting_.begin();
             wish = *next;
             waiting_.erase(next);
@@ -77,9 +80,11 @@ void Renderer::work(const std::stop_token& ending) {
         QString problem;
         bool cancelled = false;
         try {
-            const Picture p = renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area, wish.key.zoom,
-                                           {wish.stop.get_token(), wish.done.get()}, &cleaned_);
-            image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).convertToFormat(QImage::Format_RGB32);
+            const Picture p =
+                renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area, wish.key.zoom,
+                             {wish.stop.get_token(), wish.done.get()}, &cleaned_);
+            image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
+                        .convertToFormat(QImage::Format_RGB32);
         } catch (const Cancelled&) {
             cancelled = true;
         } catch (const std::exception& e) {
@@ -97,7 +102,8 @@ void Renderer::work(const std::stop_token& ending) {
                 }
             }
         }
-        if (!cancelled && problem.isEmpty()) emit finished(reinterpret_cast<quintptr>(wish.cell), wish.key, image);
+        if (!cancelled && problem.isEmpty())
+            emit finished(reinterpret_cast<quintptr>(wish.cell), wish.key, image);
         if (!problem.isEmpty()) emit failed(reinterpret_cast<quintptr>(wish.cell), wish.key, problem);
     }
 }

@@ -1,4 +1,5 @@
-// Renders cells off the interface thread, one after the other (each uses all cores), newest wishes first replaced.
+// Renders cells off the interface thread, one after the other (each uses all cores), newest wishes first
+// replaced.
 #pragma once
 
 #include <QImage>
@@ -33,8 +34,8 @@ class Renderer : public QObject {
 
     // The picture if it is at hand, else null.
     QImage cached(const RenderKey& key);
-    // Wishes for a picture on behalf of `cell`; an earlier wish of the same cell is cancelled. The answer comes as
-    // finished() or failed() with the same key.
+    // Wishes for a picture on behalf of `cell`; an earlier wish of the same cell is cancelled. The answer
+    // comes as finished() or failed() with the same key.
     void request(const void* cell, const RenderKey& key);
     // Forgets what `cell` wished for; it may be gone after this.
     void forget(const void* cell);

@@ -20,6 +20,7 @@
 #include "look/look_strip.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
+#include "raw/text.h"
 #include "recommend/recommend_button.h"
 #include "sheet/sheet.h"
 #include "sheet/value_field.h"
@@ -29,9 +30,11 @@
 namespace irenic {
 
 Window::Window(QWidget* parent)
-    : QMainWindow(parent), photos_(new PhotoList(this)), overview_(new Overview(document_, this)), shot_(new QLabel(this)),
-      pushNote_(new QLabel(this)), pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)), lookStrip_(new LookStrip(document_, this)), exportBar_(new ExportBar(document_, this)),
-      zooms_(new QButtonGroup(this)), push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
+    : QMainWindow(parent), photos_(new PhotoList(this)), overview_(new Overview(document_, this)),
+      shot_(new QLabel(this)), pushNote_(new QLabel(this)), pixel_(new QLabel(this)),
+      sheet_(new Sheet(document_, renderer_, this)), lookStrip_(new LookStrip(document_, this)),
+      exportBar_(new ExportBar(document_, this)), zooms_(new QButtonGroup(this)),
+      push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
       splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
@@ -51,16 +54,19 @@ Window::Window(QWidget* parent)
     setCentralWidget(splitter_);
     makeMenus();
 
-    connect(photos_, &PhotoList::photoReady, this, [this](const PhotoPtr& photo, const std::vector<Probe>& probes, const QImage& image) {
-        overview_->setImage(image);
-        document_.setPhoto(photo, probes);
-        if (!(document_.look() == Look{})) refreshOverview(); // the list has rendered the plain look
-    });
+    connect(photos_, &PhotoList::photoReady, this,
+            [this](const PhotoPtr& photo, const std::vector<Probe>& probes, const QImage& image) {
+                overview_->setImage(image);
+                document_.setPhoto(photo, probes);
+                if (!(document_.look() == Look{})) refreshOverview(); // the list has rendered the plain look
+            });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) { lookStrip_->pickAt(p.x(), p.y()); });
-    connect(sheet_, &Sheet::hovered, this, [this](std::optional<QPoint> p) { pixel_->setText(p ? tr("pixel %1, %2").arg(p->x()).arg(p->y()) : QString()); });
+    connect(sheet_, &Sheet::hovered, this, [this](std::optional<QPoint> p) {
+        pixel_->setText(p ? tr("pixel %1, %2").arg(p->x()).arg(p->y()) : QString());
+    });
     connect(&document_, &Document::lookChanged, this, &Window::refreshOverview);
     connect(&document_, &Document::photoChanged, this, &Window::describe);
     connect(&document_, &Document::viewChanged, this, &Window::refreshView);
@@ -124,7 +130,8 @@ QWidget* Window::viewStrip() {
     look->setObjectName(QStringLiteral("showLook"));
     look->setCheckable(true);
     look->setShortcut(QKeySequence(tr("Ctrl+L")));
-    look->setToolTip(tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same for every take. Ctrl+L"));
+    look->setToolTip(tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same "
+                        "for every take. Ctrl+L"));
     const QSettings memory;
     look->setChecked(memory.value(QStringLiteral("look/shown"), true).toBool());
     lookStrip_->setVisible(look->isChecked());
@@ -144,11 +151,14 @@ QWidget* Window::viewStrip() {
     row->addWidget(pushNote_);
     push_->setObjectName(QStringLiteral("push"));
     push_->setFixedWidth(104);
-    push_->setToolTip(tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
-    connect(push_, &ValueField::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
+    push_->setToolTip(
+        tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
+    connect(push_, &ValueField::changed, this,
+            [this](double v) { document_.setPush(static_cast<float>(v)); });
     row->addWidget(push_);
     auto* recommended = new RecommendButton(document_, strip);
-    connect(recommended, &RecommendButton::failed, this, [this](const QString& reason) { exportBar_->setMessage(reason); });
+    connect(recommended, &RecommendButton::failed, this,
+            [this](const QString& reason) { exportBar_->setMessage(reason); });
     row->addSpacing(8);
     row->addWidget(recommended);
     auto* add = new QToolButton(strip);
@@ -171,18 +181,24 @@ void Window::makeMenus() {
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
+    view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this,
+                    [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&How the sheet works"), QKeySequence(Qt::Key_F1), this, [this] {
-        auto* box = new QMessageBox(QMessageBox::NoIcon, tr("How the sheet works"),
-                                    tr("Rows are probes: places of the photo worth looking at. Columns are takes: a method with its "
-                                       "settings. The first column is the original; all cells of a row show the same pixels.\n\n"
-                                       "Drag a cell to pan all of them, turn the wheel to zoom at the pointer, keys 0, 1, 2, 4 and 8 set "
-                                       "the zoom. Strengths are factors of the noise measured on this photo: drag them, type them, or "
-                                       "double-click to reset.\n\nThe look (Ctrl+L) is how the photo is developed, the same for every take; it goes into TIFFs and JPEGs, "
-                                       "and into a DNG as a note only. The push is for looking only.\n\nChoose the take you like and export it with Ctrl+E."),
-                                    QMessageBox::Close, this);
+        auto* box = new QMessageBox(
+            QMessageBox::NoIcon, tr("How the sheet works"),
+            tr("Rows are probes: places of the photo worth looking at. Columns are takes: a method with its "
+               "settings. The first column is the original; all cells of a row show the same pixels.\n\n"
+               "Drag a cell to pan all of them, turn the wheel to zoom at the pointer, keys 0, 1, 2, 4 and 8 "
+               "set "
+               "the zoom. Strengths are factors of the noise measured on this photo: drag them, type them, "
+               "or "
+               "double-click to reset.\n\nThe look (Ctrl+L) is how the photo is developed, the same for "
+               "every take; it goes into TIFFs and JPEGs, "
+               "and into a DNG as a note only. The push is for looking only.\n\nChoose the take you like and "
+               "export it with Ctrl+E."),
+            QMessageBox::Close, this);
         box->setAttribute(Qt::WA_DeleteOnClose);
         box->setModal(false);
         box->show();
@@ -190,7 +206,9 @@ void Window::makeMenus() {
 }
 
 void Window::askForMonitor() {
-    const QString file = QFileDialog::getOpenFileName(this, tr("Colour profile of this monitor; cancel to use the system's"), QStringLiteral("/usr/share/color/icc"), tr("ICC profiles (*.icc *.icm)"));
+    const QString file = QFileDialog::getOpenFileName(
+        this, tr("Colour profile of this monitor; cancel to use the system's"),
+        QStringLiteral("/usr/share/color/icc"), tr("ICC profiles (*.icc *.icm)"));
     const QString problem = Monitor::of(this).use(file);
     exportBar_->setMessage(problem.isEmpty() ? tr("Monitor: %1").arg(Monitor::of(this).name()) : problem);
     sheet_->renew();
@@ -199,15 +217,21 @@ void Window::askForMonitor() {
 void Window::refreshOverview() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
-    overviewWork_.run([photo, look = document_.look()](const Work& work) { return renderOverview(*photo, look, 480, work); },
-                      [this, photo](const Picture& p) {
-                          if (photo == document_.photo()) overview_->setImage(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
-                      });
+    overviewWork_.run(
+        [photo, look = document_.look()](const Work& work) {
+            return renderOverview(*photo, look, 480, work);
+        },
+        [this, photo](const Picture& p) {
+            if (photo == document_.photo())
+                overview_->setImage(
+                    QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+        });
 }
 
 void Window::askForPhotos() {
     QSettings memory;
-    const QStringList files = QFileDialog::getOpenFileNames(this, tr("Open raw photos"), memory.value(QStringLiteral("open/folder")).toString());
+    const QStringList files = QFileDialog::getOpenFileNames(
+        this, tr("Open raw photos"), memory.value(QStringLiteral("open/folder")).toString());
     if (files.isEmpty()) return;
     memory.setValue(QStringLiteral("open/folder"), QFileInfo(files.front()).absolutePath());
     open(files);
@@ -221,17 +245,27 @@ void Window::describe() {
         shot_->setText(tr("Open raw photos with Ctrl+O, or drop them on the window."));
         return;
     }
-    const auto unlessEmpty = [](const QString& s) { return s.isEmpty() ? QString() : s + QStringLiteral("<br>"); };
+    const auto unlessEmpty = [](const QString& s) {
+        return s.isEmpty() ? QString() : s + QStringLiteral("<br>");
+    };
     QStringList shot;
     if (!p->exposureText().empty()) shot << QString::fromStdString(p->exposureText());
     if (p->aperture > 0) shot << QStringLiteral("f/%1").arg(p->aperture);
     if (p->focal > 0) shot << QStringLiteral("%1 mm").arg(p->focal);
-    shot_->setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(p->file.filename().string())) +
-                   unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
-                   QStringLiteral("ISO %1, %2<br>").arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
-                   QStringLiteral("%1 × %2, %3 bit, %4").arg(p->width()).arg(p->height()).arg(p->bits).arg(QString::fromStdString(p->layoutText())) +
-                   (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and compressed. The camera's raw gives more.") : QString()));
-    setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(p->file.filename().string())));
+    shot_->setText(
+        QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
+        unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
+        QStringLiteral("ISO %1, %2<br>")
+            .arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
+        QStringLiteral("%1 × %2, %3 bit, %4")
+            .arg(p->width())
+            .arg(p->height())
+            .arg(p->bits)
+            .arg(QString::fromStdString(p->layoutText())) +
+        (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
+                                                    "compressed. The camera's raw gives more.")
+                      : QString()));
+    setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(p->file))));
 }
 
 void Window::refreshView() {
@@ -252,7 +286,9 @@ void Window::dropEvent(QDropEvent* event) {
 }
 
 void Window::closeEvent(QCloseEvent* event) {
-    if (exportBar_->running() && QMessageBox::question(this, tr("Irenic"), tr("An export is running. Stop it and close?")) != QMessageBox::Yes) {
+    if (exportBar_->running() &&
+        QMessageBox::question(this, tr("Irenic"), tr("An export is running. Stop it and close?")) !=
+            QMessageBox::Yes) {
         event->ignore();
         return;
     }

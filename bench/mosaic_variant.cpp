@@ -1,10 +1,13 @@
-// An experiment, kept for its figures: does block matching do better on the mosaic itself than on packed, decorrelated planes?
+// An experiment, kept for its figures: does block matching do better on the mosaic itself than on packed,
+// decorrelated planes?
 //
-// After A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K. Egiazarian, "Cross-color BM3D filtering of noisy raw data", LNLA 2009:
-// blocks of 8x8 samples of the stabilised mosaic, whatever their colours, are compared with blocks at even displacements, where
-// colours fall on the same places; a hard threshold, then Wiener shrinkage. Plain loops, no tuning beyond the threshold.
-// irenic-mosaic-variant [--crop SIZE]: the PSNR in dB of the stabilised mosaic against its mean, where the noise is 0 dB; beside it that of
-// `bm3d` told that its planes are pictures of their own, and as it is, both without the stages that every method shares.
+// After A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K. Egiazarian, "Cross-color BM3D filtering of
+// noisy raw data", LNLA 2009: blocks of 8x8 samples of the stabilised mosaic, whatever their colours, are
+// compared with blocks at even displacements, where colours fall on the same places; a hard threshold, then
+// Wiener shrinkage. Plain loops, no tuning beyond the threshold. irenic-mosaic-variant [--crop SIZE]: the
+// PSNR in dB of the stabilised mosaic against its mean, where the noise is 0 dB; beside it that of `bm3d`
+// told that its planes are pictures of their own, and as it is, both without the stages that every method
+// shares.
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -21,23 +24,30 @@ using namespace irenic;
 
 namespace {
 
-constexpr int kB = 8, kPixels = kB * kB, kStep = 4, kSearch = 24; // samples of the mosaic: the same reach as 12 packed ones
+constexpr int kB = 8, kPixels = kB * kB, kStep = 4,
+              kSearch = 24; // samples of the mosaic: the same reach as 12 packed ones
 using Block = std::array<float, kPixels>;
 
 void dct(Block& b, bool forward) {
     static const auto basis = [] {
         std::array<float, kPixels> m{};
         for (int u = 0; u < kB; ++u)
-            for (int x = 0; x < kB; ++x) m[static_cast<std::size_t>(u * kB + x)] = static_cast<float>((u == 0 ? std::sqrt(1.0 / kB) : std::sqrt(2.0 / kB)) * std::cos(std::numbers::pi * (x + 0.5) * u / kB));
+            for (int x = 0; x < kB; ++x)
+                m[static_cast<std::size_t>(u * kB + x)] =
+                    static_cast<float>((u == 0 ? std::sqrt(1.0 / kB) : std::sqrt(2.0 / kB)) *
+                                       std::cos(std::numbers::pi * (x + 0.5) * u / kB));
         return m;
     }();
-    const auto at = [&](int u, int x) { return basis[static_cast<std::size_t>(forward ? u * kB + x : x * kB + u)]; };
+    const auto at = [&](int u, int x) {
+        return basis[static_cast<std::size_t>(forward ? u * kB + x : x * kB + u)];
+    };
     for (const bool rows : {true, false}) {
         Block out{};
         for (int line = 0; line < kB; ++line)
             for (int u = 0; u < kB; ++u) {
                 float sum = 0;
-                for (int x = 0; x < kB; ++x) sum += at(u, x) * b[static_cast<std::size_t>(rows ? line * kB + x : x * kB + line)];
+                for (int x = 0; x < kB; ++x)
+                    sum += at(u, x) * b[static_cast<std::size_t>(rows ? line * kB + x : x * kB + line)];
                 out[static_cast<std::size_t>(rows ? line * kB + u : u * kB + line)] = sum;
             }
         b = out;
@@ -50,11 +60,14 @@ void haar(std::vector<Block>& g, bool forward) {
         for (int i = 0; i < n; i += 2 * s)
             for (std::size_t c = 0; c < kPixels; ++c) {
                 const float a = g[static_cast<std::size_t>(i)][c], b = g[static_cast<std::size_t>(i + s)][c];
-                g[static_cast<std::size_t>(i)][c] = 0.70710678f * (a + b), g[static_cast<std::size_t>(i + s)][c] = 0.70710678f * (a - b);
+                g[static_cast<std::size_t>(i)][c] = 0.70710678f * (a + b),
+                g[static_cast<std::size_t>(i + s)][c] = 0.70710678f * (a - b);
             }
     };
-    if (forward) for (int s = 1; s < n; s *= 2) pass(s);
-    else for (int s = n / 2; s >= 1; s /= 2) pass(s);
+    if (forward)
+        for (int s = 1; s < n; s *= 2) pass(s);
+    else
+        for (int s = n / 2; s >= 1; s /= 2) pass(s);
 }
 
 Plane step(const Plane& noisy, const Plane& guide, const Plane* pilot, std::size_t most) {
@@ -86,14 +99,17 @@ Plane step(const Plane& noisy, const Plane& guide, const Plane* pilot, std::size
             for (std::size_t i = 0; i < n; ++i) {
                 group[i] = read(noisy, all[i].second.first, all[i].second.second);
                 dct(group[i], true);
-                if (pilot) clean[i] = read(*pilot, all[i].second.first, all[i].second.second), dct(clean[i], true);
+                if (pilot)
+                    clean[i] = read(*pilot, all[i].second.first, all[i].second.second), dct(clean[i], true);
             }
             haar(group, true);
             if (pilot) haar(clean, true);
             float kept = 0;
             for (std::size_t i = 0; i < n; ++i)
                 for (std::size_t c = 0; c < kPixels; ++c) {
-                    const float e = clean[i][c] * clean[i][c], gain = pilot ? e / (e + 1.5f) : std::abs(group[i][c]) > 3.0f ? 1.0f : 0.0f;
+                    const float e = clean[i][c] * clean[i][c], gain = pilot ? e / (e + 1.5f)
+                                                                      : std::abs(group[i][c]) > 3.0f ? 1.0f
+                                                                                                     : 0.0f;
                     group[i][c] *= gain, kept += gain * gain;
                 }
             haar(group, false);
@@ -102,7 +118,8 @@ Plane step(const Plane& noisy, const Plane& guide, const Plane* pilot, std::size
                 dct(group[i], false);
                 for (int j = 0; j < kB; ++j)
                     for (int c = 0; c < kB; ++c) {
-                        sum.at(all[i].second.first + c, all[i].second.second + j) += k * group[i][static_cast<std::size_t>(j * kB + c)];
+                        sum.at(all[i].second.first + c, all[i].second.second + j) +=
+                            k * group[i][static_cast<std::size_t>(j * kB + c)];
                         weight.at(all[i].second.first + c, all[i].second.second + j) += k;
                     }
             }
@@ -112,7 +129,8 @@ Plane step(const Plane& noisy, const Plane& guide, const Plane* pilot, std::size
     return sum;
 }
 
-// The mean of each sample's 3x3 neighbours of its own colour, binomial: the packed planes are compared under the same filter.
+// The mean of each sample's 3x3 neighbours of its own colour, binomial: the packed planes are compared under
+// the same filter.
 Plane smoothed(const Plane& in) {
     Plane out(in.width(), in.height());
     for (int y = 0; y < in.height(); ++y)
@@ -120,7 +138,8 @@ Plane smoothed(const Plane& in) {
             float sum = 0;
             for (int j = -1; j <= 1; ++j)
                 for (int i = -1; i <= 1; ++i) {
-                    const int u = std::clamp(x + 2 * i, x & 1, (in.width() - 2) | (x & 1)), v = std::clamp(y + 2 * j, y & 1, (in.height() - 2) | (y & 1));
+                    const int u = std::clamp(x + 2 * i, x & 1, (in.width() - 2) | (x & 1)),
+                              v = std::clamp(y + 2 * j, y & 1, (in.height() - 2) | (y & 1));
                     sum += static_cast<float>((2 - i * i) * (2 - j * j)) / 16 * in.at(u, v);
                 }
             out.at(x, y) = sum;
@@ -136,7 +155,8 @@ Plane mosaicOf(const PlaneSet& planes, const Photo& photo) {
         for (int x = 0; x < planes.area.width; ++x) {
             float v[4];
             channelsAt(planes, planes.area.x + x, planes.area.y + y, v);
-            for (std::size_t k = 0; k < 4; ++k) out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = v[k];
+            for (std::size_t k = 0; k < 4; ++k)
+                out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = v[k];
         }
     return out;
 }
@@ -144,7 +164,8 @@ Plane mosaicOf(const PlaneSet& planes, const Photo& photo) {
 double psnr(const Plane& a, const Plane& b) {
     double sum = 0, n = 0;
     for (int y = 16; y < a.height() - 16; ++y)
-        for (int x = 16; x < a.width() - 16; ++x, ++n) sum += std::pow(static_cast<double>(a.at(x, y) - b.at(x, y)), 2);
+        for (int x = 16; x < a.width() - 16; ++x, ++n)
+            sum += std::pow(static_cast<double>(a.at(x, y) - b.at(x, y)), 2);
     return -10 * std::log10(sum / n); // against the noise, which is 0 dB
 }
 
@@ -166,9 +187,13 @@ int main(int argc, char** argv) {
             Plane right(noisy.width(), noisy.height());
             for (int y = 0; y < right.height(); ++y)
                 for (int x = 0; x < right.width(); ++x) {
-                    const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1)))];
-                    const double e = static_cast<double>(truth.at(x, y)) / line.a, read = std::sqrt(line.b) / line.a;
-                    right.at(x, y) = static_cast<float>(e < 60 ? Stabiliser::momentsOf(e, read).mean : 2 * std::sqrt(e + 0.125 + read * read));
+                    const NoiseLine& line =
+                        photo.noise
+                            .channel[static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1)))];
+                    const double e = static_cast<double>(truth.at(x, y)) / line.a,
+                                 read = std::sqrt(line.b) / line.a;
+                    right.at(x, y) = static_cast<float>(e < 60 ? Stabiliser::momentsOf(e, read).mean
+                                                               : 2 * std::sqrt(e + 0.125 + read * read));
                 }
             const Plane basic = step(noisy, smoothed(noisy), nullptr, 16);
             own += psnr(step(noisy, basic, &basic, 32), right) / 8;

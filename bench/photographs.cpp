@@ -9,8 +9,10 @@ namespace irenic {
 
 std::vector<std::string> unseenPhotographs() {
     std::vector<std::string> files;
-    for (const char* n : {"Dune.jpg", "RainDrops.jpg", "Storm.jpg", "TwoWings.jpg"}) files.push_back(std::string("/usr/share/backgrounds/mate/nature/") + n);
-    for (const char* n : {"BytheWater", "ColorfulCups", "EveningGlow", "Grey"}) files.push_back(std::string("/usr/share/wallpapers/") + n + "/contents/images/2560x1600.jpg");
+    for (const char* n : {"Dune.jpg", "RainDrops.jpg", "Storm.jpg", "TwoWings.jpg"})
+        files.push_back(std::string("/usr/share/backgrounds/mate/nature/") + n);
+    for (const char* n : {"BytheWater", "ColorfulCups", "EveningGlow", "Grey"})
+        files.push_back(std::string("/usr/share/wallpapers/") + n + "/contents/images/2560x1600.jpg");
     return files;
 }
 
@@ -20,7 +22,8 @@ std::array<Plane, 3> photograph(const std::string& file, int crop) {
     cv::Mat linear;
     image.convertTo(linear, CV_32FC3, 1 / 255.0);
     linear.forEach<cv::Vec3f>([](cv::Vec3f& v, const int*) {
-        for (int c = 0; c < 3; ++c) v[c] = v[c] <= 0.04045f ? v[c] / 12.92f : std::pow((v[c] + 0.055f) / 1.055f, 2.4f);
+        for (int c = 0; c < 3; ++c)
+            v[c] = v[c] <= 0.04045f ? v[c] / 12.92f : std::pow((v[c] + 0.055f) / 1.055f, 2.4f);
     });
     cv::resize(linear, linear, {linear.cols / 2, linear.rows / 2}, 0, 0, cv::INTER_AREA);
     const int w = std::min(crop, linear.cols / 2 * 2), h = std::min(crop, linear.rows / 2 * 2);
@@ -28,7 +31,8 @@ std::array<Plane, 3> photograph(const std::string& file, int crop) {
     std::array<Plane, 3> out = {Plane(w, h), Plane(w, h), Plane(w, h)};
     for (int y = 0; y < h; ++y)
         for (int x = 0; x < w; ++x)
-            for (int c = 0; c < 3; ++c) out[static_cast<std::size_t>(2 - c)].at(x, y) = linear.at<cv::Vec3f>(y0 + y, x0 + x)[c];
+            for (int c = 0; c < 3; ++c)
+                out[static_cast<std::size_t>(2 - c)].at(x, y) = linear.at<cv::Vec3f>(y0 + y, x0 + x)[c];
     return out;
 }
 

@@ -1,8 +1,10 @@
-// The quality protocol: noiseless truth, Poisson-Gaussian noise, one rendering for all; a table of method by ISO, against
-// OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in the same run, and against plain BM3D on them.
+// The quality protocol: noiseless truth, Poisson-Gaussian noise, one rendering for all; a table of method by
+// ISO, against OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in
+// the same run, and against plain BM3D on them.
 //
-// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR] [--method ID]... [--no-reference] [--each]: photographs from the Debian packages (halved in size), and the
-// truths that 'irenic-cli demo-data DIR --truth' left. Writes Markdown to standard output.
+// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR] [--method ID]... [--no-reference] [--each]:
+// photographs from the Debian packages (halved in size), and the truths that 'irenic-cli demo-data DIR
+// --truth' left. Writes Markdown to standard output.
 #include <algorithm>
 #include <chrono>
 #include <cmath>
@@ -39,13 +41,18 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
     p.black.pattern = {8192}, p.white = 65535;
     for (int y = 0; y < mosaic.height(); ++y)
         for (int x = 0; x < mosaic.width(); ++x)
-            p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) + static_cast<std::size_t>(x)] =
-                static_cast<std::uint16_t>(std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    const auto rgb = developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb);
+            p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) +
+                      static_cast<std::size_t>(x)] =
+                static_cast<std::uint16_t>(
+                    std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
+    const auto rgb = developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()},
+                                   OutputSpace::Srgb);
     cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
     for (int y = 0; y < out.rows; ++y)
         for (int x = 0; x < out.cols; ++x)
-            for (int c = 0; c < 3; ++c) out.at<cv::Vec3f>(y, x)[c] = encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
+            for (int c = 0; c < 3; ++c)
+                out.at<cv::Vec3f>(y, x)[c] =
+                    encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
     return out;
 }
 
@@ -58,7 +65,8 @@ double ssimOf(const cv::Mat& a, const cv::Mat& b) {
     blur(x, mx), blur(y, my), blur(x.mul(x), xx), blur(y.mul(y), yy), blur(x.mul(y), xy);
     const cv::Mat sxx = xx - mx.mul(mx), syy = yy - my.mul(my), sxy = xy - mx.mul(my);
     constexpr double c1 = 1e-4, c2 = 9e-4;
-    cv::Mat top = (2 * mx.mul(my) + c1).mul(2 * sxy + c2), bottom = (mx.mul(mx) + my.mul(my) + c1).mul(sxx + syy + c2), map;
+    cv::Mat top = (2 * mx.mul(my) + c1).mul(2 * sxy + c2),
+            bottom = (mx.mul(mx) + my.mul(my) + c1).mul(sxx + syy + c2), map;
     cv::divide(top, bottom, map);
     return cv::mean(map)[0];
 }
@@ -71,14 +79,19 @@ Scores score(const cv::Mat& truth, const cv::Mat& found) {
     s.cpsnr = -10 * std::log10(std::max(1e-12, mse));
     s.ssim = ssimOf(a, b);
     cv::Mat sa, sb, la, lb;
-    cv::resize(a(cv::Rect(0, 0, a.cols / 32 * 32, a.rows / 32 * 32)), sa, {a.cols / 32, a.rows / 32}, 0, 0, cv::INTER_AREA);
-    cv::resize(b(cv::Rect(0, 0, b.cols / 32 * 32, b.rows / 32 * 32)), sb, {a.cols / 32, a.rows / 32}, 0, 0, cv::INTER_AREA);
+    cv::resize(a(cv::Rect(0, 0, a.cols / 32 * 32, a.rows / 32 * 32)), sa, {a.cols / 32, a.rows / 32}, 0, 0,
+               cv::INTER_AREA);
+    cv::resize(b(cv::Rect(0, 0, b.cols / 32 * 32, b.rows / 32 * 32)), sb, {a.cols / 32, a.rows / 32}, 0, 0,
+               cv::INTER_AREA);
     cv::cvtColor(sa, la, cv::COLOR_RGB2Lab);
     cv::cvtColor(sb, lb, cv::COLOR_RGB2Lab);
     double sum = 0;
-    const auto lab = [](const cv::Vec3f& v) { return Vector3{static_cast<double>(v[0]), static_cast<double>(v[1]), static_cast<double>(v[2])}; };
+    const auto lab = [](const cv::Vec3f& v) {
+        return Vector3{static_cast<double>(v[0]), static_cast<double>(v[1]), static_cast<double>(v[2])};
+    };
     for (int y = 0; y < la.rows; ++y)
-        for (int x = 0; x < la.cols; ++x) sum += ciede2000(lab(la.at<cv::Vec3f>(y, x)), lab(lb.at<cv::Vec3f>(y, x)));
+        for (int x = 0; x < la.cols; ++x)
+            sum += ciede2000(lab(la.at<cv::Vec3f>(y, x)), lab(lb.at<cv::Vec3f>(y, x)));
     s.colour = sum / (la.rows * la.cols);
     return s;
 }
@@ -87,12 +100,14 @@ Plane mosaicOf(const PlaneSet& clean, const Photo& photo) {
     Plane out(photo.width(), photo.height());
     const auto sites = sitesOfChannels(photo.mosaic);
     const auto& line = photo.noise.channel;
-    const Stabiliser stable[4] = {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]), Stabiliser(line[3])};
+    const Stabiliser stable[4] = {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]),
+                                  Stabiliser(line[3])};
     for (int y = 0; y < clean.area.height; ++y)
         for (int x = 0; x < clean.area.width; ++x) {
             float v[4];
             channelsAt(clean, clean.area.x + x, clean.area.y + y, v);
-            for (std::size_t k = 0; k < 4; ++k) out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = stable[k].unbiased(v[k]);
+            for (std::size_t k = 0; k < 4; ++k)
+                out.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) = stable[k].unbiased(v[k]);
         }
     return out;
 }
@@ -105,18 +120,21 @@ Plane referenceNlm(const Photo& photo, float h, double& seconds) {
     for (Plane& p : planes.plane) {
         cv::Mat in(area.height, area.width, CV_16U), out;
         for (int y = 0; y < in.rows; ++y)
-            for (int x = 0; x < in.cols; ++x) in.at<std::uint16_t>(y, x) = static_cast<std::uint16_t>(std::clamp(p.at(x, y) * step + zero, 0.0f, 65535.0f));
+            for (int x = 0; x < in.cols; ++x)
+                in.at<std::uint16_t>(y, x) =
+                    static_cast<std::uint16_t>(std::clamp(p.at(x, y) * step + zero, 0.0f, 65535.0f));
         const auto begun = std::chrono::steady_clock::now();
         cv::fastNlMeansDenoising(in, out, std::vector<float>{h * step}, 5, 21, cv::NORM_L1);
         seconds += std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
         for (int y = 0; y < in.rows; ++y)
-            for (int x = 0; x < in.cols; ++x) p.at(x, y) = (static_cast<float>(out.at<std::uint16_t>(y, x)) - zero) / step;
+            for (int x = 0; x < in.cols; ++x)
+                p.at(x, y) = (static_cast<float>(out.at<std::uint16_t>(y, x)) - zero) / step;
     }
     return mosaicOf(planes, photo);
 }
 
-// Block matching and collaborative filtering as they are written down: each packed plane is a picture of its own, and none of the stages
-// that every method here shares.
+// Block matching and collaborative filtering as they are written down: each packed plane is a picture of its
+// own, and none of the stages that every method here shares.
 Plane plainBlockMatching(const Photo& photo, double& seconds) {
     const Rect area{0, 0, photo.width() / 2, photo.height() / 2};
     const Method& method = *findMethod("bm3d");
@@ -139,12 +157,18 @@ int main(int argc, char** argv) {
     std::vector<std::string> only;
     for (int i = 1; i < argc; ++i) {
         const std::string a = argv[i];
-        if (a == "--crop" && i + 1 < argc) crop = std::stoi(argv[++i]);
-        else if (a == "--iso" && i + 1 < argc) isos.push_back(std::stod(argv[++i]));
-        else if (a == "--demo" && i + 1 < argc) demo = argv[++i];
-        else if (a == "--no-reference") reference = false;
-        else if (a == "--each") each = true; // every picture's CPSNR to standard error
-        else if (a == "--method" && i + 1 < argc) only.push_back(argv[++i]);
+        if (a == "--crop" && i + 1 < argc)
+            crop = std::stoi(argv[++i]);
+        else if (a == "--iso" && i + 1 < argc)
+            isos.push_back(std::stod(argv[++i]));
+        else if (a == "--demo" && i + 1 < argc)
+            demo = argv[++i];
+        else if (a == "--no-reference")
+            reference = false;
+        else if (a == "--each")
+            each = true; // every picture's CPSNR to standard error
+        else if (a == "--method" && i + 1 < argc)
+            only.push_back(argv[++i]);
     }
     if (isos.empty()) isos = {3200, 12800, 51200};
     const std::vector<std::string> files = unseenPhotographs();
@@ -164,7 +188,8 @@ int main(int argc, char** argv) {
             for (int y = 0; y < h; ++y) in.read(reinterpret_cast<char*>(whole.row(y)), sizeof(float) * w);
             if (!in) throw std::runtime_error(std::string(n) + ": no truth there");
             const int shift = n[6] == '3' || n[6] == '4' ? 1 : 0;
-            truths.emplace_back(n, whole.cropped({(w - crop) / 4 * 2 + shift, (h - crop) / 4 * 2, crop, crop}));
+            truths.emplace_back(n,
+                                whole.cropped({(w - crop) / 4 * 2 + shift, (h - crop) / 4 * 2, crop, crop}));
         }
 
     std::printf("| method | ISO | CPSNR dB | SSIM | colour difference | MP/s |\n|---|---|---|---|---|---|\n");
@@ -187,7 +212,9 @@ int main(int argc, char** argv) {
                 Scores s = score(right, rendered(photo, mosaic));
                 s.seconds = seconds, s.pixels = pixels;
                 at(name).add(s);
-                if (each) std::fprintf(stderr, "%s %.0f %s %.2f\n", truths[i].first.c_str(), iso, name.c_str(), s.cpsnr);
+                if (each)
+                    std::fprintf(stderr, "%s %.0f %s %.2f\n", truths[i].first.c_str(), iso, name.c_str(),
+                                 s.cpsnr);
             };
             note("none", cleanMosaic(photo, Settings::original(), {0, 0, truth.width(), truth.height()}), 1);
             if (reference) {
@@ -206,11 +233,13 @@ int main(int argc, char** argv) {
                 if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
                 const auto begun = std::chrono::steady_clock::now();
                 const Plane p = cleanMosaic(photo, {m->id()}, {0, 0, truth.width(), truth.height()});
-                note(m->id(), p, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
+                note(m->id(), p,
+                     std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
             }
         }
         for (const auto& [name, s] : rows)
-            std::printf("| %s | %.0f | %.2f | %.3f | %.2f | %.2f |\n", name.c_str(), iso, s.cpsnr / s.count, s.ssim / s.count, s.colour / s.count, s.pixels / s.seconds);
+            std::printf("| %s | %.0f | %.2f | %.3f | %.2f | %.2f |\n", name.c_str(), iso, s.cpsnr / s.count,
+                        s.ssim / s.count, s.colour / s.count, s.pixels / s.seconds);
         std::fflush(stdout);
     }
 }

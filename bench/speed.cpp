@@ -1,10 +1,11 @@
-// The speed and the memory of every method on one mosaic, in one run, beside OpenCV's 16-bit fast non-local means (same patch
-// and window as ours, one plane at a time) and beside what the machine can do at all.
+// The speed and the memory of every method on one mosaic, in one run, beside OpenCV's 16-bit fast non-local
+// means (same patch and window as ours, one plane at a time) and beside what the machine can do at all.
 //
-// "By processor time" is what it would be if nobody else used the machine: megapixels a second of all threads' own time. (Where a neighbour's
-// load slows the processor down, it shows in both.)
+// "By processor time" is what it would be if nobody else used the machine: megapixels a second of all
+// threads' own time. (Where a neighbour's load slows the processor down, it shows in both.)
 //
-// irenic-speed [--size WIDTHxHEIGHT] [--file RAW]: Markdown on standard output. Without a file, a made-up mosaic.
+// irenic-speed [--size WIDTHxHEIGHT] [--file RAW]: Markdown on standard output. Without a file, a made-up
+// mosaic.
 #include <malloc.h>
 #include <oneapi/tbb/global_control.h>
 #include <oneapi/tbb/parallel_for.h>
@@ -35,7 +36,8 @@ double secondsOf(const std::function<void()>& work) {
     for (int i = 0; i < 2; ++i) {
         const auto begun = std::chrono::steady_clock::now();
         work();
-        best = std::min(best, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
+        best =
+            std::min(best, std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count());
     }
     return best;
 }
@@ -77,15 +79,21 @@ template <class Lanes> __attribute__((always_inline)) inline float burn(float se
     for (const Lanes& x : v) sum += x[0];
     return sum;
 }
-__attribute__((target("avx512f"))) float burnWide(float seed, long rounds) { return burn<Lanes16>(seed, rounds); }
-__attribute__((target("avx2,fma"))) float burnHalf(float seed, long rounds) { return burn<Lanes8>(seed, rounds); }
+__attribute__((target("avx512f"))) float burnWide(float seed, long rounds) {
+    return burn<Lanes16>(seed, rounds);
+}
+__attribute__((target("avx2,fma"))) float burnHalf(float seed, long rounds) {
+    return burn<Lanes8>(seed, rounds);
+}
 double floats(unsigned threads) {
     const bool wide = __builtin_cpu_supports("avx512f");
     constexpr long rounds = 20'000'000;
     std::vector<float> sink(threads);
     const double s = secondsOf([&] {
         std::vector<std::jthread> all;
-        for (unsigned t = 0; t < threads; ++t) all.emplace_back([&, t] { sink[t] = (wide ? burnWide : burnHalf)(static_cast<float>(t), rounds); });
+        for (unsigned t = 0; t < threads; ++t)
+            all.emplace_back(
+                [&, t] { sink[t] = (wide ? burnWide : burnHalf)(static_cast<float>(t), rounds); });
     });
     return 2.0 * 12 * (wide ? 16 : 8) * rounds * threads / s;
 }
@@ -96,7 +104,8 @@ Photo waves(int width, int height) {
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             const double u = x * 0.01, v = y * 0.013;
-            const double wave = std::sin(u + std::sin(v)) * std::cos(0.3 * v) + 0.3 * std::sin(9 * u + 3 * std::sin(2 * v)) + 0.2 * ((x / 96 + y / 64) % 2);
+            const double wave = std::sin(u + std::sin(v)) * std::cos(0.3 * v) +
+                                0.3 * std::sin(9 * u + 3 * std::sin(2 * v)) + 0.2 * ((x / 96 + y / 64) % 2);
             truth.at(x, y) = static_cast<float>(0.12 + 0.06 * wave);
         }
     Shot shot;
@@ -106,10 +115,12 @@ Photo waves(int width, int height) {
 
 // The process's peak while a DNG is exported: all that a person needs free, the photo in memory included.
 void exports() {
-    std::printf("\n| DNG export | seconds | peak memory of the process, MB | bytes a pixel |\n|---|---|---|---|\n");
+    std::printf(
+        "\n| DNG export | seconds | peak memory of the process, MB | bytes a pixel |\n|---|---|---|---|\n");
     const auto folder = std::filesystem::temp_directory_path() / "irenic-speed";
     std::filesystem::create_directories(folder);
-    for (const auto& [w, h, method] : {std::tuple{6000, 4000, "bm3d"}, {6000, 4000, "wavelet"}, {12000, 8400, "wavelet"}}) {
+    for (const auto& [w, h, method] :
+         {std::tuple{6000, 4000, "bm3d"}, {6000, 4000, "wavelet"}, {12000, 8400, "wavelet"}}) {
         malloc_trim(0);
         Photo photo = waves(w, h);
         photo.file = folder / "original.dng";
@@ -122,7 +133,8 @@ void exports() {
         const auto begun = std::chrono::steady_clock::now();
         exportPhoto(photo, order);
         const double s = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
-        std::printf("| %.0f MP, %s | %.1f | %.0f | %.1f |\n", 1e-6 * w * h, method, s, memory("VmHWM"), memory("VmHWM") * 1048576 / (static_cast<double>(w) * h));
+        std::printf("| %.0f MP, %s | %.1f | %.0f | %.1f |\n", 1e-6 * w * h, method, s, memory("VmHWM"),
+                    memory("VmHWM") * 1048576 / (static_cast<double>(w) * h));
         std::fflush(stdout);
     }
     std::filesystem::remove_all(folder);
@@ -137,17 +149,21 @@ int main(int argc, char** argv) {
     std::vector<std::string> only;
     for (int i = 1; i + 1 < argc; i += 2) {
         const std::string a = argv[i], v = argv[i + 1];
-        if (a == "--size") width = std::stoi(v), height = std::stoi(v.substr(v.find('x') + 1));
-        else if (a == "--file") file = v;
-        else if (a == "--method") only.push_back(v);
+        if (a == "--size")
+            width = std::stoi(v), height = std::stoi(v.substr(v.find('x') + 1));
+        else if (a == "--file")
+            file = v;
+        else if (a == "--method")
+            only.push_back(v);
     }
     const Photo photo = file.empty() ? waves(width, height) : Photo(*readPhoto(file));
     const Rect whole{0, 0, photo.width(), photo.height()};
     const double megapixels = 1e-6 * photo.width() * photo.height();
     const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
     const double bytes = bandwidth(), rate = floats(threads);
-    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s of fused multiplications and additions in registers.\n\n", photo.width(), photo.height(),
-                megapixels, threads, bytes * 1e-9, rate * 1e-9);
+    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s "
+                "of fused multiplications and additions in registers.\n\n",
+                photo.width(), photo.height(), megapixels, threads, bytes * 1e-9, rate * 1e-9);
 
     // OpenCV on a quarter of the picture, which is enough to know its speed.
     const Rect part{0, 0, photo.width() / 4, photo.height() / 4};
@@ -158,13 +174,16 @@ int main(int argc, char** argv) {
             for (const Plane& p : planes.plane) {
                 cv::Mat in(part.height, part.width, CV_16U), out;
                 for (int y = 0; y < in.rows; ++y)
-                    for (int x = 0; x < in.cols; ++x) in.at<std::uint16_t>(y, x) = static_cast<std::uint16_t>(p.at(x, y) * 200 + 32768);
+                    for (int x = 0; x < in.cols; ++x)
+                        in.at<std::uint16_t>(y, x) = static_cast<std::uint16_t>(p.at(x, y) * 200 + 32768);
                 cv::fastNlMeansDenoising(in, out, std::vector<float>{170}, 5, 21, cv::NORM_L1);
             }
         });
         reference = 4e-6 * static_cast<double>(part.area()) / s;
     }
-    std::printf("| method | MP/s | by processor time | of OpenCV's NLM | 2 threads over 1 | reading the planes once, share of the time | peak memory, bytes a pixel |\n|---|---|---|---|---|---|---|\n");
+    std::printf(
+        "| method | MP/s | by processor time | of OpenCV's NLM | 2 threads over 1 | reading the planes once, "
+        "share of the time | peak memory, bytes a pixel |\n|---|---|---|---|---|---|---|\n");
     if (reference > 0) std::printf("| OpenCV NLM 5, 21 | %.2f | | 1.0 | | | |\n", reference);
     for (const auto& m : methods()) {
         if (!only.empty() && std::find(only.begin(), only.end(), m->id()) == only.end()) continue;
@@ -185,8 +204,10 @@ int main(int argc, char** argv) {
             one = secondsOf([&] { cleanMosaic(photo, {m->id()}, half); });
             one *= static_cast<double>(photo.height()) / half.height;
         }
-        std::printf("| %s | %.2f | %.2f | %.1f | %.2f | %.1f %% | %.0f |\n", m->id().c_str(), megapixels / all, megapixels * threads / processor, reference > 0 ? megapixels / all / reference : 0,
-                    one / all, 100 * megapixels * 4e6 / bytes / all, peak * 1048576 / (megapixels * 1e6));
+        std::printf("| %s | %.2f | %.2f | %.1f | %.2f | %.1f %% | %.0f |\n", m->id().c_str(),
+                    megapixels / all, megapixels * threads / processor,
+                    reference > 0 ? megapixels / all / reference : 0, one / all,
+                    100 * megapixels * 4e6 / bytes / all, peak * 1048576 / (megapixels * 1e6));
         std::fflush(stdout);
     }
     if (only.empty() && file.empty()) exports();

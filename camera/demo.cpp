@@ -21,9 +21,11 @@ struct DemoShot {
 };
 
 std::vector<DemoShot> demoShots() {
-    const auto shot = [](double iso, double exposure, double stops, double hot, const char* taken, std::uint32_t seed) {
+    const auto shot = [](double iso, double exposure, double stops, double hot, const char* taken,
+                         std::uint32_t seed) {
         Shot s;
-        s.iso = iso, s.exposure = exposure, s.stops = stops, s.hotPixels = hot, s.taken = taken, s.seed = seed;
+        s.iso = iso, s.exposure = exposure, s.stops = stops, s.hotPixels = hot, s.taken = taken,
+        s.seed = seed;
         return s;
     };
     std::vector<DemoShot> all = {
@@ -46,10 +48,12 @@ std::vector<DemoShot> demoShots() {
 
 } // namespace
 
-void makeDemoData(const std::filesystem::path& folder, bool truth, double scale, const std::function<void(const std::string&)>& say) {
+void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
+                  const std::function<void(const std::string&)>& say, const Work& work) {
     namespace fs = std::filesystem;
     fs::create_directories(folder);
-    const int width = static_cast<int>(std::lround(4032 * scale / 4)) * 4, height = static_cast<int>(std::lround(3024 * scale / 4)) * 4;
+    const int width = static_cast<int>(std::lround(4032 * scale / 4)) * 4,
+              height = static_cast<int>(std::lround(3024 * scale / 4)) * 4;
     Body one, two;
     two.model = "Two", two.lens = "Quay 50mm f/1.8";
     two.mosaic.site = {Mosaic::Green, Mosaic::Red, Mosaic::Blue, Mosaic::Green};
@@ -59,9 +63,10 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
     for (const View view : {View::GearLoft, View::SackStore, View::HarbourWindow, View::Gauges}) {
         std::array<Plane, 3> light;
         for (const DemoShot& d : demoShots()) {
-            const fs::path file = folder / (std::string(d.name) + ".dng"), truthFile = folder / (std::string(d.name) + ".truth.f32");
+            const fs::path file = folder / (std::string(d.name) + ".dng"),
+                           truthFile = folder / (std::string(d.name) + ".truth.f32");
             if (d.view != view || (fs::exists(file) && (!truth || fs::exists(truthFile)))) continue;
-            if (light[0].empty()) light = renderView(view, width, height);
+            if (light[0].empty()) light = renderView(view, width, height, work);
             const Body& body = d.second ? two : one;
             const Plane mosaic = exposeMosaic(light, body, d.shot, d.optics);
             Photo photo = takePhoto(mosaic, body, d.shot);
@@ -69,13 +74,16 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
             DngExtras extras;
             extras.preview = renderOverview(photo, {}, 512);
             const fs::path part = folder / ("." + std::string(d.name) + ".part");
-            writeDng(part, photo, extras);
+            writeDng(part, photo, extras, work);
             fs::rename(part, file);
             if (truth) {
                 std::ofstream out(truthFile, std::ios::binary);
                 for (int y = 0; y < height; ++y)
-                    out.write(reinterpret_cast<const char*>(mosaic.row(y)), static_cast<std::streamsize>(sizeof(float)) * width);
-                if (!out) throw std::runtime_error(truthFile.string() + ": it could not be written. Is the disk full?");
+                    out.write(reinterpret_cast<const char*>(mosaic.row(y)),
+                              static_cast<std::streamsize>(sizeof(float)) * width);
+                if (!out)
+                    throw std::runtime_error(truthFile.string() +
+                                             ": it could not be written. Is the disk full?");
             }
             say(file.string());
         }

@@ -5,11 +5,15 @@
 #include <functional>
 #include <string>
 
+#include "image/work.h"
+
 namespace irenic {
 
-// Writes mill-01.dng .. mill-06.dng to `folder` (made if missing); files that are there already are kept. `scale` 1 is
-// 4032 x 3024 pixels. With `truth` also NAME.truth.f32: the noiseless normalised mosaic, little-endian float32, rows
-// without gaps. `say` hears a line for each file. Deterministic. Throws std::runtime_error.
-void makeDemoData(const std::filesystem::path& folder, bool truth, double scale, const std::function<void(const std::string&)>& say);
+// Writes mill-01.dng .. mill-06.dng to `folder` (made if missing); files that are there already are kept.
+// `scale` 1 is 4032 x 3024 pixels. With `truth` also NAME.truth.f32: the noiseless normalised mosaic,
+// little-endian float32, rows without gaps. `say` hears a line for each file. Deterministic. Throws
+// std::runtime_error and Cancelled.
+void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
+                  const std::function<void(const std::string&)>& say, const Work& work = {});
 
 } // namespace irenic

@@ -58,7 +58,8 @@ bool meet(const Solid& s, Vec from, Vec to, float far, Hit& hit) {
     } else if (s.shape == Shape::Cylinder) {
         const float rx = 1 / s.half.x, ry = 1 / s.half.y;
         const float dx = d.x * rx, dy = d.y * ry, ox = o.x * rx, oy = o.y * ry;
-        const float a = dx * dx + dy * dy, b = ox * dx + oy * dy, c = ox * ox + oy * oy - 1, root = b * b - a * c;
+        const float a = dx * dx + dy * dy, b = ox * dx + oy * dy, c = ox * ox + oy * oy - 1,
+                    root = b * b - a * c;
         if (root > 0 && a > 1e-12f) {
             const float side = (-b - std::sqrt(root)) / a;
             if (side > kNear && std::abs(o.z + d.z * side) <= s.half.z) {
@@ -123,8 +124,8 @@ bool near(const Solid& s, Vec from, Vec to, float far) {
 } // namespace
 
 void Solid::place() {
-    const float cx = std::cos(angles.x), sx = std::sin(angles.x), cy = std::cos(angles.y), sy = std::sin(angles.y),
-                cz = std::cos(angles.z), sz = std::sin(angles.z);
+    const float cx = std::cos(angles.x), sx = std::sin(angles.x), cy = std::cos(angles.y),
+                sy = std::sin(angles.y), cz = std::cos(angles.z), sz = std::sin(angles.z);
     const auto turn = [&](Vec v) {
         v = {v.x, cx * v.y - sx * v.z, sx * v.y + cx * v.z};
         v = {cy * v.x + sy * v.z, v.y, -sy * v.x + cy * v.z};
@@ -161,7 +162,8 @@ bool blocked(const World& world, Vec from, Vec to, float far) {
 }
 
 float hashed(int x, int y, int z, std::uint32_t seed) {
-    std::uint32_t h = static_cast<std::uint32_t>(x) * 0x8da6b343U ^ static_cast<std::uint32_t>(y) * 0xd8163841U ^
+    std::uint32_t h = static_cast<std::uint32_t>(x) * 0x8da6b343U ^
+                      static_cast<std::uint32_t>(y) * 0xd8163841U ^
                       static_cast<std::uint32_t>(z) * 0xcb1ab31fU ^ seed * 0x9e3779b9U;
     h ^= h >> 15, h *= 0x2c1b3c6dU, h ^= h >> 12, h *= 0x297a2d39U, h ^= h >> 15;
     return static_cast<float>(h >> 8) * (1.0f / 16777216.0f);
@@ -177,7 +179,9 @@ float noise(Vec p, std::uint32_t seed) {
     float u = p.x - static_cast<float>(x), v = p.y - static_cast<float>(y), w = p.z - static_cast<float>(z);
     u = u * u * (3 - 2 * u), v = v * v * (3 - 2 * v), w = w * w * (3 - 2 * w);
     const auto mix = [](float a, float b, float t) { return a + (b - a) * t; };
-    const auto edge = [&](int j, int k) { return mix(hashed(x, y + j, z + k, seed), hashed(x + 1, y + j, z + k, seed), u); };
+    const auto edge = [&](int j, int k) {
+        return mix(hashed(x, y + j, z + k, seed), hashed(x + 1, y + j, z + k, seed), u);
+    };
     return mix(mix(edge(0, 0), edge(1, 0), v), mix(edge(0, 1), edge(1, 1), v), w);
 }
 

@@ -1,4 +1,5 @@
-// The simulated camera's world: solids, light and rays. Lengths in metres; x right, y up, z away from the camera.
+// The simulated camera's world: solids, light and rays. Lengths in metres; x right, y up, z away from the
+// camera.
 #pragma once
 
 #include <cmath>
@@ -18,7 +19,22 @@ inline float dot(Vec a, Vec b) { return a.x * b.x + a.y * b.y + a.z * b.z; }
 inline float length(Vec a) { return std::sqrt(dot(a, a)); }
 inline Vec normalised(Vec a) { return a * (1.0f / length(a)); }
 
-enum class Material { Timber, Brick, Plaster, Sack, Rope, Iron, Brass, GaugeFace, Sign, Flame, Window, Lamp, Water, Stone };
+enum class Material {
+    Timber,
+    Brick,
+    Plaster,
+    Sack,
+    Rope,
+    Iron,
+    Brass,
+    GaugeFace,
+    Sign,
+    Flame,
+    Window,
+    Lamp,
+    Water,
+    Stone
+};
 enum class Shape { Box, Cylinder, Ellipsoid, Gear };
 
 // A solid in its own frame: centred, `half` its half extents (a cylinder's and gear's axis is z), turned by
@@ -29,10 +45,10 @@ struct Solid {
     Vec centre, half{1, 1, 1};
     Vec angles;
     std::uint32_t seed = 0;
-    float teeth = 0;       // gears: their number; signs and gauges: which text
-    Vec tint{1, 1, 1};     // multiplies the material's colour; the emission of lamps
-    Vec axis[3];           // the frame, made by place()
-    float radius = 0;      // of the sphere around it
+    float teeth = 0;   // gears: their number; signs and gauges: which text
+    Vec tint{1, 1, 1}; // multiplies the material's colour; the emission of lamps
+    Vec axis[3];       // the frame, made by place()
+    float radius = 0;  // of the sphere around it
 
     void place();
     Vec toLocal(Vec p) const { return {dot(p, axis[0]), dot(p, axis[1]), dot(p, axis[2])}; }
@@ -47,13 +63,13 @@ struct Hit {
 
 struct World {
     std::vector<Solid> solids;
-    Vec lantern, lanternLight;   // position; linear light at one metre
-    Vec sky;                     // light from outside, from `skyFrom`
+    Vec lantern, lanternLight; // position; linear light at one metre
+    Vec sky;                   // light from outside, from `skyFrom`
     Vec skyFrom;
     Vec ambient;
     Vec eye, target;
-    float view = 60;             // degrees across
-    bool harbour = false;        // what a ray that meets nothing sees: the dusk sky, else darkness
+    float view = 60;      // degrees across
+    bool harbour = false; // what a ray that meets nothing sees: the dusk sky, else darkness
 
     Solid& add(Shape shape, Material material, Vec centre, Vec half, Vec angles = {});
 };

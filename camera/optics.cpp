@@ -14,13 +14,17 @@ namespace {
 float cubic(const Plane& p, double x, double y) {
     // R. G. Keys, 1981, with a = -1/2.
     const auto weights = [](double t, double* w) {
-        w[0] = ((-0.5 * t + 1) * t - 0.5) * t, w[1] = (1.5 * t - 2.5) * t * t + 1, w[2] = ((-1.5 * t + 2) * t + 0.5) * t, w[3] = (0.5 * t - 0.5) * t * t;
+        w[0] = ((-0.5 * t + 1) * t - 0.5) * t, w[1] = (1.5 * t - 2.5) * t * t + 1,
+        w[2] = ((-1.5 * t + 2) * t + 0.5) * t, w[3] = (0.5 * t - 0.5) * t * t;
     };
     const int ix = static_cast<int>(std::floor(x)), iy = static_cast<int>(std::floor(y));
     double wx[4], wy[4], sum = 0;
     weights(x - ix, wx), weights(y - iy, wy);
     for (int j = 0; j < 4; ++j)
-        for (int i = 0; i < 4; ++i) sum += wx[i] * wy[j] * static_cast<double>(p.at(std::clamp(ix + i - 1, 0, p.width() - 1), std::clamp(iy + j - 1, 0, p.height() - 1)));
+        for (int i = 0; i < 4; ++i)
+            sum += wx[i] * wy[j] *
+                   static_cast<double>(p.at(std::clamp(ix + i - 1, 0, p.width() - 1),
+                                            std::clamp(iy + j - 1, 0, p.height() - 1)));
     return static_cast<float>(std::max(0.0, sum));
 }
 
@@ -29,7 +33,8 @@ Plane blurred(const Plane& in, double sigma) {
     const int reach = static_cast<int>(std::ceil(3.5 * sigma));
     std::vector<double> k;
     double sum = 0;
-    for (int i = -reach; i <= reach; ++i) k.push_back(std::exp(-i * i / (2 * sigma * sigma))), sum += k.back();
+    for (int i = -reach; i <= reach; ++i)
+        k.push_back(std::exp(-i * i / (2 * sigma * sigma))), sum += k.back();
     const int w = in.width(), h = in.height();
     Plane across(w, h), out(w, h);
     const auto pass = [&](const Plane& from, Plane& to, int dx, int dy) {
@@ -37,7 +42,10 @@ Plane blurred(const Plane& in, double sigma) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < w; ++x) {
                     double v = 0;
-                    for (int i = -reach; i <= reach; ++i) v += k[static_cast<std::size_t>(i + reach)] * static_cast<double>(from.at(std::clamp(x + dx * i, 0, w - 1), std::clamp(y + dy * i, 0, h - 1)));
+                    for (int i = -reach; i <= reach; ++i)
+                        v += k[static_cast<std::size_t>(i + reach)] *
+                             static_cast<double>(
+                                 from.at(std::clamp(x + dx * i, 0, w - 1), std::clamp(y + dy * i, 0, h - 1)));
                     to.at(x, y) = static_cast<float>(v / sum);
                 }
         });
@@ -51,7 +59,9 @@ Plane blurred(const Plane& in, double sigma) {
 namespace {
 
 // The radius in the middle of a long side.
-double middleOf(int width, int height) { return (std::min(width, height) - 1.0) / std::hypot(width - 1.0, height - 1.0); }
+double middleOf(int width, int height) {
+    return (std::min(width, height) - 1.0) / std::hypot(width - 1.0, height - 1.0);
+}
 
 } // namespace
 
@@ -60,7 +70,8 @@ std::array<RadialWarp, 3> Optics::warps(int width, int height) const {
     const double h = middleOf(width, height);
     constexpr double one = 1;
     const double scale[3] = {red, one, blue};
-    for (std::size_t c = 0; c < 3; ++c) w[c].radial = {scale[c] * (1 - distortion * h * h), scale[c] * distortion, 0, 0};
+    for (std::size_t c = 0; c < 3; ++c)
+        w[c].radial = {scale[c] * (1 - distortion * h * h), scale[c] * distortion, 0, 0};
     return w;
 }
 
@@ -79,7 +90,8 @@ std::array<Plane, 3> throughLens(const std::array<Plane, 3>& light, const Optics
                     double p = r;
                     for (int i = 0; i < 20; ++i) p -= (p * (k0 + k1 * p * p) - r) / (k0 + 3 * k1 * p * p);
                     const double scale = r > 0 ? p / r : 1;
-                    out[c].at(x, y) = cubic(light[c], cx + m * dx * scale, cy + m * dy * scale) / static_cast<float>(1 + optics.vignetting * r * r);
+                    out[c].at(x, y) = cubic(light[c], cx + m * dx * scale, cy + m * dy * scale) /
+                                      static_cast<float>(1 + optics.vignetting * r * r);
                 }
             }
     });
@@ -87,7 +99,8 @@ std::array<Plane, 3> throughLens(const std::array<Plane, 3>& light, const Optics
     if (optics.fringe > 0) {
         Plane over(w, h);
         for (int y = 0; y < h; ++y)
-            for (int x = 0; x < w; ++x) over.at(x, y) = std::max(0.0f, std::min(4.0f, out[1].at(x, y)) - 0.8f);
+            for (int x = 0; x < w; ++x)
+                over.at(x, y) = std::max(0.0f, std::min(4.0f, out[1].at(x, y)) - 0.8f);
         const Plane glow = blurred(over, 2);
         for (int y = 0; y < h; ++y)
             for (int x = 0; x < w; ++x) {
@@ -121,21 +134,26 @@ TagEntry opcodesFor(const Optics& optics, int width, int height) {
     return e;
 }
 
-std::string lensProfile(const Optics& optics, const std::string& make, const std::string& model, const std::string& lens, int width, int height) {
+std::string lensProfile(const Optics& optics, const std::string& make, const std::string& model,
+                        const std::string& lens, int width, int height) {
     // The library's radius is 1 in the middle of a long side for shapes, at the corner for light.
     const double k = optics.distortion * middleOf(width, height) * middleOf(width, height);
     char text[1600];
-    std::snprintf(text, sizeof text,
-                  "<!DOCTYPE lensdatabase SYSTEM \"lensfun-database.dtd\">\n<lensdatabase version=\"1\">\n"
-                  "<mount><name>Sluice</name></mount>\n"
-                  "<camera><maker>%s</maker><model>%s</model><mount>Sluice</mount><cropfactor>1</cropfactor></camera>\n"
-                  "<lens><maker>Quay</maker><model>%s</model><mount>Sluice</mount><cropfactor>1</cropfactor><aspect-ratio>%.6f</aspect-ratio><calibration>\n"
-                  "<distortion model=\"poly3\" focal=\"35\" k1=\"%.8f\"/>\n"
-                  "<tca model=\"linear\" focal=\"35\" kr=\"%.8f\" kb=\"%.8f\"/>\n"
-                  "<vignetting model=\"pa\" focal=\"35\" aperture=\"2\" distance=\"1000\" k1=\"%.8f\" k2=\"%.8f\" k3=\"%.8f\"/>\n"
-                  "</calibration></lens>\n</lensdatabase>\n",
-                  make.c_str(), model.c_str(), lens.c_str(), static_cast<double>(width) / height, k, optics.red, optics.blue, -optics.vignetting,
-                  optics.vignetting * optics.vignetting, -optics.vignetting * optics.vignetting * optics.vignetting);
+    std::snprintf(
+        text, sizeof text,
+        "<!DOCTYPE lensdatabase SYSTEM \"lensfun-database.dtd\">\n<lensdatabase version=\"1\">\n"
+        "<mount><name>Sluice</name></mount>\n"
+        "<camera><maker>%s</maker><model>%s</model><mount>Sluice</mount><cropfactor>1</cropfactor></camera>\n"
+        "<lens><maker>Quay</maker><model>%s</model><mount>Sluice</mount><cropfactor>1</"
+        "cropfactor><aspect-ratio>%.6f</aspect-ratio><calibration>\n"
+        "<distortion model=\"poly3\" focal=\"35\" k1=\"%.8f\"/>\n"
+        "<tca model=\"linear\" focal=\"35\" kr=\"%.8f\" kb=\"%.8f\"/>\n"
+        "<vignetting model=\"pa\" focal=\"35\" aperture=\"2\" distance=\"1000\" k1=\"%.8f\" k2=\"%.8f\" "
+        "k3=\"%.8f\"/>\n"
+        "</calibration></lens>\n</lensdatabase>\n",
+        make.c_str(), model.c_str(), lens.c_str(), static_cast<double>(width) / height, k, optics.red,
+        optics.blue, -optics.vignetting, optics.vignetting * optics.vignetting,
+        -optics.vignetting * optics.vignetting * optics.vignetting);
     return text;
 }
 

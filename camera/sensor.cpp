@@ -11,10 +11,13 @@ namespace irenic {
 
 namespace {
 
-// A small generator of its own for every row, so that rows can be made in any order (PCG, M. E. O'Neill, 2014).
+// A small generator of its own for every row, so that rows can be made in any order (PCG, M. E. O'Neill,
+// 2014).
 class Random {
   public:
-    explicit Random(std::uint64_t seed) : state_(seed * 6364136223846793005ULL + 1442695040888963407ULL) { next(), next(); }
+    explicit Random(std::uint64_t seed) : state_(seed * 6364136223846793005ULL + 1442695040888963407ULL) {
+        next(), next();
+    }
     double uniform() { return (next() + 0.5) / 4294967296.0; }
     double normal() {
         return std::sqrt(-2 * std::log(uniform())) * std::cos(2 * std::numbers::pi * uniform());
@@ -40,7 +43,8 @@ class Random {
     std::uint64_t state_;
 };
 
-constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.7151522, 0.0721750, 0.0193339, 0.1191920, 0.9503041};
+constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.7151522,
+                                0.0721750, 0.0193339, 0.1191920, 0.9503041};
 
 } // namespace
 
@@ -67,15 +71,20 @@ NoiseModel trueNoise(const Body& body, double iso) {
     return m;
 }
 
-Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot, const Optics& optics) {
+Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot,
+                   const Optics& optics) {
     const Matrix3 toCamera = body.colourMatrix * kSrgbToXyz;
     const Vector3 white = toCamera * Vector3{1, 1, 1};
     // A grey scene under the light that the shot's neutral stands for gives that neutral.
-    const Matrix3 m = diagonal({shot.neutral[0] / white[0], shot.neutral[1] / white[1], shot.neutral[2] / white[2]}) * toCamera;
+    const Matrix3 m =
+        diagonal({shot.neutral[0] / white[0], shot.neutral[1] / white[1], shot.neutral[2] / white[2]}) *
+        toCamera;
     const double gain = std::exp2(shot.stops);
     const int w = light[0].width(), h = light[0].height();
     const auto seen = [&](std::size_t c, int x, int y) {
-        return static_cast<float>(gain * (m[3 * c] * static_cast<double>(light[0].at(x, y)) + m[3 * c + 1] * static_cast<double>(light[1].at(x, y)) + m[3 * c + 2] * static_cast<double>(light[2].at(x, y))));
+        return static_cast<float>(gain * (m[3 * c] * static_cast<double>(light[0].at(x, y)) +
+                                          m[3 * c + 1] * static_cast<double>(light[1].at(x, y)) +
+                                          m[3 * c + 2] * static_cast<double>(light[2].at(x, y))));
     };
     Plane out(w, h);
     std::array<Plane, 3> image;
@@ -97,7 +106,8 @@ Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Sh
 Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     Photo photo;
     photo.make = body.make, photo.model = body.model, photo.lens = body.lens, photo.taken = shot.taken;
-    photo.iso = shot.iso, photo.exposure = shot.exposure, photo.aperture = shot.aperture, photo.focal = shot.focal;
+    photo.iso = shot.iso, photo.exposure = shot.exposure, photo.aperture = shot.aperture,
+    photo.focal = shot.focal;
     photo.rawWidth = truth.width(), photo.rawHeight = truth.height();
     photo.active = photo.crop = {0, 0, truth.width(), truth.height()};
     if (truth.width() > 64 && truth.height() > 64) photo.crop = photo.active.inflated(-8);
@@ -117,7 +127,8 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     };
     std::vector<double> columns(static_cast<std::size_t>(truth.width()), 0.0);
     if (shot.columnLines > 0)
-        for (std::size_t x = 0; x < columns.size(); ++x) columns[x] = offset(x + (1ULL << 20), shot.columnLines);
+        for (std::size_t x = 0; x < columns.size(); ++x)
+            columns[x] = offset(x + (1ULL << 20), shot.columnLines);
     photo.samples.resize(static_cast<std::size_t>(truth.width()) * static_cast<std::size_t>(truth.height()));
     forEachBand(truth.height(), 16, {}, [&](int first, int last) {
         for (int y = first; y < last; ++y) {
@@ -130,7 +141,8 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
                     electrons += well * (0.02 + 0.9 * std::pow(random.uniform(), 3));
                 if (shot.deadPixels > 0 && random.uniform() < shot.deadPixels) electrons = 0;
                 const double dn = std::round(body.black + electrons / well * range);
-                photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(truth.width()) + static_cast<std::size_t>(x)] =
+                photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(truth.width()) +
+                              static_cast<std::size_t>(x)] =
                     static_cast<std::uint16_t>(std::clamp(dn, 0.0, body.white));
             }
         }
@@ -151,7 +163,12 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     };
     const auto number = [](std::uint32_t v) {
         TagEntry e{0, 3, 1, {static_cast<std::uint8_t>(v & 255), static_cast<std::uint8_t>(v >> 8)}};
-        if (v > 65535) e = {0, 4, 1, {static_cast<std::uint8_t>(v & 255), static_cast<std::uint8_t>(v >> 8 & 255), static_cast<std::uint8_t>(v >> 16), 0}};
+        if (v > 65535)
+            e = {0,
+                 4,
+                 1,
+                 {static_cast<std::uint8_t>(v & 255), static_cast<std::uint8_t>(v >> 8 & 255),
+                  static_cast<std::uint8_t>(v >> 16), 0}};
         return e;
     };
     const auto put = [](std::vector<TagEntry>& list, std::uint16_t tag, TagEntry e) {
@@ -165,7 +182,12 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     // ISO speeds above 65535 do not fit the tag (Exif 2.3, PhotographicSensitivity).
     put(exif, 0x8827, number(static_cast<std::uint32_t>(std::min(65535.0, shot.iso))));
     put(exif, 0x8830, number(2));
-    put(exif, 0x8832, [&] { TagEntry e{0, 4, 1, std::vector<std::uint8_t>(4)}; const auto v = static_cast<std::uint32_t>(shot.iso); std::memcpy(e.bytes.data(), &v, 4); return e; }());
+    put(exif, 0x8832, [&] {
+        TagEntry e{0, 4, 1, std::vector<std::uint8_t>(4)};
+        const auto v = static_cast<std::uint32_t>(shot.iso);
+        std::memcpy(e.bytes.data(), &v, 4);
+        return e;
+    }());
     put(exif, 0x9000, {0, 7, 4, {'0', '2', '3', '0'}});
     put(exif, 0x9003, text(shot.taken));
     put(exif, 0x9004, text(shot.taken));

@@ -4,93 +4,122 @@
 #include <cstdio>
 #include <functional>
 #include <iostream>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <set>
 
-#include "demo.h"
 #include "deliver/export.h"
+#include "demo.h"
 #include "denoise/method.h"
 #include "judge/probes.h"
+#include "raw/text.h"
 #include "session/sheet_picture.h"
+#include "stop_on_signal.h"
 
 namespace {
 
 namespace fs = std::filesystem;
 using irenic::Settings;
+using irenic::Work;
 using nlohmann::json;
 
 struct WrongUsage : std::runtime_error {
     using std::runtime_error::runtime_error;
 };
 
+void print(const json& all) {
+    // What files say may be in any encoding; what is not UTF-8 is replaced.
+    std::cout << all.dump(2, ' ', false, json::error_handler_t::replace) << '\n';
+}
+
 int listMethods(bool asJson) {
     json all = json::array();
     for (const auto& m : irenic::methods()) {
         const char* takes = m->takesPixels() ? "every photo" : "raws with a 2x2 mosaic";
         all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}, {"takes", takes}});
-        if (!asJson) std::printf("%-13s %s\n              %s Takes %s.\n", m->id().c_str(), m->name().c_str(), m->summary().c_str(), takes);
+        if (!asJson)
+            std::printf("%-13s %s\n              %s Takes %s.\n", m->id().c_str(), m->name().c_str(),
+                        m->summary().c_str(), takes);
     }
-    if (asJson) std::cout << all.dump(2) << '\n';
+    if (asJson) print(all);
     return 0;
 }
 
 json noiseJson(const irenic::NoiseModel& model) {
     json lines = json::array();
     for (std::size_t c = 0; c < 4; ++c)
-        lines.push_back({{"channel", irenic::kChannelNames[c]}, {"a", model.channel[c].a}, {"b", model.channel[c].b}});
+        lines.push_back(
+            {{"channel", irenic::kChannelNames[c]}, {"a", model.channel[c].a}, {"b", model.channel[c].b}});
     return lines;
 }
 
 json inspectOne(const irenic::Photo& p, const std::string& file) {
     json black = json::array();
-    for (int s = 0; s < 4; ++s) black.push_back(p.black.at(s & 1, s >> 1));
-    return {{"file", file},
-            {"camera", p.camera()},
-            {"lens", p.lens},
-            {"iso", p.iso},
-            {"exposure", p.exposure},
-            {"aperture", p.aperture},
-            {"focal", p.focal},
-            {"width", p.width()},
-            {"height", p.height()},
-            {"mosaic", p.layoutText()},
-            {"developed", p.developed},
-            {"bits", p.bits},
-            {"black", black},
-            {"white", p.white},
-            {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
-            {"pattern", {{"defects", p.pattern.defects.size()}, {"rows", p.pattern.rowSigma}, {"columns", p.pattern.columnSigma}}},
-            {"noise", {{"measured", noiseJson(p.noise)}, {"stated", p.statedNoise ? noiseJson(*p.statedNoise) : json()}}}};
+    // The level of each site, or of red, green and blue; offsets of columns and rows come on top.
+    const int channels = p.black.channels;
+    for (int s = 0; s < (channels == 3 ? 3 : 4); ++s)
+        black.push_back(channels == 3 ? p.black.repeated(0, 0, s) : p.black.repeated(s & 1, s >> 1));
+    return {
+        {"file", file},
+        {"camera", p.camera()},
+        {"lens", p.lens},
+        {"iso", p.iso},
+        {"exposure", p.exposure},
+        {"aperture", p.aperture},
+        {"focal", p.focal},
+        {"width", p.width()},
+        {"height", p.height()},
+        {"mosaic", p.layoutText()},
+        {"developed", p.developed},
+        {"bits", p.bits},
+        {"black", black},
+        {"white", p.white},
+        {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
+        {"pattern",
+         {{"defects", p.pattern.defects.size()},
+          {"rows", p.pattern.rowSigma},
+          {"columns", p.pattern.columnSigma}}},
+        {"noise",
+         {{"measured", noiseJson(p.noise)}, {"stated", p.statedNoise ? noiseJson(*p.statedNoise) : json()}}}};
 }
 
 void describe(const irenic::Photo& p, const std::string& file) {
-    std::printf("%s\n  %s, ISO %g, %s, %d x %d, %s, black %g, white %g\n  sigma at black %.5f, at mid-grey %.5f (G1, of full "
+    std::printf("%s\n  %s, ISO %g, %s, %d x %d, %s, black %g, white %g\n  sigma at black %.5f, at mid-grey "
+                "%.5f (G1, of full "
                 "scale)\n",
                 file.c_str(), p.camera().c_str(), p.iso, p.exposureText().c_str(), p.width(), p.height(),
-                p.layoutText().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0), p.noise.channel[1].sigma(0.18));
-    std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n", p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
+                p.layoutText().c_str(), p.black.mean(), p.white, p.noise.channel[1].sigma(0),
+                p.noise.channel[1].sigma(0.18));
+    std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n",
+                p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
 }
 
 // Does `one` for each file, which adds to the list what there is to say; a failure does not stop the others.
-int forEachFile(const std::vector<std::string>& files, bool asJson, const std::function<void(const std::string&, json&)>& one) {
+// Only a request to stop does.
+int forEachFile(const std::vector<std::string>& files, bool asJson,
+                const std::function<void(const std::string&, json&)>& one) {
     json all = json::array();
     int failed = 0;
     for (const std::string& file : files) try {
             one(file, all);
+        } catch (const irenic::Cancelled&) {
+            throw;
         } catch (const std::exception& e) {
             ++failed;
             std::fprintf(stderr, "irenic-cli: %s\n", e.what());
-            all.push_back({{"file", file}, {"error", e.what()}});
+            all.push_back({{"file", irenic::shownPath(file)}, {"error", e.what()}});
         }
-    if (asJson) std::cout << all.dump(2) << '\n';
+    if (asJson) print(all);
     return failed ? 1 : 0;
 }
 
-int inspect(const std::vector<std::string>& files, bool asJson) {
-    return forEachFile(files, asJson, [asJson](const std::string& file, json& all) {
-        const auto photo = irenic::readPhoto(file);
-        if (asJson) all.push_back(inspectOne(*photo, file));
-        else describe(*photo, file);
+int inspect(const std::vector<std::string>& files, bool asJson, const Work& work) {
+    return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
+        const auto photo = irenic::readPhoto(file, work);
+        if (asJson)
+            all.push_back(inspectOne(*photo, irenic::shownPath(file)));
+        else
+            describe(*photo, irenic::shownPath(file));
     });
 }
 
@@ -102,18 +131,28 @@ struct CleanOptions {
 };
 
 json settingsJson(const Settings& s) {
-    return {{"method", s.method}, {"luminance", s.luminance}, {"colour", s.colour}, {"coarse", s.coarse}, {"detail", s.detail}, {"grain", s.grain}, {"mend", s.mend}};
+    return {{"method", s.method}, {"luminance", s.luminance}, {"colour", s.colour}, {"coarse", s.coarse},
+            {"detail", s.detail}, {"grain", s.grain},         {"mend", s.mend}};
 }
 
-int recommendAll(const std::vector<std::string>& files, bool asJson) {
-    return forEachFile(files, asJson, [asJson](const std::string& file, json& all) {
-        const auto photo = irenic::readPhoto(file);
-        const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
+int recommendAll(const std::vector<std::string>& files, bool asJson, const Work& work) {
+    return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
+        const auto photo = irenic::readPhoto(file, work);
+        const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
         json trials = json::array();
         for (const irenic::Trial& t : r.trials)
-            trials.push_back({{"settings", settingsJson(t.settings)}, {"luminance", t.risk.luminance}, {"colour", t.risk.colour}});
-        all.push_back({{"file", file}, {"settings", settingsJson(r.settings)}, {"luminance", r.risk.luminance}, {"colour", r.risk.colour}, {"sigmas", r.risk.sigmas()}, {"trials", trials}});
-        if (!asJson) std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(), irenic::textOf(r.settings).c_str(), r.risk.sigmas());
+            trials.push_back({{"settings", settingsJson(t.settings)},
+                              {"luminance", t.risk.luminance},
+                              {"colour", t.risk.colour}});
+        all.push_back({{"file", irenic::shownPath(file)},
+                       {"settings", settingsJson(r.settings)},
+                       {"luminance", r.risk.luminance},
+                       {"colour", r.risk.colour},
+                       {"sigmas", r.risk.sigmas()},
+                       {"trials", trials}});
+        if (!asJson)
+            std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(),
+                        irenic::textOf(r.settings).c_str(), r.risk.sigmas());
     });
 }
 
@@ -125,43 +164,74 @@ irenic::Look lookOf(const std::string& text) {
     }
 }
 
-int clean(const CleanOptions& o) {
-    if (const std::string problem = irenic::problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
-    const irenic::Look look = lookOf(o.look);
-    if (!o.output.empty() && o.files.size() != 1) throw WrongUsage("--output takes exactly one FILE; use --out for several");
+irenic::ExportFormat formatOf(const std::string& name) {
+    return name == "dng"    ? irenic::ExportFormat::Dng
+           : name == "tiff" ? irenic::ExportFormat::Tiff
+                            : irenic::ExportFormat::Jpeg;
+}
+
+// One place for one file, however it is called; a name that cannot be followed is left for the writer to
+// refuse.
+fs::path placeOf(const fs::path& file) {
+    std::error_code error;
+    const fs::path place = fs::weakly_canonical(file, error);
+    return error ? file : place;
+}
+
+// Where each file's result goes. Throws WrongUsage where two would go to one place, or onto an input.
+std::vector<fs::path> targetsOf(const CleanOptions& o) {
     std::set<fs::path> inputs;
-    for (const std::string& f : o.files) inputs.insert(fs::weakly_canonical(f));
-    json all = json::array();
-    int failed = 0;
-    for (const std::string& file : o.files) try {
-            const auto photo = irenic::readPhoto(file);
-            irenic::ExportOrder order;
-            order.settings = o.settings;
-            if (o.recommended) {
-                const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo));
-                order.settings = r.settings, order.risk = r.risk;
-            }
-            order.format = o.format == "dng" ? irenic::ExportFormat::Dng : o.format == "tiff" ? irenic::ExportFormat::Tiff : irenic::ExportFormat::Jpeg;
-            order.look = look;
-            order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
-                          : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
-                                                    : irenic::OutputSpace::Srgb;
-            order.compression = o.compression == "zip" ? irenic::TiffCompression::Zip : irenic::TiffCompression::None;
-            order.overwrite = o.overwrite;
-            const fs::path folder = o.out.empty() ? fs::absolute(file).parent_path() : fs::path(o.out);
-            order.target = o.output.empty() ? irenic::defaultTarget(*photo, folder, order.format) : fs::path(o.output);
-            if (inputs.count(fs::weakly_canonical(order.target)))
-                throw irenic::ExportError(order.target.filename().string() + ": this is an input, which is never overwritten.");
-            irenic::exportPhoto(*photo, order);
-            all.push_back({{"file", file}, {"output", order.target.string()}});
-            if (!o.asJson) std::printf("%s -> %s\n", file.c_str(), order.target.c_str());
-        } catch (const std::exception& e) {
-            ++failed;
-            std::fprintf(stderr, "irenic-cli: %s: %s\n", file.c_str(), e.what());
-            all.push_back({{"file", file}, {"error", e.what()}});
+    for (const std::string& f : o.files) inputs.insert(placeOf(f));
+    std::map<fs::path, std::string> taken;
+    std::vector<fs::path> targets;
+    for (const std::string& file : o.files) {
+        std::error_code error;
+        const fs::path folder = o.out.empty() ? fs::absolute(file, error).parent_path() : fs::path(o.out);
+        targets.push_back(o.output.empty() ? irenic::defaultTarget(file, folder, formatOf(o.format))
+                                           : fs::path(o.output));
+        const fs::path place = placeOf(targets.back());
+        if (inputs.count(place))
+            throw WrongUsage(irenic::shownPath(targets.back()) + " is an input, which is never overwritten");
+        const auto [at, isNew] = taken.emplace(place, file);
+        if (!isNew)
+            throw WrongUsage(irenic::shownPath(at->second) + " and " + irenic::shownPath(file) +
+                             " would both become " + irenic::shownPath(targets.back()) +
+                             "; clean them one after the other, into different folders");
+    }
+    return targets;
+}
+
+int clean(const CleanOptions& o, const Work& work) {
+    if (const std::string problem = irenic::problemWith(o.settings); !problem.empty())
+        throw WrongUsage(problem);
+    const irenic::Look look = lookOf(o.look);
+    if (!o.output.empty() && o.files.size() != 1)
+        throw WrongUsage("--output takes exactly one FILE; use --out for several");
+    const std::vector<fs::path> targets = targetsOf(o);
+    std::size_t next = 0;
+    return forEachFile(o.files, o.asJson, [&](const std::string& file, json& all) {
+        irenic::ExportOrder order;
+        order.target = targets[next++];
+        const auto photo = irenic::readPhoto(file, work);
+        order.settings = o.settings;
+        if (o.recommended) {
+            const irenic::Recommendation r =
+                irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
+            order.settings = r.settings, order.risk = r.risk;
         }
-    if (o.asJson) std::cout << all.dump(2) << '\n';
-    return failed ? 1 : 0;
+        order.format = formatOf(o.format);
+        order.look = look;
+        order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
+                      : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
+                                                : irenic::OutputSpace::Srgb;
+        const bool packed = o.compression != "none";
+        order.compression = packed ? irenic::TiffCompression::Zip : irenic::TiffCompression::None;
+        order.dngCompression = packed ? irenic::DngCompression::Lossless : irenic::DngCompression::None;
+        order.overwrite = o.overwrite;
+        irenic::exportPhoto(*photo, order, work);
+        all.push_back({{"file", irenic::shownPath(file)}, {"output", irenic::shownPath(order.target)}});
+        if (!o.asJson) std::printf("%s -> %s\n", file.c_str(), order.target.c_str());
+    });
 }
 
 irenic::Rect probeFromText(const std::string& text) {
@@ -179,7 +249,7 @@ struct SheetOptions {
     double zoom = 1, push = 0;
 };
 
-int sheet(const SheetOptions& o) {
+int sheet(const SheetOptions& o, const Work& work) {
     std::vector<Settings> takes;
     std::vector<irenic::Rect> probes;
     try {
@@ -189,16 +259,17 @@ int sheet(const SheetOptions& o) {
     }
     for (const std::string& p : o.probes) probes.push_back(probeFromText(p));
     if (!(o.zoom > 0 && o.zoom <= 16)) throw WrongUsage("--zoom must be above 0 and at most 16");
-    const auto photo = irenic::readPhoto(o.file);
+    const auto photo = irenic::readPhoto(o.file, work);
     const irenic::Rect whole{0, 0, photo->width(), photo->height()};
     if (probes.empty())
         for (const irenic::Probe& p : irenic::placeProbes(*photo))
             probes.push_back(irenic::Rect{p.x - 120, p.y - 85, 240, 170}.intersected(whole));
     for (const irenic::Rect& p : probes)
-        if (p.empty() || !whole.contains(p)) throw WrongUsage("--probe: the rectangle does not lie inside the photo");
+        if (p.empty() || !whole.contains(p))
+            throw WrongUsage("--probe: the rectangle does not lie inside the photo");
     irenic::Look look = lookOf(o.look);
     look.push = static_cast<float>(o.push);
-    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, o.zoom);
+    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, o.zoom, work);
     return 0;
 }
 
@@ -206,6 +277,8 @@ int sheet(const SheetOptions& o) {
 
 int main(int argc, char** argv) {
     irenic::keepFreedMemory();
+    const irenic::StopOnSignal stop;
+    const Work work{stop.token()};
     CLI::App app{"Irenic on the command line: reduce the noise of raw photos."};
     app.require_subcommand(1);
     int status = 0;
@@ -219,42 +292,56 @@ int main(int argc, char** argv) {
     auto* inspectCommand = app.add_subcommand("inspect", "Say what files hold and how noisy they are");
     inspectCommand->add_option("FILE", files)->required();
     inspectCommand->add_flag("--json", asJson);
-    inspectCommand->callback([&] { status = inspect(files, asJson); });
+    inspectCommand->callback([&] { status = inspect(files, asJson, work); });
 
     CleanOptions options;
     auto* cleanCommand = app.add_subcommand("clean", "Write cleaned copies");
     cleanCommand->add_option("FILE", options.files)->required();
     cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'");
-    cleanCommand->add_flag("--recommended", options.recommended, "Measure method and strengths on every photo, as 'recommend' does");
-    cleanCommand->add_option("--luminance", options.settings.luminance, "0 to 3; 1 is as much noise as was measured");
+    cleanCommand->add_flag("--recommended", options.recommended,
+                           "Measure method and strengths on every photo, as 'recommend' does");
+    cleanCommand->add_option("--luminance", options.settings.luminance,
+                             "0 to 3; 1 is as much noise as was measured");
     cleanCommand->add_option("--colour", options.settings.colour, "0 to 3");
-    cleanCommand->add_option("--detail", options.settings.detail, "0 to 1, default 0.25: structure given back");
+    cleanCommand->add_option("--detail", options.settings.detail,
+                             "0 to 1, default 0.25: structure given back");
     cleanCommand->add_option("--coarse", options.settings.coarse, "0 to 3: coarse colour noise taken away");
     cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
-    cleanCommand->add_flag("--mend,!--no-mend", options.settings.mend, "Mend defect pixels and read-out lines first; the default");
+    cleanCommand->add_flag("--mend,!--no-mend", options.settings.mend,
+                           "Mend defect pixels and read-out lines first; the default");
     cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff", "jpeg"}));
-    cleanCommand->add_option("--look", options.look, "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread,...; in a DNG as XMP only");
-    cleanCommand->add_option("--profile", options.profile, "TIFF and JPEG")->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
-    cleanCommand->add_option("--compression", options.compression, "TIFF only")->check(CLI::IsMember({"zip", "none"}));
+    cleanCommand->add_option("--look", options.look,
+                             "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,"
+                             "vignetting,softness=thread,...; in a DNG as XMP only");
+    cleanCommand->add_option("--profile", options.profile, "TIFF and JPEG")
+        ->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
+    cleanCommand
+        ->add_option("--compression", options.compression,
+                     "DNG: lossless (JPEG) or none; TIFF: zip or none; default: packed")
+        ->check(CLI::IsMember({"lossless", "zip", "none"}));
     cleanCommand->add_option("--out", options.out, "Folder; default: beside the original");
     cleanCommand->add_option("--output", options.output, "File; only with one FILE");
     cleanCommand->add_flag("--overwrite", options.overwrite, "Replace existing results; never an input");
     cleanCommand->add_flag("--json", options.asJson);
     cleanCommand->callback([&] {
-        if (options.recommended == (cleanCommand->count("--method") > 0)) throw WrongUsage("clean takes either --method or --recommended");
-        status = clean(options);
+        if (options.recommended == (cleanCommand->count("--method") > 0))
+            throw WrongUsage("clean takes either --method or --recommended");
+        status = clean(options, work);
     });
 
-    auto* recommendCommand = app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");
+    auto* recommendCommand =
+        app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");
     recommendCommand->add_option("FILE", files)->required();
     recommendCommand->add_flag("--json", asJson);
-    recommendCommand->callback([&] { status = recommendAll(files, asJson); });
+    recommendCommand->callback([&] { status = recommendAll(files, asJson, work); });
 
     SheetOptions sheetOptions;
     auto* sheetCommand = app.add_subcommand("sheet", "Write the trial sheet as a picture");
     sheetCommand->add_option("FILE", sheetOptions.file)->required();
-    sheetCommand->add_option("--take", sheetOptions.takes, "method,luminance=1,colour=1,...; repeat for more")->required();
-    sheetCommand->add_option("--probe", sheetOptions.probes, "X,Y,W,H; repeat for more; default: placed by measurement");
+    sheetCommand->add_option("--take", sheetOptions.takes, "method,luminance=1,colour=1,...; repeat for more")
+        ->required();
+    sheetCommand->add_option("--probe", sheetOptions.probes,
+                             "X,Y,W,H; repeat for more; default: placed by measurement");
     sheetCommand->add_option("--zoom", sheetOptions.zoom);
     sheetCommand->add_option("--look", sheetOptions.look, "As in 'clean'");
     sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only");
@@ -264,7 +351,7 @@ int main(int argc, char** argv) {
         if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
         int count = 1;
         const QGuiApplication gui(count, argv);
-        status = sheet(sheetOptions);
+        status = sheet(sheetOptions, work);
     });
 
     std::string folder;
@@ -275,7 +362,8 @@ int main(int argc, char** argv) {
     demo->add_flag("--truth", truth, "Also write the noiseless mosaics");
     demo->add_option("--scale", scale, "Size of the pictures, for tests")->check(CLI::Range(0.05, 2.0));
     demo->callback([&] {
-        irenic::makeDemoData(folder, truth, scale, [](const std::string& line) { std::printf("%s\n", line.c_str()); });
+        irenic::makeDemoData(
+            folder, truth, scale, [](const std::string& line) { std::printf("%s\n", line.c_str()); }, work);
     });
 
     try {
@@ -285,9 +373,12 @@ int main(int argc, char** argv) {
     } catch (const WrongUsage& e) {
         std::fprintf(stderr, "irenic-cli: %s\n", e.what());
         return 2;
+    } catch (const irenic::Cancelled&) {
+        std::fprintf(stderr, "irenic-cli: stopped; nothing unfinished is left\n");
+        return stop.status();
     } catch (const std::exception& e) {
         std::fprintf(stderr, "irenic-cli: %s\n", e.what());
         return 1;
     }
-    return status;
+    return stop.status() ? stop.status() : status;
 }

@@ -2,6 +2,7 @@
 #include <QTest>
 
 #include "judge/difference.h"
+#include "raw/light.h"
 #include "support.h"
 
 using namespace irenic;
@@ -9,11 +10,14 @@ using namespace irenic;
 namespace {
 
 // A made-up chart in linear sRGB: skin, sky, leaves, primaries, greys.
-constexpr double kChart[24][3] = {{.18, .08, .06}, {.55, .30, .23}, {.12, .20, .34}, {.11, .15, .06}, {.24, .22, .44}, {.14, .51, .41}, {.68, .20, .03}, {.08, .11, .38},
-                                  {.54, .09, .12}, {.11, .05, .15}, {.35, .50, .05}, {.75, .36, .03}, {.04, .05, .29}, {.06, .30, .07}, {.43, .03, .05}, {.81, .57, .01},
-                                  {.50, .09, .29}, {.02, .24, .38}, {.88, .88, .87}, {.58, .58, .58}, {.36, .36, .36}, {.19, .19, .19}, {.09, .09, .09}, {.03, .03, .03}};
+constexpr double kChart[24][3] = {
+    {.18, .08, .06}, {.55, .30, .23}, {.12, .20, .34}, {.11, .15, .06}, {.24, .22, .44}, {.14, .51, .41},
+    {.68, .20, .03}, {.08, .11, .38}, {.54, .09, .12}, {.11, .05, .15}, {.35, .50, .05}, {.75, .36, .03},
+    {.04, .05, .29}, {.06, .30, .07}, {.43, .03, .05}, {.81, .57, .01}, {.50, .09, .29}, {.02, .24, .38},
+    {.88, .88, .87}, {.58, .58, .58}, {.36, .36, .36}, {.19, .19, .19}, {.09, .09, .09}, {.03, .03, .03}};
 
-const Matrix3 kSrgbToXyzD50 = {0.4360747, 0.3850649, 0.1430804, 0.2225045, 0.7168786, 0.0606169, 0.0139322, 0.0971045, 0.7141733};
+const Matrix3 kSrgbToXyzD50 = {0.4360747, 0.3850649, 0.1430804, 0.2225045, 0.7168786,
+                               0.0606169, 0.0139322, 0.0971045, 0.7141733};
 
 Vector3 xyzOfWhite(double x, double y) { return {x / y, 1, (1 - x - y) / y}; }
 
@@ -26,15 +30,22 @@ class TestColour : public QObject {
     void temperatures() {
         const struct {
             double x, y, kelvin;
-        } lights[] = {{0.44757, 0.40745, 2856}, {0.3457, 0.3585, 5003}, {0.3127, 0.3290, 6504}, {0.2990, 0.3149, 7504}, {0.3805, 0.3768, 4000}};
-        for (const auto& l : lights) QVERIFY2(std::abs(temperatureOf(l.x, l.y) / l.kelvin - 1) < 0.01, qPrintable(QString::number(temperatureOf(l.x, l.y))));
+        } lights[] = {{0.44757, 0.40745, 2856},
+                      {0.3457, 0.3585, 5003},
+                      {0.3127, 0.3290, 6504},
+                      {0.2990, 0.3149, 7504},
+                      {0.3805, 0.3768, 4000}};
+        for (const auto& l : lights)
+            QVERIFY2(std::abs(temperatureOf(l.x, l.y) / l.kelvin - 1) < 0.01,
+                     qPrintable(QString::number(temperatureOf(l.x, l.y))));
         QVERIFY(temperatureOf(0.7, 0.3) < 1800);
     }
     void differencesAreThoseOfTheLiterature() {
         // Of the test data that Sharma, Wu and Dalal published.
         QVERIFY(std::abs(ciede2000({50, 2.6772, -79.7751}, {50, 0, -82.7485}) - 2.0425) < 1e-4);
         QVERIFY(std::abs(ciede2000({50, 2.5, 0}, {73, 25, -18}) - 27.1492) < 1e-4);
-        QVERIFY(std::abs(ciede2000({22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}) - 2.0373) < 1e-4);
+        QVERIFY(std::abs(ciede2000({22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}) - 2.0373) <
+                1e-4);
         const Vector3 lab = labOf({0.9642, 1, 0.8249});
         QVERIFY(std::abs(lab[0] - 100) < 1e-9 && std::abs(lab[1]) < 1e-9 && std::abs(lab[2]) < 1e-9);
     }
@@ -46,7 +57,8 @@ class TestColour : public QObject {
     }
     void betweenTwoLights() {
         QFETCH(bool, adjusted);
-        const Matrix3 lamps = {0.82, -0.30, -0.05, -0.38, 1.20, 0.18, -0.03, 0.12, 0.70}, outdoors = {0.70, -0.22, -0.06, -0.43, 1.23, 0.22, -0.06, 0.15, 0.61};
+        const Matrix3 lamps = {0.82, -0.30, -0.05, -0.38, 1.20, 0.18, -0.03, 0.12, 0.70},
+                      outdoors = {0.70, -0.22, -0.06, -0.43, 1.23, 0.22, -0.06, 0.15, 0.61};
         Photo p = test::flatField(0.1, 100, 32);
         p.profiles = {{17, lamps, {}, kIdentity3}, {21, outdoors, {}, kIdentity3}};
         if (adjusted) {
@@ -67,10 +79,12 @@ class TestColour : public QObject {
         // Bradford, from that white to D50.
         const Matrix3 cone = {0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296};
         const Vector3 from = cone * white, to = cone * Vector3{0.9642, 1, 0.8249};
-        const Matrix3 adapt = inverse(cone) * diagonal({to[0] / from[0], to[1] / from[1], to[2] / from[2]}) * cone;
+        const Matrix3 adapt =
+            inverse(cone) * diagonal({to[0] / from[0], to[1] / from[1], to[2] / from[2]}) * cone;
         double sum = 0;
         for (const auto& c : kChart) {
-            const Vector3 d50 = kSrgbToXyzD50 * Vector3{c[0], c[1], c[2]}, seen = camera * (inverse(adapt) * d50);
+            const Vector3 d50 = kSrgbToXyzD50 * Vector3{c[0], c[1], c[2]},
+                          seen = camera * (inverse(adapt) * d50);
             Vector3 balanced = seen;
             for (std::size_t k = 0; k < 3; ++k) balanced[k] /= p.neutral[k] * largest;
             sum += ciede2000(labOf(m * balanced), labOf(d50)) / 24;
@@ -83,28 +97,36 @@ class TestColour : public QObject {
     // The whole way: light, sensor, DNG, reading, development.
     void aChartComesOutAsItIs() {
         constexpr int patch = 40;
-        std::array<Plane, 3> light = {Plane(6 * patch, 4 * patch), Plane(6 * patch, 4 * patch), Plane(6 * patch, 4 * patch)};
+        std::array<Plane, 3> light = {Plane(6 * patch, 4 * patch), Plane(6 * patch, 4 * patch),
+                                      Plane(6 * patch, 4 * patch)};
         for (int y = 0; y < 4 * patch; ++y)
             for (int x = 0; x < 6 * patch; ++x)
-                for (std::size_t c = 0; c < 3; ++c) light[c].at(x, y) = static_cast<float>(kChart[y / patch * 6 + x / patch][c]);
+                for (std::size_t c = 0; c < 3; ++c)
+                    light[c].at(x, y) = static_cast<float>(kChart[y / patch * 6 + x / patch][c]);
         Shot shot;
         shot.iso = 100;
         shot.stops = -0.5;
         QTemporaryDir folder;
-        const PhotoPtr p = readPhoto(test::writeShot(folder, "chart.dng", takePhoto(exposeMosaic(light, {}, shot), {}, shot)));
+        const PhotoPtr p = readPhoto(
+            test::writeShot(folder, "chart.dng", takePhoto(exposeMosaic(light, {}, shot), {}, shot)));
         double sum = 0, worst = 0;
         double scale = 0;
         const auto mean = [&](int i, std::size_t c) {
-            const auto rgb = developRegion(*p, Settings::original(), {}, {i % 6 * patch + 10, i / 6 * patch + 10, patch - 20, patch - 20}, OutputSpace::Srgb);
+            const auto rgb = developRegion(*p, Settings::original(), {},
+                                           {i % 6 * patch + 10, i / 6 * patch + 10, patch - 20, patch - 20},
+                                           OutputSpace::Srgb);
             return test::meanOf(rgb[c]);
         };
         scale = kChart[19][1] / mean(19, 1); // brightness is the exposure's business
         for (int i = 0; i < 24; ++i) {
             const Vector3 found = {mean(i, 0) * scale, mean(i, 1) * scale, mean(i, 2) * scale};
-            const double e = ciede2000(labOf(kSrgbToXyzD50 * found), labOf(kSrgbToXyzD50 * Vector3{kChart[i][0], kChart[i][1], kChart[i][2]}));
+            const double e =
+                ciede2000(labOf(kSrgbToXyzD50 * found),
+                          labOf(kSrgbToXyzD50 * Vector3{kChart[i][0], kChart[i][1], kChart[i][2]}));
             sum += e / 24, worst = std::max(worst, e);
         }
-        QVERIFY2(sum < 1.0 && worst < 3.0, qPrintable(QStringLiteral("mean %1, worst %2").arg(sum).arg(worst)));
+        QVERIFY2(sum < 1.0 && worst < 3.0,
+                 qPrintable(QStringLiteral("mean %1, worst %2").arg(sum).arg(worst)));
     }
 };
 

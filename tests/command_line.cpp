@@ -23,12 +23,15 @@ class TestCommandLine : public QObject {
         QProcess p;
         p.start(qEnvironmentVariable("IRENIC_CLI"), arguments);
         p.waitForFinished(120000);
-        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(), p.readAllStandardError()};
+        return {p.exitStatus() == QProcess::NormalExit ? p.exitCode() : -1, p.readAllStandardOutput(),
+                p.readAllStandardError()};
     }
     QString in(const char* name) { return folder_.filePath(QString::fromLatin1(name)); }
 
   private slots:
-    void initTestCase() { mill_ = QString::fromStdString(test::writeShot(folder_, "mill.dng", test::shoot(12800).photo)); }
+    void initTestCase() {
+        mill_ = QString::fromStdString(test::writeShot(folder_, "mill.dng", test::shoot(12800).photo));
+    }
     void methodsAsJson() {
         const Result r = run({"methods", "--json"});
         QCOMPARE(r.status, 0);
@@ -48,7 +51,8 @@ class TestCommandLine : public QObject {
         QCOMPARE(all.size(), 2);
         const QJsonObject o = all[0].toObject();
         QCOMPARE(o["file"].toString(), mill_);
-        for (const char* key : {"camera", "iso", "exposure", "width", "height", "mosaic", "black", "white", "neutral", "noise"})
+        for (const char* key :
+             {"camera", "iso", "exposure", "width", "height", "mosaic", "black", "white", "neutral", "noise"})
             QVERIFY2(o.contains(QLatin1String(key)), key);
         QCOMPARE(o["iso"].toDouble(), 12800.0);
         QCOMPARE(o["mosaic"].toString(), QStringLiteral("RGGB"));
@@ -60,7 +64,8 @@ class TestCommandLine : public QObject {
         QVERIFY(r.err.contains("gone.dng"));
     }
     void cleanDoesTheOthersWhenOneFails() {
-        const Result r = run({"clean", in("gone.dng"), mill_, "--method", "wavelet", "--out", in("out"), "--json"});
+        const Result r =
+            run({"clean", in("gone.dng"), mill_, "--method", "wavelet", "--out", in("out"), "--json"});
         QCOMPARE(r.status, 1);
         QVERIFY(r.err.contains("gone.dng"));
         QVERIFY(QFile::exists(in("out/mill-clean.dng")));
@@ -77,26 +82,42 @@ class TestCommandLine : public QObject {
         QCOMPARE(f.readAll(), before);
     }
     void cleanToTiff() {
-        QCOMPARE(run({"clean", mill_, "--method", "nlm", "--luminance", "0.5", "--grain", "0.1", "--format", "tiff", "--output", in("a.tif")}).status, 0);
+        QCOMPARE(run({"clean", mill_, "--method", "nlm", "--luminance", "0.5", "--grain", "0.1", "--format",
+                      "tiff", "--output", in("a.tif")})
+                     .status,
+                 0);
         QVERIFY(QFile::exists(in("a.tif")));
     }
     void cleanWithALook() {
         const auto brightness = [&](const char* look, const char* file) {
-            if (run({"clean", mill_, "--method", "wavelet", "--format", "jpeg", "--look", look, "--output", in(file)}).status != 0) return -1;
-            const QImage image = QImage(in(file)).scaled(1, 1, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
+            if (run({"clean", mill_, "--method", "wavelet", "--format", "jpeg", "--look", look, "--output",
+                     in(file)})
+                    .status != 0)
+                return -1;
+            const QImage image =
+                QImage(in(file)).scaled(1, 1, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
             return qGreen(image.pixel(0, 0));
         };
-        const int plain = brightness("", "plain.jpg"), lifted = brightness("exposure=1,softness=hair,curve=0:0;0.5:0.6;1:1", "lifted.jpg");
-        QVERIFY2(plain > 0 && lifted > plain + 15, qPrintable(QStringLiteral("%1 %2").arg(plain).arg(lifted)));
-        QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--look", "warmth=3", "--output", in("bad.dng")}).status, 2);
+        const int plain = brightness("", "plain.jpg"),
+                  lifted = brightness("exposure=1,softness=hair,curve=0:0;0.5:0.6;1:1", "lifted.jpg");
+        QVERIFY2(plain > 0 && lifted > plain + 15,
+                 qPrintable(QStringLiteral("%1 %2").arg(plain).arg(lifted)));
+        QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--look", "warmth=3", "--output", in("bad.dng")})
+                     .status,
+                 2);
         QVERIFY(!QFile::exists(in("bad.dng")));
     }
     void wrongUsage() {
-        for (const QStringList& a : {QStringList{}, {"sing"}, {"clean", mill_}, {"clean", mill_, "--method", "broom"},
-                                     {"clean", mill_, "--method", "nlm", "--luminance", "7"}, {"clean", mill_, "--method", "nlm", "--format", "bmp"},
-                                     {"sheet", mill_, "--take", "nlm,loud=1", "--output", in("s.png")},
-                                     {"sheet", mill_, "--take", "nlm", "--probe", "1,2,3", "--output", in("s.png")},
-                                     {"sheet", mill_, "--take", "nlm", "--probe", "470,2,30,30", "--output", in("s.png")}}) {
+        for (const QStringList& a :
+             {QStringList{},
+              {"sing"},
+              {"clean", mill_},
+              {"clean", mill_, "--method", "broom"},
+              {"clean", mill_, "--method", "nlm", "--luminance", "7"},
+              {"clean", mill_, "--method", "nlm", "--format", "bmp"},
+              {"sheet", mill_, "--take", "nlm,loud=1", "--output", in("s.png")},
+              {"sheet", mill_, "--take", "nlm", "--probe", "1,2,3", "--output", in("s.png")},
+              {"sheet", mill_, "--take", "nlm", "--probe", "470,2,30,30", "--output", in("s.png")}}) {
             const Result r = run(a);
             QVERIFY2(r.status == 2, qPrintable(a.join(QLatin1Char(' '))));
             QVERIFY(!r.err.isEmpty() || !r.out.isEmpty());
@@ -104,8 +125,10 @@ class TestCommandLine : public QObject {
         QCOMPARE(run({"--help"}).status, 0);
     }
     void sheetAsPicture() {
-        QCOMPARE(run({"sheet", mill_, "--take", "bm3d,luminance=1,colour=1.2", "--take", "wavelet", "--probe", "40,40,60,50", "--probe", "200,100,60,50",
-                      "--zoom", "2", "--output", in("sheet.png")}).status, 0);
+        QCOMPARE(run({"sheet", mill_, "--take", "bm3d,luminance=1,colour=1.2", "--take", "wavelet", "--probe",
+                      "40,40,60,50", "--probe", "200,100,60,50", "--zoom", "2", "--output", in("sheet.png")})
+                     .status,
+                 0);
         const QImage sheet(in("sheet.png"));
         QVERIFY(sheet.width() >= 3 * 120 && sheet.height() >= 2 * 100);
         QVERIFY(sheet.width() < 3 * 120 + 60);

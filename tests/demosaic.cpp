@@ -39,7 +39,8 @@ double worst(const std::array<Plane, 3>& a, const std::array<Plane, 3>& b, int b
     double most = 0;
     for (std::size_t c = 0; c < 3; ++c)
         for (int y = border; y < kHeight - border; ++y)
-            for (int x = border; x < kWidth - border; ++x) most = std::max(most, static_cast<double>(std::abs(a[c].at(x, y) - b[c].at(x, y))));
+            for (int x = border; x < kWidth - border; ++x)
+                most = std::max(most, static_cast<double>(std::abs(a[c].at(x, y) - b[c].at(x, y))));
     return most;
 }
 
@@ -47,7 +48,8 @@ double psnrOf(const std::array<Plane, 3>& a, const std::array<Plane, 3>& b) {
     double sum = 0, n = 0;
     for (std::size_t c = 0; c < 3; ++c)
         for (int y = 16; y < kHeight - 16; ++y)
-            for (int x = 16; x < kWidth - 16; ++x, ++n) sum += std::pow(static_cast<double>(a[c].at(x, y) - std::min(1.0f, b[c].at(x, y))), 2);
+            for (int x = 16; x < kWidth - 16; ++x, ++n)
+                sum += std::pow(static_cast<double>(a[c].at(x, y) - std::min(1.0f, b[c].at(x, y))), 2);
     return -10 * std::log10(sum / n);
 }
 
@@ -60,7 +62,8 @@ class TestDemosaic : public QObject {
         QTest::addColumn<int>("grade");
         QTest::addColumn<QString>("pattern");
         for (const int g : {0, 1})
-            for (const char* p : {"RGGB", "GRBG", "GBRG", "BGGR"}) QTest::addRow("%s %s", g ? "fine" : "quick", p) << g << QString(p);
+            for (const char* p : {"RGGB", "GRBG", "GBRG", "BGGR"})
+                QTest::addRow("%s %s", g ? "fine" : "quick", p) << g << QString(p);
     }
 
   private slots:
@@ -71,8 +74,13 @@ class TestDemosaic : public QObject {
         const Mosaic m = test::pattern(qPrintable(pattern));
         const auto flat = made([](int c, int, int) { return 0.2f + 0.2f * static_cast<float>(c); });
         QVERIFY2(worst(whole(flat, m, static_cast<Demosaic>(grade)), flat, 0) < 1e-5, "flat");
-        const auto slope = made([](int c, int x, int y) { return 0.1f + 0.1f * static_cast<float>(c) + 0.0008f * static_cast<float>(x) + 0.0005f * static_cast<float>(y); });
-        QVERIFY2(worst(whole(slope, m, static_cast<Demosaic>(grade)), slope, 40) < 1e-4, qPrintable(QString::number(worst(whole(slope, m, static_cast<Demosaic>(grade)), slope, 40))));
+        const auto slope = made([](int c, int x, int y) {
+            return 0.1f + 0.1f * static_cast<float>(c) + 0.0008f * static_cast<float>(x) +
+                   0.0005f * static_cast<float>(y);
+        });
+        QVERIFY2(
+            worst(whole(slope, m, static_cast<Demosaic>(grade)), slope, 40) < 1e-4,
+            qPrintable(QString::number(worst(whole(slope, m, static_cast<Demosaic>(grade)), slope, 40))));
     }
     // Detail that all colours share comes out sharp, in every direction: no zipper along edges of grey.
     void greyEdgesStayGrey_data() { gradesAndPatterns(); }
@@ -91,11 +99,13 @@ class TestDemosaic : public QObject {
                 for (int x = 60; x < kWidth - 60; ++x) {
                     const double d = std::cos(angle) * (x - kWidth / 2) + std::sin(angle) * (y - kHeight / 2);
                     if (std::abs(d) > 4) continue;
-                    colour += std::pow(static_cast<double>(found[0].at(x, y) - found[1].at(x, y)), 2) + std::pow(static_cast<double>(found[2].at(x, y) - found[1].at(x, y)), 2);
+                    colour += std::pow(static_cast<double>(found[0].at(x, y) - found[1].at(x, y)), 2) +
+                              std::pow(static_cast<double>(found[2].at(x, y) - found[1].at(x, y)), 2);
                     ++n;
                 }
             const double rms = std::sqrt(colour / n);
-            QVERIFY2(rms < (grade ? 0.014 : 0.03), qPrintable(QStringLiteral("angle %1: %2").arg(angle).arg(rms)));
+            QVERIFY2(rms < (grade ? 0.014 : 0.03),
+                     qPrintable(QStringLiteral("angle %1: %2").arg(angle).arg(rms)));
         }
     }
     void patternsDoAlikeAndFineDoesBetter() {
@@ -106,8 +116,11 @@ class TestDemosaic : public QObject {
                 const double db = psnrOf(whole(light, test::pattern(p), static_cast<Demosaic>(g)), light);
                 low[g] = std::min(low[g], db), high[g] = std::max(high[g], db);
             }
-        QVERIFY2(high[0] - low[0] < 0.6 && high[1] - low[1] < 0.6, qPrintable(QStringLiteral("%1..%2, %3..%4").arg(low[0]).arg(high[0]).arg(low[1]).arg(high[1])));
-        QVERIFY2(low[1] > high[0] + 0.5, qPrintable(QStringLiteral("quick %1, fine %2").arg(high[0]).arg(low[1])));
+        QVERIFY2(
+            high[0] - low[0] < 0.6 && high[1] - low[1] < 0.6,
+            qPrintable(QStringLiteral("%1..%2, %3..%4").arg(low[0]).arg(high[0]).arg(low[1]).arg(high[1])));
+        QVERIFY2(low[1] > high[0] + 0.5,
+                 qPrintable(QStringLiteral("quick %1, fine %2").arg(high[0]).arg(low[1])));
     }
     void aRegionIsACropOfTheWhole_data() { gradesAndPatterns(); }
     void aRegionIsACropOfTheWhole() {
@@ -118,9 +131,11 @@ class TestDemosaic : public QObject {
         const auto all = whole(light, m, static_cast<Demosaic>(grade));
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 31, 40}, Rect{203, 171, 200, 25}}) {
             const Rect covered = r.inflated(demosaicMargin(static_cast<Demosaic>(grade))).aligned(2);
-            const auto part = demosaic(mosaicOf(light, m, covered), covered, m, r, static_cast<Demosaic>(grade), {});
+            const auto part =
+                demosaic(mosaicOf(light, m, covered), covered, m, r, static_cast<Demosaic>(grade), {});
             for (std::size_t c = 0; c < 3; ++c)
-                for (int y = 0; y < r.height; ++y) QVERIFY(std::equal(part[c].row(y), part[c].row(y) + r.width, all[c].row(r.y + y) + r.x));
+                for (int y = 0; y < r.height; ++y)
+                    QVERIFY(std::equal(part[c].row(y), part[c].row(y) + r.width, all[c].row(r.y + y) + r.x));
         }
     }
     // The mosaic's own samples are left as they are.
@@ -129,7 +144,8 @@ class TestDemosaic : public QObject {
         const Mosaic m;
         const auto found = whole(light, m, Demosaic::Quick);
         for (int y = 0; y < kHeight; y += 3)
-            for (int x = 0; x < kWidth; ++x) QCOMPARE(found[m.at(x, y)].at(x, y), std::min(1.0f, light[m.at(x, y)].at(x, y)));
+            for (int x = 0; x < kWidth; ++x)
+                QCOMPARE(found[m.at(x, y)].at(x, y), std::min(1.0f, light[m.at(x, y)].at(x, y)));
     }
 };
 

@@ -19,8 +19,11 @@ class TestDenoising : public QObject {
     void gains_data() { eachMethod(); }
     void gains() {
         QFETCH(QString, id);
-        // What each must reach at ISO 12800 on this view, in dB of the mosaic, some way below what was measured.
-        const std::map<QString, double> least = {{"wavelet", 5.5}, {"nlm", 6.0}, {"nlbayes", 7.2}, {"bm3d", 6.8}, {"bm3d-quick", 6.5}, {"learned", 6.8}, {"learned-quick", 6.6}};
+        // What each must reach at ISO 12800 on this view, in dB of the mosaic, some way below what was
+        // measured.
+        const std::map<QString, double> least = {{"wavelet", 5.5},      {"nlm", 6.0},        {"nlbayes", 7.2},
+                                                 {"bm3d", 6.8},         {"bm3d-quick", 6.5}, {"learned", 6.8},
+                                                 {"learned-quick", 6.6}};
         const auto s = test::shoot(12800);
         const double before = test::psnr(cleanMosaic(s.photo, Settings::original(), whole(s.photo)), s.truth);
         const double after = test::psnr(cleanMosaic(s.photo, matched(id), whole(s.photo)), s.truth);
@@ -35,11 +38,14 @@ class TestDenoising : public QObject {
             const auto s = test::shoot(12800, pattern);
             const Rect area{120, 80, 220, 180};
             const Plane truth = s.truth.cropped(area);
-            const double gain = test::psnr(cleanMosaic(s.photo, matched(id), area), truth) - test::psnr(cleanMosaic(s.photo, Settings::original(), area), truth);
+            const double gain = test::psnr(cleanMosaic(s.photo, matched(id), area), truth) -
+                                test::psnr(cleanMosaic(s.photo, Settings::original(), area), truth);
             least = std::min(least, gain), most = std::max(most, gain);
         }
-        // The learned method has seen the patterns unequally often at edges; the others work on all sites alike.
-        QVERIFY2(most - least < (id.startsWith("learned") ? 0.55 : 0.4), qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
+        // The learned method has seen the patterns unequally often at edges; the others work on all sites
+        // alike.
+        QVERIFY2(most - least < (id.startsWith("learned") ? 0.55 : 0.4),
+                 qPrintable(QStringLiteral("%1 to %2 dB").arg(least).arg(most)));
     }
     // Two strengths that differ: luminance is what the one gives for both, colour what the other does.
     void strengthsAreApart_data() { eachMethod(); }
@@ -48,14 +54,16 @@ class TestDenoising : public QObject {
         const auto s = test::shoot(12800);
         const Rect area{60, 40, 40, 30};
         const auto planes = [&](float l, float c) {
-            const PlaneSet in = stabilisedPlanes(s.photo, area.inflated(findMethod(id.toStdString())->margin()));
+            const PlaneSet in =
+                stabilisedPlanes(s.photo, area.inflated(findMethod(id.toStdString())->margin()));
             return findMethod(id.toStdString())->run(in, area, {l, c, c, l}, {});
         };
         const PlaneSet apart = planes(1, 0.5f), none = planes(0, 1), noisy = stabilisedPlanes(s.photo, area);
         const auto difference = [&](const PlaneSet& a, const PlaneSet& b, std::size_t p) {
             double sum = 0;
             for (int y = area.y; y < area.bottom(); ++y)
-                for (int x = area.x; x < area.right(); ++x) sum += std::abs(a.rowAt(p, y)[x] - b.rowAt(p, y)[x]) / static_cast<double>(area.area());
+                for (int x = area.x; x < area.right(); ++x)
+                    sum += std::abs(a.rowAt(p, y)[x] - b.rowAt(p, y)[x]) / static_cast<double>(area.area());
             return sum;
         };
         // Noise has a mean size of 0.8.
@@ -73,7 +81,8 @@ class TestDenoising : public QObject {
         for (int y = 0; y < 40; ++y)
             for (int x = 0; x < 50; ++x) QCOMPARE(p.at(x, y), s.photo.normalised(10 + x, 7 + y));
     }
-    // A region is the crop of the whole, to the last bit, at odd places and at the photo's edges; so tiles have no seams.
+    // A region is the crop of the whole, to the last bit, at odd places and at the photo's edges; so tiles
+    // have no seams.
     void regionsAreCrops_data() { eachMethod(); }
     void regionsAreCrops() {
         QFETCH(QString, id);
@@ -81,13 +90,15 @@ class TestDenoising : public QObject {
         Settings settings = matched(id);
         settings.detail = 0.6f, settings.grain = 0.1f;
         const Plane all = cleanMosaic(s.photo, settings, whole(s.photo));
-        for (const Rect& r : {Rect{101, 77, 63, 45}, Rect{0, 0, 30, 30}, Rect{441, 340, 39, 20}, Rect{200, 0, 100, 360}}) {
+        for (const Rect& r :
+             {Rect{101, 77, 63, 45}, Rect{0, 0, 30, 30}, Rect{441, 340, 39, 20}, Rect{200, 0, 100, 360}}) {
             const Plane part = cleanMosaic(s.photo, settings, r);
             for (int y = 0; y < r.height; ++y)
                 for (int x = 0; x < r.width; ++x) QCOMPARE(part.at(x, y), all.at(r.x + x, r.y + y));
         }
     }
-    // Beyond its edges a photo is its own mirror's picture: what is close to them is cleaned, if not quite as well.
+    // Beyond its edges a photo is its own mirror's picture: what is close to them is cleaned, if not quite as
+    // well.
     void edgesAreCleaned_data() { eachMethod(); }
     void edgesAreCleaned() {
         QFETCH(QString, id);
@@ -102,8 +113,10 @@ class TestDenoising : public QObject {
                 const double off = static_cast<double>(out.at(x, y)) - level;
                 sum[near < 6 ? 0 : 1] += off * off, ++count[near < 6 ? 0 : 1];
             }
-        const double sigma = p.noise.channel[1].sigma(level), edge = std::sqrt(sum[0] / count[0]) / sigma, middle = std::sqrt(sum[1] / count[1]) / sigma;
-        QVERIFY2(edge < 2.5 * middle && edge < 0.4, qPrintable(QStringLiteral("%1 and %2 sigma").arg(edge).arg(middle)));
+        const double sigma = p.noise.channel[1].sigma(level), edge = std::sqrt(sum[0] / count[0]) / sigma,
+                     middle = std::sqrt(sum[1] / count[1]) / sigma;
+        QVERIFY2(edge < 2.5 * middle && edge < 0.4,
+                 qPrintable(QStringLiteral("%1 and %2 sigma").arg(edge).arg(middle)));
     }
     // Smaller than any block, tile or window, and of odd sizes.
     void smallPhotos_data() { eachMethod(); }
@@ -115,14 +128,18 @@ class TestDenoising : public QObject {
             Shot shot;
             shot.iso = 12800;
             const Photo p = takePhoto(truth, {}, shot);
-            const Plane out = cleanMosaic(p, matched(id), whole(p)), noisy = cleanMosaic(p, Settings::original(), whole(p));
+            const Plane out = cleanMosaic(p, matched(id), whole(p)),
+                        noisy = cleanMosaic(p, Settings::original(), whole(p));
             double before = 0, after = 0;
             for (int y = 0; y < height; ++y)
                 for (int x = 0; x < width; ++x) {
                     QVERIFY(std::isfinite(out.at(x, y)));
-                    before += std::abs(static_cast<double>(noisy.at(x, y)) - 0.1), after += std::abs(static_cast<double>(out.at(x, y)) - 0.1);
+                    before += std::abs(static_cast<double>(noisy.at(x, y)) - 0.1),
+                        after += std::abs(static_cast<double>(out.at(x, y)) - 0.1);
                 }
-            QVERIFY2(after < 0.7 * before, qPrintable(QStringLiteral("%1 of %2 at %3x%4").arg(after).arg(before).arg(width).arg(height)));
+            QVERIFY2(after < 0.7 * before,
+                     qPrintable(
+                         QStringLiteral("%1 of %2 at %3x%4").arg(after).arg(before).arg(width).arg(height)));
         }
     }
     void meansStay_data() { eachMethod(); }
@@ -134,8 +151,11 @@ class TestDenoising : public QObject {
         // By colour: red, green, blue.
         double a[3] = {}, b[3] = {};
         for (int y = 0; y < 360; ++y)
-            for (int x = 0; x < 480; ++x) a[s.photo.mosaic.at(x, y)] += before.at(x, y), b[s.photo.mosaic.at(x, y)] += after.at(x, y);
-        for (int c = 0; c < 3; ++c) QVERIFY2(std::abs(b[c] / a[c] - 1) < 0.003, qPrintable(QStringLiteral("%1: %2").arg(c).arg(b[c] / a[c])));
+            for (int x = 0; x < 480; ++x)
+                a[s.photo.mosaic.at(x, y)] += before.at(x, y), b[s.photo.mosaic.at(x, y)] += after.at(x, y);
+        for (int c = 0; c < 3; ++c)
+            QVERIFY2(std::abs(b[c] / a[c] - 1) < 0.003,
+                     qPrintable(QStringLiteral("%1: %2").arg(c).arg(b[c] / a[c])));
     }
     void flatFieldsComeOutFlat_data() { eachMethod(); }
     void flatFieldsComeOutFlat() {
@@ -145,15 +165,19 @@ class TestDenoising : public QObject {
         double sum = 0, squares = 0;
         for (int y = 0; y < 192; ++y)
             for (int x = 0; x < 192; ++x) sum += out.at(x, y), squares += out.at(x, y) * out.at(x, y);
-        const double n = 192.0 * 192, mean = sum / n, deviation = std::sqrt(std::max(0.0, squares / n - mean * mean));
+        const double n = 192.0 * 192, mean = sum / n,
+                     deviation = std::sqrt(std::max(0.0, squares / n - mean * mean));
         QVERIFY2(std::abs(mean / 0.1 - 1) < 0.01, qPrintable(QString::number(mean)));
-        QVERIFY2(deviation < 0.3 * p.noise.channel[1].sigma(0.1), qPrintable(QString::number(deviation / p.noise.channel[1].sigma(0.1))));
+        QVERIFY2(deviation < 0.3 * p.noise.channel[1].sigma(0.1),
+                 qPrintable(QString::number(deviation / p.noise.channel[1].sigma(0.1))));
     }
     void luminanceAndColourAreSeparate() {
         const auto s = test::shoot(12800);
         const Rect r{100, 100, 64, 64};
-        const Plane none = cleanMosaic(s.photo, Settings::original(), r), lum = cleanMosaic(s.photo, {"bm3d", 1, 0, 0, 0}, r),
-                    colour = cleanMosaic(s.photo, {"bm3d", 0, 1, 0, 0}, r), both = cleanMosaic(s.photo, {"bm3d", 1, 1, 0, 0}, r);
+        const Plane none = cleanMosaic(s.photo, Settings::original(), r),
+                    lum = cleanMosaic(s.photo, {"bm3d", 1, 0, 0, 0}, r),
+                    colour = cleanMosaic(s.photo, {"bm3d", 0, 1, 0, 0}, r),
+                    both = cleanMosaic(s.photo, {"bm3d", 1, 1, 0, 0}, r);
         const Plane truth = s.truth.cropped(r);
         QVERIFY(test::psnr(lum, truth, 0) > test::psnr(none, truth, 0) + 1);
         QVERIFY(test::psnr(colour, truth, 0) > test::psnr(none, truth, 0) + 1);
@@ -192,14 +216,17 @@ class TestDenoising : public QObject {
         QVERIFY(!problemWith({"nlm", 1, 3.5f, 0, 0}).empty());
         QVERIFY(!problemWith({"nlm", 1, std::nanf(""), 0, 0}).empty());
         const auto s = test::shoot(1600);
-        QVERIFY_EXCEPTION_THROWN(cleanMosaic(s.photo, {"broom", 1, 1, 0, 0}, {0, 0, 8, 8}), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(cleanMosaic(s.photo, {"broom", 1, 1, 0, 0}, {0, 0, 8, 8}),
+                                 std::invalid_argument);
     }
     void cancelling() {
         const auto s = test::shoot(12800);
         std::stop_source stop;
         stop.request_stop();
         for (const auto& m : methods())
-            QVERIFY_EXCEPTION_THROWN(cleanMosaic(s.photo, {m->id(), 1, 1, 0, 0}, {0, 0, 400, 300}, {stop.get_token(), nullptr}), Cancelled);
+            QVERIFY_EXCEPTION_THROWN(
+                cleanMosaic(s.photo, {m->id(), 1, 1, 0, 0}, {0, 0, 400, 300}, {stop.get_token(), nullptr}),
+                Cancelled);
     }
     // Harbour lights: single bright points on black keep most of their light.
     void pointsOfLightSurvive_data() { eachMethod(); }
@@ -210,7 +237,8 @@ class TestDenoising : public QObject {
         for (int y = 40; y < 220; y += 36)
             for (int x = 40; x < 220; x += 36)
                 for (int j = -1; j <= 2; ++j)
-                    for (int i = -1; i <= 2; ++i) truth.at(x + i, y + j) = (i == 0 || i == 1) && (j == 0 || j == 1) ? 0.5f : 0.15f;
+                    for (int i = -1; i <= 2; ++i)
+                        truth.at(x + i, y + j) = (i == 0 || i == 1) && (j == 0 || j == 1) ? 0.5f : 0.15f;
         Shot shot;
         shot.iso = 12800;
         const Photo p = takePhoto(truth, {}, shot);
@@ -222,7 +250,8 @@ class TestDenoising : public QObject {
                     for (int i = -1; i <= 2; ++i) kept += out.at(x + i, y + j), had += truth.at(x + i, y + j);
         QVERIFY2(kept / had > 0.7, qPrintable(QString::number(kept / had)));
     }
-    // Chance makes single samples darker by four sigma and more; giving them back as detail would leave black dots in the shadows.
+    // Chance makes single samples darker by four sigma and more; giving them back as detail would leave black
+    // dots in the shadows.
     void noHolesInTheDark() {
         const Photo p = test::flatField(0.004, 12800, 640);
         const double sigma = p.noise.channel[1].sigma(0.004);

@@ -55,7 +55,8 @@ class TestImage : public QObject {
     void stopping() {
         std::stop_source stop;
         stop.request_stop();
-        QVERIFY_EXCEPTION_THROWN(forEachTile({0, 0, 64, 64}, 32, {stop.get_token(), nullptr}, [](const Rect&) {}), Cancelled);
+        QVERIFY_EXCEPTION_THROWN(
+            forEachTile({0, 0, 64, 64}, 32, {stop.get_token(), nullptr}, [](const Rect&) {}), Cancelled);
     }
 };
 

@@ -10,7 +10,8 @@ class TestJudging : public QObject {
 
   private slots:
     void initTestCase() { keepFreedMemory(); }
-    // The strength with the least estimated risk is within 0.1 dB of the best one that the truth can find, on nine of ten photos.
+    // The strength with the least estimated risk is within 0.1 dB of the best one that the truth can find, on
+    // nine of ten photos.
     void riskFindsTheStrength_data() {
         QTest::addColumn<double>("iso");
         for (const double iso : {3200.0, 12800.0, 51200.0}) QTest::addRow("ISO %g", iso) << iso;
@@ -20,19 +21,25 @@ class TestJudging : public QObject {
         int good = 0;
         QString losses;
         for (int i = 0; i < 10; ++i) {
-            const test::Shooting s = test::shoot(iso, "RGGB", static_cast<std::uint32_t>(20 + i), View(i % 4), i < 4 ? 0 : i < 8 ? -1.5 : 0.7);
+            const test::Shooting s = test::shoot(iso, "RGGB", static_cast<std::uint32_t>(20 + i), View(i % 4),
+                                                 i < 4   ? 0
+                                                 : i < 8 ? -1.5
+                                                         : 0.7);
             const Rect area{24, 24, 180, 130};
             const PlaneSet truth = test::expectedPlanes(s, area, 16);
             double least = 1e9, chosenRisk = 1e9, chosen = 0;
             for (const float strength : {0.4f, 0.55f, 0.75f, 1.0f, 1.3f, 1.7f, 2.2f}) {
                 const Settings settings{"wavelet", strength, strength};
                 const Risk risk = estimateRisk(s.photo, settings, area);
-                const PlaneSet clean = cleanPlanes(stabilisedPlanes(s.photo, area.inflated(planesMargin(settings))), settings, area);
-                const double error = test::squaredError(clean, truth, area)[0] + test::squaredError(clean, truth, area)[1];
+                const PlaneSet clean = cleanPlanes(
+                    stabilisedPlanes(s.photo, area.inflated(planesMargin(settings))), settings, area);
+                const double error =
+                    test::squaredError(clean, truth, area)[0] + test::squaredError(clean, truth, area)[1];
                 least = std::min(least, error);
                 if (risk.sum() < chosenRisk) chosenRisk = risk.sum(), chosen = error;
             }
-            // The truth is a mean of 16 exposures and holds 1/16 of their variance, twice: once for each kind of plane.
+            // The truth is a mean of 16 exposures and holds 1/16 of their variance, twice: once for each kind
+            // of plane.
             const double loss = 10 * std::log10((chosen - 0.125) / (least - 0.125));
             good += loss < 0.1 ? 1 : 0;
             losses += QString::number(loss, 'f', 2) + ' ';
@@ -50,12 +57,15 @@ class TestJudging : public QObject {
         const Rect area{40, 30, 160, 120};
         const Settings settings{id.toStdString()};
         const PlaneSet truth = test::expectedPlanes(s, area, 60);
-        const PlaneSet clean = cleanPlanes(stabilisedPlanes(s.photo, area.inflated(planesMargin(settings))), settings, area);
+        const PlaneSet clean =
+            cleanPlanes(stabilisedPlanes(s.photo, area.inflated(planesMargin(settings))), settings, area);
         const auto [luminance, colour] = test::squaredError(clean, truth, area);
         const Risk risk = estimateRisk(s.photo, settings, area);
         // The truth itself is a mean of 60 exposures and holds 1/60 of their variance.
-        QVERIFY2(std::abs(risk.luminance - luminance) < 0.05, qPrintable(QStringLiteral("%1 for %2").arg(risk.luminance).arg(luminance)));
-        QVERIFY2(std::abs(risk.colour - colour) < 0.05, qPrintable(QStringLiteral("%1 for %2").arg(risk.colour).arg(colour)));
+        QVERIFY2(std::abs(risk.luminance - luminance) < 0.05,
+                 qPrintable(QStringLiteral("%1 for %2").arg(risk.luminance).arg(luminance)));
+        QVERIFY2(std::abs(risk.colour - colour) < 0.05,
+                 qPrintable(QStringLiteral("%1 for %2").arg(risk.colour).arg(colour)));
     }
     void recommendationIsTheLeastRiskTried() {
         const auto s = test::shoot(12800);
@@ -64,7 +74,8 @@ class TestJudging : public QObject {
         const Recommendation r = recommend(s.photo, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
         QVERIFY(r.trials.size() >= 5 + 6);
-        for (const Trial& t : r.trials) QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
+        for (const Trial& t : r.trials)
+            QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
         QVERIFY(r.risk.sum() < 0.6 && r.risk.sum() > 0);
         QVERIFY(done > 0.99f);
         std::stop_source stop;
@@ -75,14 +86,18 @@ class TestJudging : public QObject {
     void riskKnowsTextureFromNoise() {
         const Photo flat = test::flatField(0.1, 12800, 300);
         const Rect area{40, 40, 64, 64};
-        QVERIFY(estimateRisk(flat, {"nlm", 1.7f, 1.7f}, area).sum() < estimateRisk(flat, {"nlm", 0.5f, 0.5f}, area).sum());
+        QVERIFY(estimateRisk(flat, {"nlm", 1.7f, 1.7f}, area).sum() <
+                estimateRisk(flat, {"nlm", 0.5f, 0.5f}, area).sum());
         Plane fine(300, 300);
         for (int y = 0; y < 300; ++y)
-            for (int x = 0; x < 300; ++x) fine.at(x, y) = 0.1f + 0.06f * static_cast<float>(std::sin(x * 1.7 + y * y * 0.01) * std::cos(y * 1.3 - x * x * 0.013));
+            for (int x = 0; x < 300; ++x)
+                fine.at(x, y) = 0.1f + 0.06f * static_cast<float>(std::sin(x * 1.7 + y * y * 0.01) *
+                                                                  std::cos(y * 1.3 - x * x * 0.013));
         Shot shot;
         shot.iso = 12800;
         const Photo texture = takePhoto(fine, {}, shot);
-        QVERIFY(estimateRisk(texture, {"nlm", 0.7f, 0.7f}, area).luminance < estimateRisk(texture, {"nlm", 2.5f, 2.5f}, area).luminance);
+        QVERIFY(estimateRisk(texture, {"nlm", 0.7f, 0.7f}, area).luminance <
+                estimateRisk(texture, {"nlm", 2.5f, 2.5f}, area).luminance);
     }
 };
 

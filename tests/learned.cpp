@@ -35,11 +35,16 @@ struct Pixels {
 };
 
 // Channel `o` of the convolution as it is written down, its first weight at (x, y).
-double convolved(const Pixels& from, const std::vector<float>& weights, const std::vector<float>& bias, int side, int x, int y, int o) {
+double convolved(const Pixels& from, const std::vector<float>& weights, const std::vector<float>& bias,
+                 int side, int x, int y, int o) {
     double sum = static_cast<double>(bias[static_cast<std::size_t>(o)]);
     for (int k = 0; k < from.channels; ++k)
         for (int j = 0; j < side; ++j)
-            for (int i = 0; i < side; ++i) sum += from.at(x + i, y + j, k) * static_cast<double>(weights[static_cast<std::size_t>(((o * from.channels + k) * side + j) * side + i)]);
+            for (int i = 0; i < side; ++i)
+                sum +=
+                    from.at(x + i, y + j, k) *
+                    static_cast<double>(
+                        weights[static_cast<std::size_t>(((o * from.channels + k) * side + j) * side + i)]);
     return sum;
 }
 
@@ -52,27 +57,35 @@ class TestLearned : public QObject {
     void initTestCase() { keepFreedMemory(); }
     void sameAsInTraining() {
         constexpr int n = 32;
-        std::vector<float> in(n * n * Network::kInputs), expected(n * n * Network::kOutputs), out(expected.size());
+        std::vector<float> in(n * n * Network::kInputs), expected(n * n * Network::kOutputs),
+            out(expected.size());
         std::ifstream file(IRENIC_NETWORK_CHECK, std::ios::binary);
-        file.read(reinterpret_cast<char*>(in.data()), static_cast<std::streamsize>(in.size() * sizeof(float)));
-        file.read(reinterpret_cast<char*>(expected.data()), static_cast<std::streamsize>(expected.size() * sizeof(float)));
+        file.read(reinterpret_cast<char*>(in.data()),
+                  static_cast<std::streamsize>(in.size() * sizeof(float)));
+        file.read(reinterpret_cast<char*>(expected.data()),
+                  static_cast<std::streamsize>(expected.size() * sizeof(float)));
         QVERIFY(file);
         Network network;
         network.run(in.data(), out.data(), n, n, 0);
         float largest = 0;
-        for (std::size_t i = 0; i < out.size(); ++i) largest = std::max(largest, std::abs(out[i] - expected[i]));
+        for (std::size_t i = 0; i < out.size(); ++i)
+            largest = std::max(largest, std::abs(out[i] - expected[i]));
         QVERIFY2(largest < 1e-3f, qPrintable(QString::number(static_cast<double>(largest))));
         std::stop_source stop;
         stop.request_stop();
-        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), n, n, 0, {stop.get_token(), nullptr}), Cancelled);
+        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), n, n, 0, {stop.get_token(), nullptr}),
+                                 Cancelled);
     }
-    // The last layers leave out what the border alone would need: what remains must come out as without that. One network serves tiles of any size.
+    // The last layers leave out what the border alone would need: what remains must come out as without that.
+    // One network serves tiles of any size.
     void bordersAreLeftOutForNothing() {
         constexpr int w = 2 * Network::kUnit, h = 3 * Network::kUnit, b = Network::kBorder;
-        std::vector<float> in(static_cast<std::size_t>(w) * h * Network::kInputs), part(static_cast<std::size_t>(w) * h * Network::kOutputs), whole(part.size());
+        std::vector<float> in(static_cast<std::size_t>(w) * h * Network::kInputs),
+            part(static_cast<std::size_t>(w) * h * Network::kOutputs), whole(part.size());
         std::mt19937 random(11);
         std::uniform_real_distribution<float> value(0.1f, 0.9f);
-        for (std::size_t i = 0; i < in.size(); ++i) in[i] = i % Network::kInputs == kPlanes ? 0.05f : value(random);
+        for (std::size_t i = 0; i < in.size(); ++i)
+            in[i] = i % Network::kInputs == kPlanes ? 0.05f : value(random);
         Network network;
         network.run(in.data(), whole.data(), w, h, 0);
         network.run(in.data(), part.data(), w, h, b);
@@ -82,21 +95,27 @@ class TestLearned : public QObject {
                 for (int c = 0; c < Network::kOutputs; ++c) {
                     const auto at = static_cast<std::size_t>((y * w + x) * Network::kOutputs + c);
                     largest = std::max(largest, std::abs(part[at] - whole[at]));
-                    moved = std::max(moved, std::abs(part[at] - in[static_cast<std::size_t>((y * w + x) * Network::kInputs + c)]));
+                    moved = std::max(
+                        moved, std::abs(part[at] -
+                                        in[static_cast<std::size_t>((y * w + x) * Network::kInputs + c)]));
                 }
         QVERIFY2(largest < 1e-5f, qPrintable(QString::number(static_cast<double>(largest))));
         QVERIFY(moved > 0.01f);
         QVERIFY_EXCEPTION_THROWN(network.run(in.data(), part.data(), w - 4, h, b), std::invalid_argument);
     }
-    // The tiles at a photo's edges are no larger than what is left of it. Seen from there, a place looks as it does from elsewhere, and what lies
-    // beyond the edge is the mirror's picture.
+    // The tiles at a photo's edges are no larger than what is left of it. Seen from there, a place looks as
+    // it does from elsewhere, and what lies beyond the edge is the mirror's picture.
     void edgesAreSeenAlike() {
         const auto s = test::shoot(12800);
         const Method& method = *findMethod("learned-quick");
         const int w = s.photo.width() / 2, h = s.photo.height() / 2;
-        const auto cleaned = [&](const Rect& cells) { return method.run(stabilisedPlanes(s.photo, cells.inflated(method.margin())), cells, {1, 1, 1, 1}, {}); };
+        const auto cleaned = [&](const Rect& cells) {
+            return method.run(stabilisedPlanes(s.photo, cells.inflated(method.margin())), cells, {1, 1, 1, 1},
+                              {});
+        };
         const Rect corner{w - 40, h - 30, 40, 30};
-        const PlaneSet large = cleaned({w - 90, h - 80, 90, 80}), small = cleaned(corner), beyond = cleaned(corner.inflated(4));
+        const PlaneSet large = cleaned({w - 90, h - 80, 90, 80}), small = cleaned(corner),
+                       beyond = cleaned(corner.inflated(4));
         float apart = 0, mirror = 0;
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int y = corner.y; y < h; ++y)
@@ -116,10 +135,13 @@ class TestLearned : public QObject {
         const Method& method = *findMethod("learned-quick");
         const PlaneSet in = stabilisedPlanes(s.photo, cells.inflated(method.margin()));
         const PlaneSet out = method.run(in, cells, {1, 1, 1, 1}, {});
-        // Second differences across, where the tiles meet and elsewhere: the picture's own are the same in the mean over many rows.
+        // Second differences across, where the tiles meet and elsewhere: the picture's own are the same in
+        // the mean over many rows.
         const auto bend = [&](int x) {
             double sum = 0;
-            for (int y = 0; y < cells.height; ++y) sum += std::abs(out.rowAt(0, y)[x - 1] - out.rowAt(0, y)[x] - out.rowAt(0, y)[x] + out.rowAt(0, y)[x + 1]);
+            for (int y = 0; y < cells.height; ++y)
+                sum += std::abs(out.rowAt(0, y)[x - 1] - out.rowAt(0, y)[x] - out.rowAt(0, y)[x] +
+                                out.rowAt(0, y)[x + 1]);
             return sum / cells.height;
         };
         double there = (bend(seam - 1) + bend(seam)) / 2, elsewhere = 0;
@@ -127,7 +149,8 @@ class TestLearned : public QObject {
             if (x < seam - 2 || x > seam + 1) elsewhere += bend(x) / 28;
         QVERIFY2(there < 1.4 * elsewhere, qPrintable(QStringLiteral("%1 and %2").arg(there).arg(elsewhere)));
     }
-    // Against the convolution as it is written down; at every edge, with one panel of results and with two, and however many tiles go together.
+    // Against the convolution as it is written down; at every edge, with one panel of results and with two,
+    // and however many tiles go together.
     void winogradIsAConvolution_data() {
         QTest::addColumn<int>("width");
         QTest::addColumn<int>("height");
@@ -147,23 +170,28 @@ class TestLearned : public QObject {
         QFETCH(int, in);
         QFETCH(int, out);
         QFETCH(bool, add);
-        QVERIFY(WinogradConvolution::fits(width, height, in, out) && !WinogradConvolution::fits(width + 2, height, in, out) && !WinogradConvolution::fits(width, height, 9, out));
+        QVERIFY(WinogradConvolution::fits(width, height, in, out) &&
+                !WinogradConvolution::fits(width + 2, height, in, out) &&
+                !WinogradConvolution::fits(width, height, 9, out));
         const Pixels from = Pixels::some(width, height, in, 7), before = Pixels::some(width, height, out, 8);
         const std::vector<float> weights = some(out * in * 9, 9), bias = some(out, 10);
         Pixels found = before;
         AlignedFloats scratch;
-        WinogradConvolution(weights, bias, in, out).run(from.values.data(), width, height, found.values.data(), add, !add, scratch);
+        WinogradConvolution(weights, bias, in, out)
+            .run(from.values.data(), width, height, found.values.data(), add, !add, scratch);
         double largest = 0;
         for (int y = 0; y < height; ++y)
             for (int x = 0; x < width; ++x)
                 for (int o = 0; o < out; ++o) {
-                    const double sum = convolved(from, weights, bias, 3, x - 1, y - 1, o), expected = add ? sum + before.at(x, y, o) : std::max(0.0, sum);
+                    const double sum = convolved(from, weights, bias, 3, x - 1, y - 1, o),
+                                 expected = add ? sum + before.at(x, y, o) : std::max(0.0, sum);
                     largest = std::max(largest, std::abs(expected - found.at(x, y, o)));
                 }
         // Values are some eighty large; single precision loses a little more this way than straight on.
         QVERIFY2(largest < 1e-3, qPrintable(QString::number(largest)));
     }
-    // Rows as the network has them: entering with a border of nought, one pixel of four, and four of one on top of what is there, in place and moved.
+    // Rows as the network has them: entering with a border of nought, one pixel of four, and four of one on
+    // top of what is there, in place and moved.
     void directIsAConvolution_data() {
         QTest::addColumn<int>("side");
         QTest::addColumn<int>("in");
@@ -179,7 +207,8 @@ class TestLearned : public QObject {
         QFETCH(int, in);
         QFETCH(int, out);
         QFETCH(int, count);
-        const int stride = side == 3 ? 1 : side, width = count * stride + side - stride, half = out == 16 ? 16 : out / 2 / 16 * 16;
+        const int stride = side == 3 ? 1 : side, width = count * stride + side - stride,
+                  half = out == 16 ? 16 : out / 2 / 16 * 16;
         const Pixels from = Pixels::some(width, side, in, 3), before = Pixels::some(count, 1, out, 4);
         const std::vector<float> weights = some(out * in * side * side, 5), bias = some(out, 6);
         const DirectConvolution layer(weights, bias, in, out, side);
@@ -190,19 +219,25 @@ class TestLearned : public QObject {
             memory.insert(memory.end(), before.values.begin(), before.values.end());
             float *old = memory.data() + out, *to = onto ? memory.data() : old;
             for (const auto& [first, channels] : {std::pair{0, half}, {half, out - half}})
-                if (channels > 0) layer.row({from.values.data(), static_cast<std::ptrdiff_t>(width) * in, stride * in, count, onto ? old + first : nullptr, to + first, out}, first, channels);
+                if (channels > 0)
+                    layer.row({from.values.data(), static_cast<std::ptrdiff_t>(width) * in, stride * in,
+                               count, onto ? old + first : nullptr, to + first, out},
+                              first, channels);
             double largest = 0;
             for (int x = 0; x < count; ++x)
                 for (int o = 0; o < out; ++o) {
                     // The second call finds what the first has left where both are in the same memory.
                     if (onto && o >= half) continue;
-                    const double sum = convolved(from, weights, bias, side, x * stride, 0, o) + (onto ? before.at(x, 0, o) : 0);
-                    largest = std::max(largest, std::abs(std::max(0.0, sum) - static_cast<double>(to[x * out + o])));
+                    const double sum = convolved(from, weights, bias, side, x * stride, 0, o) +
+                                       (onto ? before.at(x, 0, o) : 0);
+                    largest = std::max(largest,
+                                       std::abs(std::max(0.0, sum) - static_cast<double>(to[x * out + o])));
                 }
             QVERIFY2(largest < 1e-4, qPrintable(QString::number(largest)));
         }
     }
-    // The program that training asks: both steps are nearer to the truth than the first, and neither is far from what the library does.
+    // The program that training asks: both steps are nearer to the truth than the first, and neither is far
+    // from what the library does.
     void trainingHearsBlockMatching() {
         constexpr std::int32_t size = 96;
         const auto s = test::shoot(12800);
@@ -214,13 +249,17 @@ class TestLearned : public QObject {
                 for (int x = 0; x < size; ++x) {
                     float c[kPlanes];
                     channelsAt(from, area.x + x, area.y + y, c);
-                    for (std::size_t k = 0; k < kPlanes; ++k) all[(k * size + static_cast<std::size_t>(y)) * size + static_cast<std::size_t>(x)] = c[k];
+                    for (std::size_t k = 0; k < kPlanes; ++k)
+                        all[(k * size + static_cast<std::size_t>(y)) * size + static_cast<std::size_t>(x)] =
+                            c[k];
                 }
             return all;
         };
         const auto asked = [](std::int32_t side, std::int32_t steps, const std::vector<float>& mosaic) {
             QByteArray in(reinterpret_cast<const char*>(&side), 4);
-            in.append(reinterpret_cast<const char*>(&steps), 4).append(reinterpret_cast<const char*>(mosaic.data()), static_cast<qsizetype>(mosaic.size() * sizeof(float)));
+            in.append(reinterpret_cast<const char*>(&steps), 4)
+                .append(reinterpret_cast<const char*>(mosaic.data()),
+                        static_cast<qsizetype>(mosaic.size() * sizeof(float)));
             QProcess p;
             p.start(qEnvironmentVariable("IRENIC_SECOND_OPINION"), QStringList());
             p.write(in);
@@ -238,9 +277,12 @@ class TestLearned : public QObject {
                 QCOMPARE(static_cast<std::size_t>(out.size()), mosaic.size() * sizeof(float));
                 std::copy_n(out.data(), out.size(), reinterpret_cast<char*>(found.data()));
             }
-            for (std::size_t i = 0; i < found.size(); ++i) error[steps] += std::pow(static_cast<double>(found[i] - truth[i]), 2) / static_cast<double>(found.size());
+            for (std::size_t i = 0; i < found.size(); ++i)
+                error[steps] +=
+                    std::pow(static_cast<double>(found[i] - truth[i]), 2) / static_cast<double>(found.size());
         }
-        QVERIFY2(error[1] < 0.3 * error[0] && error[2] < error[1], qPrintable(QStringLiteral("%1 %2 %3").arg(error[0]).arg(error[1]).arg(error[2])));
+        QVERIFY2(error[1] < 0.3 * error[0] && error[2] < error[1],
+                 qPrintable(QStringLiteral("%1 %2 %3").arg(error[0]).arg(error[1]).arg(error[2])));
         QCOMPARE(asked(size, 1, std::vector<float>(100)).first, 1);
         QCOMPARE(asked(8, 1, std::vector<float>(256)).first, 1);
     }
@@ -266,10 +308,13 @@ class TestLearned : public QObject {
                     double s = 0, q = 0;
                     for (int j = 0; j < 8; ++j)
                         for (int i = 0; i < 8; ++i) {
-                            const double v = static_cast<double>(out.at(x + 2 * i + (site & 1), y + 2 * j + (site >> 1)));
+                            const double v =
+                                static_cast<double>(out.at(x + 2 * i + (site & 1), y + 2 * j + (site >> 1)));
                             s += v, q += v * v;
                         }
-                    sum += std::sqrt(std::max(0.0, q / 64 - s / 64 * s / 64)) / p.noise.channel[static_cast<std::size_t>(p.mosaic.channel(site))].sigma(level), ++count;
+                    sum += std::sqrt(std::max(0.0, q / 64 - s / 64 * s / 64)) /
+                           p.noise.channel[static_cast<std::size_t>(p.mosaic.channel(site))].sigma(level),
+                        ++count;
                 }
         QVERIFY2(sum / count < 0.15, qPrintable(QString::number(sum / count)));
     }
@@ -289,11 +334,14 @@ class TestLearned : public QObject {
         std::vector<Star> stars;
         for (int y = 40; y < size - 40; y += 24)
             for (int x = 40; x < size - 40; x += 24) {
-                const double peak = sigma * (6 + 30.0 * static_cast<double>((x * 7 + y * 13) % 17) / 17), cx = x + 0.1 * (x % 7), cy = y + 0.1 * (y % 5);
+                const double peak = sigma * (6 + 30.0 * static_cast<double>((x * 7 + y * 13) % 17) / 17),
+                             cx = x + 0.1 * (x % 7), cy = y + 0.1 * (y % 5);
                 double flux = 0;
                 for (int j = -5; j <= 5; ++j)
                     for (int i = -5; i <= 5; ++i) {
-                        const double v = peak * std::exp(-((x + i - cx) * (x + i - cx) + (y + j - cy) * (y + j - cy)) / (2 * 0.9 * 0.9));
+                        const double v =
+                            peak * std::exp(-((x + i - cx) * (x + i - cx) + (y + j - cy) * (y + j - cy)) /
+                                            (2 * 0.9 * 0.9));
                         truth.at(x + i, y + j) += static_cast<float>(v);
                         flux += v;
                     }
@@ -308,24 +356,33 @@ class TestLearned : public QObject {
                 for (int j = -8; j <= 8; ++j)
                     for (int i = -8; i <= 8; ++i) {
                         const double v = static_cast<double>(out.at(s.x + i, s.y + j));
-                        if (std::abs(i) <= 5 && std::abs(j) <= 5) flux += v;
-                        else around += v, ++n;
+                        if (std::abs(i) <= 5 && std::abs(j) <= 5)
+                            flux += v;
+                        else
+                            around += v, ++n;
                     }
                 const double share = (flux - 121 * around / n) / s.flux;
                 kept += share > 0.5 ? 1 : 0, most += share > 0.8 ? 1 : 0, light += share, ++all;
             }
         }
         light /= static_cast<double>(all);
-        const QString found = QStringLiteral("half of the light: %1, 80 % of it: %2, of %3; in the mean %4 of it").arg(kept).arg(most).arg(all).arg(light);
+        const QString found =
+            QStringLiteral("half of the light: %1, 80 % of it: %2, of %3; in the mean %4 of it")
+                .arg(kept)
+                .arg(most)
+                .arg(all)
+                .arg(light);
         qInfo().noquote() << found;
-        QVERIFY2(100 * kept >= 99 * all && 100 * most >= 95 * all && std::abs(light - 1) < 0.05, qPrintable(found));
+        QVERIFY2(100 * kept >= 99 * all && 100 * most >= 95 * all && std::abs(light - 1) < 0.05,
+                 qPrintable(found));
     }
     // Gratings near the limit of the mosaic come out as they are or fade; they do not turn into others.
     void gratingsDoNotAlias_data() {
         QTest::addColumn<double>("period");
         QTest::addColumn<double>("angle");
         for (const double period : {2.3, 2.9, 4.0, 6.0})
-            for (const double angle : {0.0, 0.5, 0.79}) QTest::addRow("%.1f at %.2f", period, angle) << period << angle;
+            for (const double angle : {0.0, 0.5, 0.79})
+                QTest::addRow("%.1f at %.2f", period, angle) << period << angle;
     }
     void gratingsDoNotAlias() {
         QFETCH(double, period);
@@ -333,12 +390,15 @@ class TestLearned : public QObject {
         constexpr int size = 320;
         Plane truth(size, size);
         for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x) truth.at(x, y) = static_cast<float>(0.2 + 0.08 * std::sin((std::cos(angle) * x + std::sin(angle) * y) * 2 * M_PI / period));
+            for (int x = 0; x < size; ++x)
+                truth.at(x, y) = static_cast<float>(
+                    0.2 + 0.08 * std::sin((std::cos(angle) * x + std::sin(angle) * y) * 2 * M_PI / period));
         Shot shot;
         shot.iso = 3200;
         const Photo p = takePhoto(truth, {}, shot);
         const Plane out = cleanMosaic(p, {"learned"}, {32, 32, 256, 256});
-        // What is neither the grating, at whatever strength, nor noise left over: a false pattern would have structure that other exposures repeat.
+        // What is neither the grating, at whatever strength, nor noise left over: a false pattern would have
+        // structure that other exposures repeat.
         shot.seed = 77;
         const Plane again = cleanMosaic(takePhoto(truth, {}, shot), {"learned"}, {32, 32, 256, 256});
         double tt = 0, at = 0;

@@ -26,7 +26,8 @@ std::array<Plane, 3> dots() {
     for (int y = 0; y < kHeight; ++y)
         for (int x = 0; x < kWidth; ++x) {
             const double u = (x + 20) % 40 - 20, v = (y + 20) % 40 - 20;
-            for (Plane& p : light) p.at(x, y) = static_cast<float>(0.15 + 0.4 * std::exp(-(u * u + v * v) / 18));
+            for (Plane& p : light)
+                p.at(x, y) = static_cast<float>(0.15 + 0.4 * std::exp(-(u * u + v * v) / 18));
         }
     return light;
 }
@@ -55,7 +56,8 @@ std::array<double, 2> discAt(const Plane& p, int x, int y) {
 }
 
 struct Remains {
-    double place = 0, colours = 0; // root mean squares: of green's distance from where it belongs, of red's and blue's from green; pixels
+    double place = 0, colours = 0; // root mean squares: of green's distance from where it belongs, of red's
+                                   // and blue's from green; pixels
 };
 Remains remainsOf(const Photo& p, const Look& look) {
     const auto rgb = developRegion(p, kOriginal, look, {0, 0, kWidth, kHeight}, OutputSpace::Srgb);
@@ -88,7 +90,8 @@ class TestLens : public QObject {
     void initTestCase() {
         QTemporaryDir folder;
         const std::string file = folder.filePath("tide.xml").toStdString();
-        std::ofstream(file) << lensProfile(faulty(), Body().make, Body().model, "Quay 35mm f/2 tide", kWidth, kHeight);
+        std::ofstream(file) << lensProfile(faulty(), Body().make, Body().model, "Quay 35mm f/2 tide", kWidth,
+                                           kHeight);
         addLensProfiles(file);
         std::ofstream(file) << "no lenses here";
         QVERIFY_EXCEPTION_THROWN(addLensProfiles(file), std::runtime_error);
@@ -119,8 +122,10 @@ class TestLens : public QObject {
     void coloursMeet() {
         QFETCH(bool, opcodes);
         const Photo p = taken(dots(), opcodes);
-        const double before = remainsOf(p, {}).colours, after = remainsOf(p, lookFromText("chromatic")).colours;
-        QVERIFY2(before > 0.4 && after < 0.12 * before, qPrintable(QStringLiteral("%1 -> %2 px").arg(before).arg(after)));
+        const double before = remainsOf(p, {}).colours,
+                     after = remainsOf(p, lookFromText("chromatic")).colours;
+        QVERIFY2(before > 0.4 && after < 0.12 * before,
+                 qPrintable(QStringLiteral("%1 -> %2 px").arg(before).arg(after)));
         // The picture itself stays where it was.
         QVERIFY(std::abs(remainsOf(p, lookFromText("chromatic")).place - remainsOf(p, {}).place) < 0.03);
     }
@@ -131,17 +136,21 @@ class TestLens : public QObject {
         for (Plane& p : even) p.fill(0.3f);
         const Photo p = taken(even, opcodes);
         const auto fall = [&](const Look& look) {
-            const auto at = [&](const Rect& r) { return test::meanOf(developRegion(p, kOriginal, look, r, OutputSpace::Srgb)[1]); };
+            const auto at = [&](const Rect& r) {
+                return test::meanOf(developRegion(p, kOriginal, look, r, OutputSpace::Srgb)[1]);
+            };
             return at({4, 4, 16, 16}) / at({kWidth / 2 - 8, kHeight / 2 - 8, 16, 16});
         };
         QVERIFY(fall({}) < 0.8);
-        QVERIFY2(std::abs(fall(lookFromText("vignetting")) - 1) < 0.02, qPrintable(QString::number(fall(lookFromText("vignetting")))));
+        QVERIFY2(std::abs(fall(lookFromText("vignetting")) - 1) < 0.02,
+                 qPrintable(QString::number(fall(lookFromText("vignetting")))));
     }
     void edgesAsAsked() {
         for (const double d : {0.15, -0.15}) {
             Optics o;
             o.distortion = d;
-            std::array<Plane, 3> even = {Plane(kWidth, kHeight), Plane(kWidth, kHeight), Plane(kWidth, kHeight)};
+            std::array<Plane, 3> even = {Plane(kWidth, kHeight), Plane(kWidth, kHeight),
+                                         Plane(kWidth, kHeight)};
             for (Plane& p : even) p.fill(0.3f);
             const Photo p = taken(even, true, o);
             const auto darkest = [&](const Look& look) {
@@ -152,7 +161,8 @@ class TestLens : public QObject {
                     for (int x = 0; x < r.width; ++x) low = std::min(low, rgb[1].at(x, y));
                 return low;
             };
-            const Look ratio = lookFromText("distortion"), largest = lookFromText("distortion,edges=largest"), all = lookFromText("distortion,edges=all");
+            const Look ratio = lookFromText("distortion"), largest = lookFromText("distortion,edges=largest"),
+                       all = lookFromText("distortion,edges=all");
             QVERIFY(outputFrame(p, ratio) == p.crop);
             QVERIFY(darkest(ratio) > 0.1f && darkest(largest) > 0.1f);
             QVERIFY(p.crop.contains(outputFrame(p, largest)));
@@ -168,7 +178,10 @@ class TestLens : public QObject {
         const Picture all = renderRegion(p, kOriginal, look, {0, 0, kWidth, kHeight}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
             const Picture part = renderRegion(p, kOriginal, look, r, 1);
-            for (int y = 0; y < r.height; ++y) QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3, part.rgb.begin() + (y + 1) * r.width * 3, all.rgb.begin() + ((r.y + y) * kWidth + r.x) * 3));
+            for (int y = 0; y < r.height; ++y)
+                QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
+                                   part.rgb.begin() + (y + 1) * r.width * 3,
+                                   all.rgb.begin() + ((r.y + y) * kWidth + r.x) * 3));
         }
     }
     void aDngKeepsItsOpcodes() {
@@ -178,7 +191,8 @@ class TestLens : public QObject {
         QVERIFY(list && list->bytes == opcodesFor(faulty(), kWidth, kHeight).bytes);
         QVERIFY(lensOf(*p).lens->hasDistortion());
         ExportOrder order;
-        order.settings = {"wavelet"}, order.look = lookFromText("distortion,vignetting"), order.target = folder.filePath("out.dng").toStdString();
+        order.settings = {"wavelet"}, order.look = lookFromText("distortion,vignetting"),
+        order.target = folder.filePath("out.dng").toStdString();
         exportPhoto(*p, order);
         const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
         QVERIFY(back->metadata.dng(0xc74e) && back->metadata.dng(0xc74e)->bytes == list->bytes);
@@ -189,10 +203,17 @@ class TestLens : public QObject {
         // Half the light on the right, as the map says.
         Photo p = test::flatField(0.4, 100, 96);
         for (int y = 0; y < 96; ++y)
-            for (int x = 48; x < 96; ++x) p.samples[p.index(x, y)] = static_cast<std::uint16_t>(2048 + (p.sample(x, y) - 2048) / 2);
+            for (int x = 48; x < 96; ++x)
+                p.samples[p.index(x, y)] = static_cast<std::uint16_t>(2048 + (p.sample(x, y) - 2048) / 2);
         TagEntry e{0xc741, 7, 0, {}};
-        const auto word = [&](std::uint32_t v) { for (int s = 24; s >= 0; s -= 8) e.bytes.push_back(static_cast<std::uint8_t>(v >> s)); };
-        const auto real = [&](double v) { std::uint64_t b; std::memcpy(&b, &v, 8); word(static_cast<std::uint32_t>(b >> 32)), word(static_cast<std::uint32_t>(b)); };
+        const auto word = [&](std::uint32_t v) {
+            for (int s = 24; s >= 0; s -= 8) e.bytes.push_back(static_cast<std::uint8_t>(v >> s));
+        };
+        const auto real = [&](double v) {
+            std::uint64_t b;
+            std::memcpy(&b, &v, 8);
+            word(static_cast<std::uint32_t>(b >> 32)), word(static_cast<std::uint32_t>(b));
+        };
         word(1), word(9), word(0x01030000), word(0), word(10 * 4 + 4 * 8 + 4 + 2 * 4);
         for (const std::uint32_t v : {0u, 48u, 96u, 96u, 0u, 1u, 1u, 1u, 1u, 2u}) word(v);
         real(1), real(0.5), real(0), real(0.5);
@@ -211,16 +232,21 @@ class TestLens : public QObject {
     }
     void badPixelsOfTheFileAreMended() {
         Photo p = test::flatField(0.2, 1600, 96);
-        p.samples[p.index(40, 50)] = 2300, p.samples[p.index(61, 33)] = 0; // neither would be noticed as a defect
+        p.samples[p.index(40, 50)] = 2300,
+                              p.samples[p.index(61, 33)] = 0; // neither would be noticed as a defect
         TagEntry e{0xc740, 7, 0, {}};
-        const auto word = [&](std::uint32_t v) { for (int s = 24; s >= 0; s -= 8) e.bytes.push_back(static_cast<std::uint8_t>(v >> s)); };
-        word(2), word(5), word(0x01030000), word(1), word(3 * 4 + 2 * 4), word(0), word(1), word(0), word(50), word(40);
+        const auto word = [&](std::uint32_t v) {
+            for (int s = 24; s >= 0; s -= 8) e.bytes.push_back(static_cast<std::uint8_t>(v >> s));
+        };
+        word(2), word(5), word(0x01030000), word(1), word(3 * 4 + 2 * 4), word(0), word(1), word(0), word(50),
+            word(40);
         word(4), word(0x01030000), word(1), word(8), word(0), word(0);
         e.count = static_cast<std::uint32_t>(e.bytes.size());
         p.metadata.mosaic.push_back(e);
         const Pattern pattern = measurePattern(p);
         for (const auto& [x, y] : {std::pair{40, 50}, std::pair{61, 33}}) {
-            const auto at = std::find_if(pattern.defects.begin(), pattern.defects.end(), [&, u = x, v = y](const Defect& d) { return d.x == u && d.y == v; });
+            const auto at = std::find_if(pattern.defects.begin(), pattern.defects.end(),
+                                         [&, u = x, v = y](const Defect& d) { return d.x == u && d.y == v; });
             QVERIFY(at != pattern.defects.end());
             QVERIFY(std::abs(at->mended - 2048 - 0.2 * (p.white - 2048)) < 600);
         }

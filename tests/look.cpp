@@ -24,7 +24,11 @@ std::array<Plane, 3> edge(int size, float low, float high, double blur) {
     std::array<Plane, 3> out = {Plane(size, size), Plane(size, size), Plane(size, size)};
     for (Plane& p : out)
         for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x) p.at(x, y) = low + (high - low) * static_cast<float>(0.5 * std::erfc((size / 2.0 - 0.5 - x + 0.2 * y) / (blur * std::sqrt(2.0) * std::hypot(1, 0.2))));
+            for (int x = 0; x < size; ++x)
+                p.at(x, y) =
+                    low + (high - low) * static_cast<float>(
+                                             0.5 * std::erfc((size / 2.0 - 0.5 - x + 0.2 * y) /
+                                                             (blur * std::sqrt(2.0) * std::hypot(1, 0.2))));
     return out;
 }
 
@@ -37,14 +41,17 @@ class TestLook : public QObject {
     void looksAsText() {
         Look look;
         QCOMPARE(textOf(look), std::string());
-        look.asShot = false, look.kelvin = 4200, look.tint = -3.5f, look.exposure = 0.35f, look.shadows = 0.4f, look.curve = {{0, 0}, {0.4f, 0.5f}, {1, 1}};
-        look.vignetting = look.distortion = true, look.edges = Edges::KeepAll, look.softness = Softness::Cord, look.demosaic = Demosaic::Quick;
+        look.asShot = false, look.kelvin = 4200, look.tint = -3.5f, look.exposure = 0.35f,
+        look.shadows = 0.4f, look.curve = {{0, 0}, {0.4f, 0.5f}, {1, 1}};
+        look.vignetting = look.distortion = true, look.edges = Edges::KeepAll, look.softness = Softness::Cord,
+        look.demosaic = Demosaic::Quick;
         QVERIFY(lookFromText(textOf(look)) == look);
         QVERIFY(!look.plain());
         look = {};
         look.push = 2;
         QVERIFY(look.plain() && textOf(look).empty());
-        for (const char* bad : {"exposure", "exposure=", "exposure=9", "exposure=x", "warmth=2", "vignetting=1", "curve=0:0;0:1", "curve=0", "softness=iron", "edges="})
+        for (const char* bad : {"exposure", "exposure=", "exposure=9", "exposure=x", "warmth=2",
+                                "vignetting=1", "curve=0:0;0:1", "curve=0", "softness=iron", "edges="})
             QVERIFY_EXCEPTION_THROWN(lookFromText(bad), std::invalid_argument);
     }
     void lightsComeBack() {
@@ -54,7 +61,11 @@ class TestLook : public QObject {
                 if (kelvin < 2500 && tint > 30) continue; // this camera sees no blue there
                 const LightColour found = lightOf(p, neutralUnder(p, {kelvin, tint}));
                 QVERIFY2(std::abs(found.kelvin / kelvin - 1) < 2e-3 && std::abs(found.tint - tint) < 0.1,
-                         qPrintable(QStringLiteral("%1 K, %2: %3 K, %4").arg(kelvin).arg(tint).arg(found.kelvin).arg(found.tint)));
+                         qPrintable(QStringLiteral("%1 K, %2: %3 K, %4")
+                                        .arg(kelvin)
+                                        .arg(tint)
+                                        .arg(found.kelvin)
+                                        .arg(found.tint)));
             }
         // As shot, said in kelvin and tint, is as shot.
         const Vector3 again = neutralUnder(p, lightOf(p, p.neutral));
@@ -63,7 +74,8 @@ class TestLook : public QObject {
         Photo plain = test::flatField(0.2, 1600, 64);
         plain.profiles = {{21, kIdentity3, {}, kIdentity3}};
         const LightColour day = lightOf(plain, {0.95047 / 1.08883, 1 / 1.08883, 1});
-        QVERIFY2(std::abs(day.kelvin - 6504) < 15 && std::abs(day.tint - 3.2) < 0.3, qPrintable(QStringLiteral("%1 %2").arg(day.kelvin).arg(day.tint)));
+        QVERIFY2(std::abs(day.kelvin - 6504) < 15 && std::abs(day.tint - 3.2) < 0.3,
+                 qPrintable(QStringLiteral("%1 %2").arg(day.kelvin).arg(day.tint)));
     }
     void aClickedNeutralTurnsGrey() {
         Plane truth(128, 128);
@@ -78,9 +90,11 @@ class TestLook : public QObject {
         QVERIFY(std::abs(before[0] / before[1] - 1) > 0.2);
         const LightColour light = lightAt(p, 64, 64);
         Look look;
-        look.asShot = false, look.kelvin = static_cast<float>(light.kelvin), look.tint = static_cast<float>(light.tint);
+        look.asShot = false, look.kelvin = static_cast<float>(light.kelvin),
+        look.tint = static_cast<float>(light.tint);
         const auto after = meansOf(p, look, {32, 32, 64, 64});
-        QVERIFY2(std::abs(after[0] / after[1] - 1) < 0.03 && std::abs(after[2] / after[1] - 1) < 0.03, qPrintable(QStringLiteral("%1 %2 %3").arg(after[0]).arg(after[1]).arg(after[2])));
+        QVERIFY2(std::abs(after[0] / after[1] - 1) < 0.03 && std::abs(after[2] / after[1] - 1) < 0.03,
+                 qPrintable(QStringLiteral("%1 %2 %3").arg(after[0]).arg(after[1]).arg(after[2])));
         truth.fill(1);
         QVERIFY_EXCEPTION_THROWN(lightAt(takePhoto(truth, {}, shot), 64, 64), std::domain_error);
         truth.fill(0);
@@ -92,10 +106,12 @@ class TestLook : public QObject {
         const LightColour shot = lightOf(s.photo, s.photo.neutral);
         const auto with = [&](double kelvin, double tint) {
             Look look;
-            look.asShot = false, look.kelvin = static_cast<float>(kelvin), look.tint = static_cast<float>(tint);
+            look.asShot = false, look.kelvin = static_cast<float>(kelvin),
+            look.tint = static_cast<float>(tint);
             return meansOf(s.photo, look, {100, 100, 200, 150});
         };
-        const auto as = with(shot.kelvin, shot.tint), warm = with(shot.kelvin * 0.8, shot.tint), green = with(shot.kelvin, shot.tint + 10);
+        const auto as = with(shot.kelvin, shot.tint), warm = with(shot.kelvin * 0.8, shot.tint),
+                   green = with(shot.kelvin, shot.tint + 10);
         QVERIFY(warm[2] / warm[0] > as[2] / as[0] * 1.05);
         QVERIFY(green[1] / (green[0] + green[2]) < as[1] / (as[0] + as[2]) * 0.97);
     }
@@ -107,7 +123,9 @@ class TestLook : public QObject {
             for (int y = 0; y < h; ++y)
                 for (int x = 0; x < w; ++x) {
                     const double v = 0.3 + 3.0 * x / w;
-                    light[0].at(x, y) = static_cast<float>(v * 0.95), light[1].at(x, y) = static_cast<float>(v), light[2].at(x, y) = static_cast<float>(v * blue);
+                    light[0].at(x, y) = static_cast<float>(v * 0.95),
+                                   light[1].at(x, y) = static_cast<float>(v),
+                                   light[2].at(x, y) = static_cast<float>(v * blue);
                 }
             Shot shot;
             shot.iso = 100;
@@ -119,7 +137,12 @@ class TestLook : public QObject {
             for (int x = 12; x < w - 12; ++x) {
                 const auto* v = shown.rgb.data() + (8 * w + x) * 3;
                 const int magenta = std::min(v[0], v[2]) - v[1];
-                QVERIFY2(magenta <= 3, qPrintable(QStringLiteral("blue %1, x %2: %3 %4 %5").arg(blue).arg(x).arg(v[0]).arg(v[1]).arg(v[2])));
+                QVERIFY2(magenta <= 3, qPrintable(QStringLiteral("blue %1, x %2: %3 %4 %5")
+                                                      .arg(blue)
+                                                      .arg(x)
+                                                      .arg(v[0])
+                                                      .arg(v[1])
+                                                      .arg(v[2])));
                 QVERIFY2(v[1] >= last - 3, "brighter light never gets darker");
                 last = std::max<int>(last, v[1]);
             }
@@ -129,12 +152,15 @@ class TestLook : public QObject {
     }
     void tonesKeepTheirOrder_data() {
         QTest::addColumn<QString>("text");
-        for (const char* t : {"", "highlights=-1", "highlights=1", "shadows=1", "shadows=-1", "highlights=-1,shadows=1", "exposure=2", "curve=0:0.1;0.3:0.5;0.31:0.5;1:0.9"}) QTest::newRow(*t ? t : "plain") << QString(t);
+        for (const char* t : {"", "highlights=-1", "highlights=1", "shadows=1", "shadows=-1",
+                              "highlights=-1,shadows=1", "exposure=2", "curve=0:0.1;0.3:0.5;0.31:0.5;1:0.9"})
+            QTest::newRow(*t ? t : "plain") << QString(t);
     }
     void tonesKeepTheirOrder() {
         QFETCH(QString, text);
         const Photo p = test::flatField(0.2, 1600, 64);
-        for (const auto space : {OutputSpace::Srgb, OutputSpace::AdobeRgbCompatible, OutputSpace::ProPhotoCompatible}) {
+        for (const auto space :
+             {OutputSpace::Srgb, OutputSpace::AdobeRgbCompatible, OutputSpace::ProPhotoCompatible}) {
             const Finish finish(p, lookFromText(text.toStdString()), space, true);
             float last = -1;
             for (double v = 1e-5; v < 12; v *= 1.01) {
@@ -155,9 +181,12 @@ class TestLook : public QObject {
         };
         QVERIFY(shown("exposure=1", 0.1f) > shown("", 0.1f) + 0.05f);
         QVERIFY(std::abs(shown("exposure=1", 0.1f) - shown("", 0.2f)) < 1e-3f);
-        QVERIFY(shown("shadows=1", 0.01f) > 1.3f * shown("", 0.01f) && std::abs(shown("shadows=1", 0.3f) - shown("", 0.3f)) < 1e-4f);
-        QVERIFY(shown("highlights=-1", 1.4f) < 0.95f && shown("", 1.4f) > 0.999f && std::abs(shown("highlights=-1", 0.1f) - shown("", 0.1f)) < 1e-4f);
-        QVERIFY(std::abs(shown("curve=0:0;0.5:0.7;1:1", 0.3f) - Contrast({{0, 0}, {0.5f, 0.7f}, {1, 1}})(shown("", 0.3f))) < 2e-3f);
+        QVERIFY(shown("shadows=1", 0.01f) > 1.3f * shown("", 0.01f) &&
+                std::abs(shown("shadows=1", 0.3f) - shown("", 0.3f)) < 1e-4f);
+        QVERIFY(shown("highlights=-1", 1.4f) < 0.95f && shown("", 1.4f) > 0.999f &&
+                std::abs(shown("highlights=-1", 0.1f) - shown("", 0.1f)) < 1e-4f);
+        QVERIFY(std::abs(shown("curve=0:0;0.5:0.7;1:1", 0.3f) -
+                         Contrast({{0, 0}, {0.5f, 0.7f}, {1, 1}})(shown("", 0.3f))) < 2e-3f);
         float r = 0.4f, g = 0.2f, b = 0.1f;
         Finish(p, lookFromText("saturation=0"), OutputSpace::Srgb, false).apply(&r, &g, &b, 1);
         QVERIFY(std::abs(r - g) < 2e-3f && std::abs(b - g) < 2e-3f);
@@ -169,7 +198,8 @@ class TestLook : public QObject {
         QVERIFY(std::abs(a2 - shown("", 0.1f)) < 1e-6f);
     }
     void theCurvePassesItsPoints() {
-        const std::vector<CurvePoint> points = {{0, 0.05f}, {0.2f, 0.3f}, {0.25f, 0.32f}, {0.7f, 0.32f}, {1, 0.9f}};
+        const std::vector<CurvePoint> points = {
+            {0, 0.05f}, {0.2f, 0.3f}, {0.25f, 0.32f}, {0.7f, 0.32f}, {1, 0.9f}};
         const Contrast c(points);
         for (const CurvePoint& p : points) QVERIFY(std::abs(c(p.in) - p.out) < 1e-6f);
         for (float v = 0.001f; v <= 1; v += 0.001f) QVERIFY(c(v) >= c(v - 0.001f) - 1e-6f);
@@ -178,7 +208,8 @@ class TestLook : public QObject {
     void aStartIsFound() {
         const Look dark = automaticLook(test::shoot(6400, "RGGB", 3, View::SackStore, -3).photo, {});
         const Look bright = automaticLook(test::shoot(1600, "RGGB", 3, View::SackStore, 1.5).photo, {});
-        QVERIFY2(dark.exposure > bright.exposure + 1, qPrintable(QStringLiteral("%1 %2").arg(dark.exposure).arg(bright.exposure)));
+        QVERIFY2(dark.exposure > bright.exposure + 1,
+                 qPrintable(QStringLiteral("%1 %2").arg(dark.exposure).arg(bright.exposure)));
         QVERIFY(dark.exposure <= 3 && bright.exposure >= -2 && bright.highlights <= 0 && dark.shadows >= 0);
         Look kept;
         kept.softness = Softness::Hair, kept.asShot = false;
@@ -200,7 +231,8 @@ class TestLook : public QObject {
         for (int y = 20; y < size - 20; ++y)
             for (int x = 12; x < size - 12; ++x) {
                 over = std::max({over, rgb[1].at(x, y) - 0.8f, 0.05f - rgb[1].at(x, y)});
-                steepest = std::max(steepest, rgb[1].at(x + 1, y) - rgb[1].at(x, y)), was = std::max(was, before[1].at(x + 1, y) - before[1].at(x, y));
+                steepest = std::max(steepest, rgb[1].at(x + 1, y) - rgb[1].at(x, y)),
+                was = std::max(was, before[1].at(x + 1, y) - before[1].at(x, y));
                 QVERIFY(std::abs(rgb[0].at(x, y) - rgb[1].at(x, y)) < 1e-5f);
             }
         QVERIFY2(over < 0.02f * 0.75f, qPrintable(QStringLiteral("overshoot %1 %").arg(100 * over / 0.75f)));
@@ -218,14 +250,17 @@ class TestLook : public QObject {
                 const double mean = test::meanOf(rgb[1]);
                 double sum = 0;
                 for (int y = 0; y < area.height; ++y)
-                    for (int x = 0; x < area.width; ++x) sum += std::pow(static_cast<double>(rgb[1].at(x, y)) - mean, 2);
+                    for (int x = 0; x < area.width; ++x)
+                        sum += std::pow(static_cast<double>(rgb[1].at(x, y)) - mean, 2);
                 return std::sqrt(sum / static_cast<double>(area.area()));
             };
-            QVERIFY2(spread(sharp) < 1.07 * spread({}), qPrintable(QStringLiteral("%1: %2 -> %3").arg(id).arg(spread({})).arg(spread(sharp))));
+            QVERIFY2(spread(sharp) < 1.07 * spread({}),
+                     qPrintable(QStringLiteral("%1: %2 -> %3").arg(id).arg(spread({})).arg(spread(sharp))));
         }
         QCOMPARE(noiseLeft(p, kOriginal), 1.0);
         const double left = noiseLeft(p, {"wavelet"}), grainy = noiseLeft(p, {"wavelet", 1, 1, 0.25f, 0.5f});
-        QVERIFY2(left > 0.01 && left < 0.5 && grainy > left + 0.2, qPrintable(QStringLiteral("%1 %2").arg(left).arg(grainy)));
+        QVERIFY2(left > 0.01 && left < 0.5 && grainy > left + 0.2,
+                 qPrintable(QStringLiteral("%1 %2").arg(left).arg(grainy)));
     }
     void sharpeningBringsBackDetail() {
         // The mill through a soft lens: nearer to what a sharp lens gives, hardly any noise.
@@ -234,13 +269,17 @@ class TestLook : public QObject {
         Optics soft;
         soft.blur = 0.7;
         const auto& light = test::millLight();
-        const Photo blurred = takePhoto(exposeMosaic(light, {}, shot, soft), {}, shot), crisp = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
+        const Photo blurred = takePhoto(exposeMosaic(light, {}, shot, soft), {}, shot),
+                    crisp = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
         const Rect area{40, 40, 400, 280};
         const auto error = [&](const Photo& p, const Look& look) {
-            const auto a = developRegion(p, kOriginal, look, area, kWorkingSpace), b = developRegion(crisp, kOriginal, {}, area, kWorkingSpace);
+            const auto a = developRegion(p, kOriginal, look, area, kWorkingSpace),
+                       b = developRegion(crisp, kOriginal, {}, area, kWorkingSpace);
             Plane x(area.width, area.height), y(area.width, area.height);
             for (int j = 0; j < area.height; ++j)
-                for (int i = 0; i < area.width; ++i) x.at(i, j) = encoded(OutputSpace::Srgb, a[1].at(i, j)), y.at(i, j) = encoded(OutputSpace::Srgb, b[1].at(i, j));
+                for (int i = 0; i < area.width; ++i)
+                    x.at(i, j) = encoded(OutputSpace::Srgb, a[1].at(i, j)),
+                            y.at(i, j) = encoded(OutputSpace::Srgb, b[1].at(i, j));
             return test::psnr(x, y, 4);
         };
         Look look;
@@ -254,11 +293,14 @@ class TestLook : public QObject {
         std::array<Plane, 3> light = {Plane(size, size), Plane(size, size), Plane(size, size)};
         for (std::size_t c = 0; c < 3; ++c)
             for (int y = 0; y < size; ++y)
-                for (int x = 0; x < size; ++x) light[c].at(x, y) = x < 40 ? 1.5f : x > 70 ? (c == 1 ? 0.1f : 0.3f) : 0.05f;
+                for (int x = 0; x < size; ++x)
+                    light[c].at(x, y) = x < 40 ? 1.5f : x > 70 ? (c == 1 ? 0.1f : 0.3f) : 0.05f;
         Optics optics;
         optics.fringe = 1;
         auto seen = throughLens(light, optics);
-        const auto purple = [](const std::array<Plane, 3>& p, int x) { return std::min(p[0].at(x, 48), p[2].at(x, 48)) - p[1].at(x, 48); };
+        const auto purple = [](const std::array<Plane, 3>& p, int x) {
+            return std::min(p[0].at(x, 48), p[2].at(x, 48)) - p[1].at(x, 48);
+        };
         const float before = purple(seen, 42), cloth = purple(seen, 80);
         QVERIFY(before > 0.05f);
         removeFringes(seen);
@@ -272,7 +314,10 @@ class TestLook : public QObject {
         const Picture all = renderRegion(s.photo, take, look, {0, 0, 480, 360}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
             const Picture part = renderRegion(s.photo, take, look, r, 1);
-            for (int y = 0; y < r.height; ++y) QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3, part.rgb.begin() + (y + 1) * r.width * 3, all.rgb.begin() + ((r.y + y) * 480 + r.x) * 3));
+            for (int y = 0; y < r.height; ++y)
+                QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
+                                   part.rgb.begin() + (y + 1) * r.width * 3,
+                                   all.rgb.begin() + ((r.y + y) * 480 + r.x) * 3));
         }
     }
     void filesCarryTheLook() {
@@ -283,7 +328,9 @@ class TestLook : public QObject {
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
             ExportOrder order;
             order.settings = kOriginal, order.look = look, order.format = format;
-            order.target = folder.filePath("out").toStdString() + (format == ExportFormat::Dng ? ".dng" : format == ExportFormat::Tiff ? ".tif" : ".jpg");
+            order.target = folder.filePath("out").toStdString() + (format == ExportFormat::Dng    ? ".dng"
+                                                                   : format == ExportFormat::Tiff ? ".tif"
+                                                                                                  : ".jpg");
             exportPhoto(*p, order);
             QVERIFY(lookIn(order.target).same(look) && lookIn(order.target).push == 0);
             const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
@@ -294,11 +341,18 @@ class TestLook : public QObject {
                 // The picture is as the sheet shows it without the push.
                 Look shown = look;
                 shown.push = 0;
-                const Picture expected = renderRegion(*p, kOriginal, shown, p->crop, 1), found = renderRegion(*back, kOriginal, {}, {0, 0, p->crop.width, p->crop.height}, 1);
+                const Picture expected = renderRegion(*p, kOriginal, shown, p->crop, 1),
+                              found = renderRegion(*back, kOriginal, {},
+                                                   {0, 0, p->crop.width, p->crop.height}, 1);
                 QCOMPARE(found.width, expected.width);
                 double sum = 0;
-                for (std::size_t i = 0; i < expected.rgb.size(); ++i) sum += std::abs(expected.rgb[i] - found.rgb[i]);
-                QVERIFY2(sum / static_cast<double>(expected.rgb.size()) < (format == ExportFormat::Tiff ? 0.2 : 3.0), qPrintable(QStringLiteral("%1: %2").arg(static_cast<int>(format)).arg(sum / static_cast<double>(expected.rgb.size()))));
+                for (std::size_t i = 0; i < expected.rgb.size(); ++i)
+                    sum += std::abs(expected.rgb[i] - found.rgb[i]);
+                QVERIFY2(sum / static_cast<double>(expected.rgb.size()) <
+                             (format == ExportFormat::Tiff ? 0.2 : 3.0),
+                         qPrintable(QStringLiteral("%1: %2")
+                                        .arg(static_cast<int>(format))
+                                        .arg(sum / static_cast<double>(expected.rgb.size()))));
             }
         }
     }

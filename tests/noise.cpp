@@ -17,10 +17,14 @@ class TestNoise : public QObject {
         std::mt19937 random(4);
         std::uniform_real_distribution<double> place(12, size - 12), strength(0.02, 0.8);
         for (int i = 0; i < 120; ++i) {
-            const double cx = place(random), cy = place(random), peak = strength(random), spread = i % 10 == 0 ? 2.5 : 0.65;
+            const double cx = place(random), cy = place(random), peak = strength(random),
+                         spread = i % 10 == 0 ? 2.5 : 0.65;
             for (int y = static_cast<int>(cy) - 8; y <= static_cast<int>(cy) + 8; ++y)
                 for (int x = static_cast<int>(cx) - 8; x <= static_cast<int>(cx) + 8; ++x)
-                    truth.at(x, y) = static_cast<float>(std::min(1.0, static_cast<double>(truth.at(x, y)) + peak * std::exp(-((x - cx) * (x - cx) + (y - cy) * (y - cy)) / (2 * spread * spread))));
+                    truth.at(x, y) = static_cast<float>(
+                        std::min(1.0, static_cast<double>(truth.at(x, y)) +
+                                          peak * std::exp(-((x - cx) * (x - cx) + (y - cy) * (y - cy)) /
+                                                          (2 * spread * spread))));
         }
         return truth;
     }
@@ -30,16 +34,19 @@ class TestNoise : public QObject {
         const Plane truth = night(400);
         Shot shot;
         shot.iso = 6400;
-        QVERIFY2(measurePattern(takePhoto(truth, {}, shot)).defects.size() <= 1, "stars were taken for defects");
+        QVERIFY2(measurePattern(takePhoto(truth, {}, shot)).defects.size() <= 1,
+                 "stars were taken for defects");
         const Photo clean = takePhoto(truth, {}, shot);
         // Defects of known strength, on a grid.
         Photo spotted = clean;
-        const float sigma = static_cast<float>(clean.noise.channel[1].sigma(0.01) * (clean.white - clean.black.mean()));
+        const float sigma =
+            static_cast<float>(clean.noise.channel[1].sigma(0.01) * (clean.white - clean.black.mean()));
         std::set<std::pair<int, int>> placed;
         for (int y = 20; y < 380; y += 24)
             for (int x = 21; x < 380; x += 24) {
                 if (truth.at(x, y) > 0.0101f) continue;
-                spotted.samples[spotted.index(x, y)] = static_cast<std::uint16_t>(static_cast<float>(spotted.sample(x, y)) + 60 * sigma);
+                spotted.samples[spotted.index(x, y)] =
+                    static_cast<std::uint16_t>(static_cast<float>(spotted.sample(x, y)) + 60 * sigma);
                 placed.insert({x, y});
             }
         spotted.pattern = measurePattern(spotted);
@@ -49,7 +56,9 @@ class TestNoise : public QObject {
         QVERIFY2(found > placed.size() * 95 / 100, qPrintable(QString::number(found)));
         QVERIFY(spotted.pattern.defects.size() <= found + 2);
         double error = 0;
-        for (const auto& [x, y] : placed) error += std::abs(spotted.mended[spotted.index(x, y)] - clean.samples[clean.index(x, y)]) / static_cast<double>(placed.size());
+        for (const auto& [x, y] : placed)
+            error += std::abs(spotted.mended[spotted.index(x, y)] - clean.samples[clean.index(x, y)]) /
+                     static_cast<double>(placed.size());
         QVERIFY2(error < 2 * static_cast<double>(sigma), qPrintable(QString::number(error)));
         // Cleaning with mending leaves none of them; without, they stay.
         const auto bright = [&](bool mend) {
@@ -66,7 +75,8 @@ class TestNoise : public QObject {
     void deadPixelsGo() {
         Plane truth(300, 300);
         for (int y = 0; y < 300; ++y)
-            for (int x = 0; x < 300; ++x) truth.at(x, y) = 0.3f + 0.1f * static_cast<float>(std::sin(x * 0.05) * std::cos(y * 0.07));
+            for (int x = 0; x < 300; ++x)
+                truth.at(x, y) = 0.3f + 0.1f * static_cast<float>(std::sin(x * 0.05) * std::cos(y * 0.07));
         Shot shot;
         shot.iso = 3200, shot.deadPixels = 5e-4;
         const Photo p = takePhoto(truth, {}, shot);
@@ -83,31 +93,37 @@ class TestNoise : public QObject {
         // A dark photo: that is where lines are seen.
         auto s = test::shoot(12800, "RGGB", 3, View::SackStore, -2);
         const Pattern none = measurePattern(s.photo);
-        QVERIFY2(none.rows.empty() && none.columns.empty(), qPrintable(QStringLiteral("%1 %2").arg(none.rowSigma).arg(none.columnSigma)));
+        QVERIFY2(none.rows.empty() && none.columns.empty(),
+                 qPrintable(QStringLiteral("%1 %2").arg(none.rowSigma).arg(none.columnSigma)));
         s.shot.rowLines = 0.9, s.shot.columnLines = 0.5;
         Photo p = takePhoto(s.truth, s.body, s.shot);
         p.pattern = measurePattern(p);
         // Read noise is 1.8 electrons.
         QVERIFY2(std::abs(p.pattern.rowSigma - 0.5) < 0.1, qPrintable(QString::number(p.pattern.rowSigma)));
-        QVERIFY2(std::abs(p.pattern.columnSigma - 0.28) < 0.08, qPrintable(QString::number(p.pattern.columnSigma)));
+        QVERIFY2(std::abs(p.pattern.columnSigma - 0.28) < 0.08,
+                 qPrintable(QString::number(p.pattern.columnSigma)));
         p.mended = mendedSamples(p, p.pattern);
         // How much the means of rows differ from those of the photo without lines: most of it goes.
         const auto spread = [&](const std::vector<std::uint16_t>& samples) {
             double sum = 0, squares = 0;
             for (int y = 2; y < p.height() - 2; ++y) {
                 double mean = 0;
-                for (int x = 0; x < p.width(); ++x) mean += (samples[p.index(x, y)] - s.photo.samples[p.index(x, y)]) / static_cast<double>(p.width());
+                for (int x = 0; x < p.width(); ++x)
+                    mean += (samples[p.index(x, y)] - s.photo.samples[p.index(x, y)]) /
+                            static_cast<double>(p.width());
                 sum += mean, squares += mean * mean;
             }
             const double n = p.height() - 4;
             return std::sqrt(squares / n - sum / n * sum / n);
         };
-        QVERIFY2(spread(p.mended) < 0.5 * spread(p.samples), qPrintable(QStringLiteral("%1 of %2").arg(spread(p.mended)).arg(spread(p.samples))));
+        QVERIFY2(spread(p.mended) < 0.5 * spread(p.samples),
+                 qPrintable(QStringLiteral("%1 of %2").arg(spread(p.mended)).arg(spread(p.samples))));
         QVERIFY(p.mended.size() == p.samples.size());
         // A photo without pattern keeps no second copy.
         QVERIFY(mendedSamples(s.photo, none).empty() || !none.defects.empty());
     }
-    // The inverse applied to the mean of stabilised samples gives the mean back, down to a fraction of an electron.
+    // The inverse applied to the mean of stabilised samples gives the mean back, down to a fraction of an
+    // electron.
     void inverseIsUnbiased_data() {
         QTest::addColumn<double>("electrons");
         QTest::addColumn<double>("read");
@@ -126,7 +142,8 @@ class TestNoise : public QObject {
         double sum = 0, squares = 0;
         constexpr int n = 400000;
         for (int i = 0; i < n; ++i) {
-            const double v = static_cast<double>(s.forward(static_cast<float>((poisson(random) + read * gauss(random)) / well)));
+            const double v = static_cast<double>(
+                s.forward(static_cast<float>((poisson(random) + read * gauss(random)) / well)));
             sum += v, squares += v * v;
         }
         const double found = static_cast<double>(s.unbiased(static_cast<float>(sum / n))) * well;
@@ -162,7 +179,8 @@ class TestNoise : public QObject {
         for (std::size_t c = 0; c < 4; ++c)
             for (const double x : {0.0, 0.18}) {
                 const double ratio = found.channel[c].sigma(x) / truth.channel[c].sigma(x);
-                QVERIFY2(ratio > 0.9 && ratio < 1.1, qPrintable(QStringLiteral("%1 at %2: %3").arg(kChannelNames[c]).arg(x).arg(ratio)));
+                QVERIFY2(ratio > 0.9 && ratio < 1.1,
+                         qPrintable(QStringLiteral("%1 at %2: %3").arg(kChannelNames[c]).arg(x).arg(ratio)));
             }
     }
     void estimateNeverLooksAtTheProfile() {

@@ -19,7 +19,8 @@ class TestPixels : public QObject {
     QTemporaryDir folder_;
     static constexpr int kWidth = 320, kHeight = 240;
 
-    // The middle of a view with Poisson-Gaussian noise at every pixel and colour, as a camera's linear DNG would hold it.
+    // The middle of a view with Poisson-Gaussian noise at every pixel and colour, as a camera's linear DNG
+    // would hold it.
     static Photo linear(double electrons, std::uint32_t seed = 5) {
         const auto& light = test::millLight();
         Photo p = test::flatField(0.1, 12800, 32);
@@ -41,16 +42,23 @@ class TestPixels : public QObject {
                 for (int c = 0; c < 3; ++c) {
                     std::poisson_distribution<int> count(std::max(1e-6, truth(light, x, y, c) * electrons));
                     const double v = (count(random) + read * gauss(random)) / electrons;
-                    p.samples[p.index(x, y, c)] = static_cast<std::uint16_t>(std::lround(std::clamp(4096 + v * (65535 - 4096), 0.0, 65535.0)));
+                    p.samples[p.index(x, y, c)] = static_cast<std::uint16_t>(
+                        std::lround(std::clamp(4096 + v * (65535 - 4096), 0.0, 65535.0)));
                 }
         return p;
     }
-    static double truth(const std::array<Plane, 3>& light, int x, int y, int c) { return std::min(1.0, 0.8 * static_cast<double>(light[static_cast<std::size_t>(c)].at(x + 80, y + 60))); }
+    static double truth(const std::array<Plane, 3>& light, int x, int y, int c) {
+        return std::min(1.0,
+                        0.8 * static_cast<double>(light[static_cast<std::size_t>(c)].at(x + 80, y + 60)));
+    }
     static double psnrOf(const std::array<Plane, 3>& rgb) {
         double sum = 0;
         for (int y = 8; y < kHeight - 8; ++y)
             for (int x = 8; x < kWidth - 8; ++x)
-                for (int c = 0; c < 3; ++c) sum += std::pow(static_cast<double>(rgb[static_cast<std::size_t>(c)].at(x, y)) - truth(test::millLight(), x, y, c), 2);
+                for (int c = 0; c < 3; ++c)
+                    sum += std::pow(static_cast<double>(rgb[static_cast<std::size_t>(c)].at(x, y)) -
+                                        truth(test::millLight(), x, y, c),
+                                    2);
         return -10 * std::log10(sum / (3.0 * (kHeight - 16) * (kWidth - 16)));
     }
     static void eachMethod() {
@@ -58,7 +66,9 @@ class TestPixels : public QObject {
         for (const auto& m : methods())
             if (m->takesPixels()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
     }
-    std::string path(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
+    std::string path(const char* name) const {
+        return folder_.filePath(QString::fromLatin1(name)).toStdString();
+    }
 
   private slots:
     void gains_data() { eachMethod(); }
@@ -66,10 +76,12 @@ class TestPixels : public QObject {
         QFETCH(QString, id);
         const Photo p = linear(400);
         const Rect all{0, 0, kWidth, kHeight};
-        const double before = psnrOf(cleanPixels(p, Settings::original(), all)), after = psnrOf(cleanPixels(p, {id.toStdString()}, all));
+        const double before = psnrOf(cleanPixels(p, Settings::original(), all)),
+                     after = psnrOf(cleanPixels(p, {id.toStdString()}, all));
         QVERIFY2(after - before > 5.5, qPrintable(QStringLiteral("%1 to %2 dB").arg(before).arg(after)));
         // Means stay, by colour.
-        const auto noisy = cleanPixels(p, Settings::original(), all), clean = cleanPixels(p, {id.toStdString()}, all);
+        const auto noisy = cleanPixels(p, Settings::original(), all),
+                   clean = cleanPixels(p, {id.toStdString()}, all);
         for (std::size_t c = 0; c < 3; ++c) {
             const double ratio = test::meanOf(clean[c]) / test::meanOf(noisy[c]);
             QVERIFY2(std::abs(ratio - 1) < 0.005, qPrintable(QString::number(ratio)));
@@ -110,7 +122,8 @@ class TestPixels : public QObject {
         exportPhoto(*back, order);
         const PhotoPtr clean = readPhoto(order.target, {}, Measure::Nothing);
         QVERIFY(!clean->hasMosaic());
-        QVERIFY(psnrOf(cleanPixels(*clean, Settings::original(), {0, 0, kWidth, kHeight})) > psnrOf(cleanPixels(*back, Settings::original(), {0, 0, kWidth, kHeight})) + 5);
+        QVERIFY(psnrOf(cleanPixels(*clean, Settings::original(), {0, 0, kWidth, kHeight})) >
+                psnrOf(cleanPixels(*back, Settings::original(), {0, 0, kWidth, kHeight})) + 5);
         QVERIFY(settingsIn(order.target).has_value());
     }
     // What every kind of picture file holds comes out in the colours that it shows.
@@ -147,8 +160,10 @@ class TestPixels : public QObject {
                     const int v[3] = {f.red(), f.green(), f.blue()};
                     for (int c = 0; c < 3; ++c) {
                         const auto i = static_cast<std::size_t>(3 * x + c);
-                        if (deep) line[i] = static_cast<std::uint16_t>(v[c] * 257);
-                        else reinterpret_cast<std::uint8_t*>(line.data())[i] = static_cast<std::uint8_t>(v[c]);
+                        if (deep)
+                            line[i] = static_cast<std::uint16_t>(v[c] * 257);
+                        else
+                            reinterpret_cast<std::uint8_t*>(line.data())[i] = static_cast<std::uint8_t>(v[c]);
                     }
                 }
                 QCOMPARE(TIFFWriteScanline(tiff.get(), line.data(), static_cast<std::uint32_t>(y), 0), 1);
@@ -159,15 +174,20 @@ class TestPixels : public QObject {
         QVERIFY(p->developed && !p->hasMosaic());
         QCOMPARE(p->bits, deep ? 16 : 8);
         for (int i = 0; i < 4; ++i) {
-            const auto rgb = developRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
+            const auto rgb =
+                developRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
             const double wanted[3] = {field[i].redF(), field[i].greenF(), field[i].blueF()};
             for (std::size_t c = 0; c < 3; ++c) {
-                const double found = static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(test::meanOf(rgb[c]))));
-                QVERIFY2(std::abs(found - wanted[c]) < (ending == "jpg" ? 0.02 : 0.006), qPrintable(QStringLiteral("%1 for %2").arg(found).arg(wanted[c])));
+                const double found =
+                    static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(test::meanOf(rgb[c]))));
+                QVERIFY2(std::abs(found - wanted[c]) < (ending == "jpg" ? 0.02 : 0.006),
+                         qPrintable(QStringLiteral("%1 for %2").arg(found).arg(wanted[c])));
             }
             // And so on the screen: no second tone curve.
             const Picture shown = renderRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, 1);
-            for (std::size_t c = 0; c < 3; ++c) QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 255.0 - wanted[c]) < (ending == "jpg" ? 0.03 : 0.008));
+            for (std::size_t c = 0; c < 3; ++c)
+                QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 255.0 - wanted[c]) <
+                        (ending == "jpg" ? 0.03 : 0.008));
         }
     }
     // Noise that goes from pixel to pixel is seen as strong as it is, and goes.
@@ -190,7 +210,8 @@ class TestPixels : public QObject {
                     for (int j = 0; j < 3; ++j)
                         for (int i = 0; i < 3; ++i) sum += white.at(x + i, y + j) / 9;
                     variance += static_cast<double>(sum * sum) / (3.0 * w * h);
-                    p.samples[p.index(x, y, c)] = static_cast<std::uint16_t>(std::clamp(0.2f + sum, 0.0f, 1.0f) * 61439.0f + 4096);
+                    p.samples[p.index(x, y, c)] =
+                        static_cast<std::uint16_t>(std::clamp(0.2f + sum, 0.0f, 1.0f) * 61439.0f + 4096);
                 }
         }
         writeDng(path("soft.dng"), p, {});
@@ -201,16 +222,19 @@ class TestPixels : public QObject {
         const auto clean = cleanPixels(*back, {"bm3d-quick"}, {40, 40, 200, 150});
         double left = 0;
         for (int y = 0; y < 150; ++y)
-            for (int x = 0; x < 200; ++x) left += std::pow(static_cast<double>(clean[1].at(x, y)) - 0.2, 2) / 30000;
+            for (int x = 0; x < 200; ++x)
+                left += std::pow(static_cast<double>(clean[1].at(x, y)) - 0.2, 2) / 30000;
         QVERIFY2(left < 0.2 * variance, qPrintable(QString::number(left / variance)));
     }
     void probesAndRecommendation() {
         Photo p = linear(400);
         const auto probes = placeProbes(p);
         QVERIFY(!probes.empty());
-        for (const Probe& probe : probes) QVERIFY(probe.x > 0 && probe.x < kWidth && probe.y > 0 && probe.y < kHeight);
+        for (const Probe& probe : probes)
+            QVERIFY(probe.x > 0 && probe.x < kWidth && probe.y > 0 && probe.y < kHeight);
         const Rect area{60, 50, 120, 100};
-        const Risk weak = estimateRisk(p, {"wavelet", 0.2f, 0.2f}, area), right = estimateRisk(p, {"wavelet"}, area);
+        const Risk weak = estimateRisk(p, {"wavelet", 0.2f, 0.2f}, area),
+                   right = estimateRisk(p, {"wavelet"}, area);
         QVERIFY(right.sum() < weak.sum());
         QVERIFY2(right.sum() > 0 && right.sum() < 0.6, qPrintable(QString::number(right.sum())));
     }
@@ -233,7 +257,8 @@ class TestPixels : public QObject {
         order.target = path("plain.tif");
         exportPhoto(*p, order);
         for (const char* name : {"broken.jpg", "broken.tif"}) {
-            std::ofstream(path(name), std::ios::binary) << (name[7] == 'j' ? "\xff\xd8\xff nothing" : "II*\0nothing to see");
+            std::ofstream(path(name), std::ios::binary)
+                << (name[7] == 'j' ? "\xff\xd8\xff nothing" : "II*\0nothing to see");
             try {
                 readPhoto(path(name));
                 QFAIL("a broken picture was read");

@@ -43,7 +43,8 @@ class TestReading : public QObject {
         QCOMPARE(p->lens, std::string("Quay 35mm f/2"));
         QVERIFY((p->crop == Rect{8, 8, 464, 344}));
         for (std::size_t c = 0; c < 3; ++c) QVERIFY(std::abs(p->neutral[c] - s.shot.neutral[c]) < 1e-5);
-        for (std::size_t i = 0; i < 9; ++i) QVERIFY(std::abs(p->profiles[0].colourMatrix[i] - s.body.colourMatrix[i]) < 1e-4);
+        for (std::size_t i = 0; i < 9; ++i)
+            QVERIFY(std::abs(p->profiles[0].colourMatrix[i] - s.body.colourMatrix[i]) < 1e-4);
         QVERIFY(p->profiles[0].forwardMatrix.has_value());
         QVERIFY(p->statedNoise.has_value());
         QVERIFY(std::abs(p->statedNoise->channel[1].a - s.photo.noise.channel[1].a) < 1e-12);
@@ -65,8 +66,8 @@ class TestReading : public QObject {
             {folder_.filePath("gone.dng").toStdString(), "no such file"},
             {folder_.path().toStdString(), "folder"},
             {put("empty.dng", {}), "empty"},
-            {put("text.dng", "the tide comes in at nine"), "not a raw photo"},
-            {put("noise.dng", QByteArray(70000, 'x')), "not a raw photo"},
+            {put("text.dng", "the tide comes in at nine"), "not a photo that Irenic can read"},
+            {put("noise.dng", QByteArray(70000, 'x')), "not a photo that Irenic can read"},
         };
         for (const auto& [file, words] : cases) {
             const std::string said = messageFor(file);
@@ -84,9 +85,11 @@ class TestReading : public QObject {
         QCOMPARE(probes.size(), std::size_t(5));
         for (std::size_t i = 0; i < probes.size(); ++i) {
             QVERIFY(!probes[i].reason.empty());
-            QVERIFY(probes[i].x > 0 && probes[i].x < s.photo.width() && probes[i].y > 0 && probes[i].y < s.photo.height());
+            QVERIFY(probes[i].x > 0 && probes[i].x < s.photo.width() && probes[i].y > 0 &&
+                    probes[i].y < s.photo.height());
             for (std::size_t k = 0; k < i; ++k)
-                QVERIFY(std::abs(probes[i].x - probes[k].x) >= 64 || std::abs(probes[i].y - probes[k].y) >= 64);
+                QVERIFY(std::abs(probes[i].x - probes[k].x) >= 64 ||
+                        std::abs(probes[i].y - probes[k].y) >= 64);
         }
         QVERIFY(probes == placeProbes(s.photo));
     }

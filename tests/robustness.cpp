@@ -1,4 +1,5 @@
-// Files that are odd, damaged, or hostile: they are read as they are, or refused with a sentence; nothing crashes, nothing is lost.
+// Files that are odd, damaged, or hostile: they are read as they are, or refused with a sentence; nothing
+// crashes, nothing is lost.
 #include <QFile>
 #include <QTest>
 #include <cstring>
@@ -28,13 +29,16 @@ class TestRobustness : public QObject {
         framed.rawWidth = p.rawWidth + left + right, framed.rawHeight = p.rawHeight + top + bottom;
         framed.active = {left, top, p.rawWidth, p.rawHeight};
         framed.crop = {12, 10, p.rawWidth - 30, p.rawHeight - 20};
-        framed.samples.assign(static_cast<std::size_t>(framed.rawWidth) * static_cast<std::size_t>(framed.rawHeight), 1000);
+        framed.samples.assign(
+            static_cast<std::size_t>(framed.rawWidth) * static_cast<std::size_t>(framed.rawHeight), 1000);
         framed.black.rows = framed.black.columns = 2;
         framed.black.pattern = {1000, 1010, 990, 1024};
         for (int x = 0; x < p.width(); ++x) framed.black.deltaH.push_back(static_cast<float>(x % 5));
         for (int y = 0; y < p.height(); ++y) framed.black.deltaV.push_back(static_cast<float>(y % 3));
         for (int y = 0; y < p.height(); ++y)
-            for (int x = 0; x < p.width(); ++x) framed.samples[framed.index(x, y)] = static_cast<std::uint16_t>(std::max(0.0f, static_cast<float>(p.sample(x, y)) - 1024 + framed.black.at(x, y)));
+            for (int x = 0; x < p.width(); ++x)
+                framed.samples[framed.index(x, y)] = static_cast<std::uint16_t>(
+                    std::max(0.0f, static_cast<float>(p.sample(x, y)) - 1024 + framed.black.at(x, y)));
         framed.mended.clear();
         return framed;
     }
@@ -50,10 +54,12 @@ class TestRobustness : public QObject {
         const PhotoPtr p = readPhoto(test::writeShot(folder_, qPrintable(pattern + "-framed.dng"), as));
         QVERIFY(p->active == as.active && p->crop == as.crop);
         QCOMPARE(p->mosaic.name(), pattern.toStdString());
-        for (const auto& [x, y] : {std::pair{0, 0}, std::pair{7, 5}, std::pair{131, 202}}) QCOMPARE(p->black.at(x, y), as.black.at(x, y));
+        for (const auto& [x, y] : {std::pair{0, 0}, std::pair{7, 5}, std::pair{131, 202}})
+            QCOMPARE(p->black.at(x, y), as.black.at(x, y));
         QVERIFY(p->samples == as.samples);
         // Levels that differ do not become a pattern in the picture.
-        const PhotoPtr plain = readPhoto(test::writeShot(folder_, qPrintable(pattern + "-plain.dng"), test::shoot(6400, qPrintable(pattern)).photo));
+        const PhotoPtr plain = readPhoto(test::writeShot(folder_, qPrintable(pattern + "-plain.dng"),
+                                                         test::shoot(6400, qPrintable(pattern)).photo));
         const Rect area{40, 40, 160, 120};
         const Plane a = cleanMosaic(*p, {"wavelet"}, area), b = cleanMosaic(*plain, {"wavelet"}, area);
         QVERIFY2(test::psnr(a, b, 0) > 60, qPrintable(QString::number(test::psnr(a, b, 0))));
@@ -62,8 +68,10 @@ class TestRobustness : public QObject {
         order.settings = {"wavelet"}, order.target = path(pattern + "-framed-clean.dng");
         exportPhoto(*p, order);
         const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
-        QVERIFY(back->active == p->active && back->crop == p->crop && back->black.at(7, 5) == p->black.at(7, 5));
-        for (int x = 0; x < p->rawWidth; ++x) QCOMPARE(back->samples[static_cast<std::size_t>(x)], p->samples[static_cast<std::size_t>(x)]);
+        QVERIFY(back->active == p->active && back->crop == p->crop &&
+                back->black.at(7, 5) == p->black.at(7, 5));
+        for (int x = 0; x < p->rawWidth; ++x)
+            QCOMPARE(back->samples[static_cast<std::size_t>(x)], p->samples[static_cast<std::size_t>(x)]);
     }
     void oddSizes_data() {
         QTest::addColumn<QString>("id");
@@ -79,10 +87,15 @@ class TestRobustness : public QObject {
             shot.iso = 12800;
             const Photo p = takePhoto(truth, {}, shot);
             const Plane out = cleanMosaic(p, {id.toStdString()}, {0, 0, w, h});
-            QVERIFY2(test::psnr(out, truth, 0) > test::psnr(cleanMosaic(p, Settings::original(), {0, 0, w, h}), truth, 0) + 3, qPrintable(QStringLiteral("%1x%2").arg(w).arg(h)));
+            QVERIFY2(test::psnr(out, truth, 0) >
+                         test::psnr(cleanMosaic(p, Settings::original(), {0, 0, w, h}), truth, 0) + 3,
+                     qPrintable(QStringLiteral("%1x%2").arg(w).arg(h)));
             const Look look = lookFromText("softness=cord,fringes,exposure=0.3");
-            const Picture all = renderRegion(p, {id.toStdString()}, look, {0, 0, w, h}, 1), part = renderRegion(p, {id.toStdString()}, look, {w - 9, h - 7, 9, 7}, 1);
-            for (int y = 0; y < 7; ++y) QVERIFY(std::equal(part.rgb.begin() + y * 27, part.rgb.begin() + (y + 1) * 27, all.rgb.begin() + ((h - 7 + y) * w + w - 9) * 3));
+            const Picture all = renderRegion(p, {id.toStdString()}, look, {0, 0, w, h}, 1),
+                          part = renderRegion(p, {id.toStdString()}, look, {w - 9, h - 7, 9, 7}, 1);
+            for (int y = 0; y < 7; ++y)
+                QVERIFY(std::equal(part.rgb.begin() + y * 27, part.rgb.begin() + (y + 1) * 27,
+                                   all.rgb.begin() + ((h - 7 + y) * w + w - 9) * 3));
         }
     }
     // A DNG with bytes changed at random is read, or refused with the file's name first.
@@ -103,7 +116,8 @@ class TestRobustness : public QObject {
                 const auto at = static_cast<qsizetype>(random() % 6000);
                 bytes[i % 2 ? at : bytes.size() - 1 - at] = static_cast<char>(random());
             }
-            if (i % 10 == 9) bytes.truncate(static_cast<qsizetype>(random() % static_cast<unsigned>(bytes.size())));
+            if (i % 10 == 9)
+                bytes.truncate(static_cast<qsizetype>(random() % static_cast<unsigned>(bytes.size())));
             const QString name = QStringLiteral("changed-%1.dng").arg(i);
             QFile out(folder_.filePath(name));
             QVERIFY(out.open(QIODevice::WriteOnly));
@@ -124,19 +138,27 @@ class TestRobustness : public QObject {
             }
             QFile::remove(folder_.filePath(name));
         }
-        QVERIFY2(read > 5 && refused > 5, qPrintable(QStringLiteral("%1 read, %2 refused").arg(read).arg(refused)));
+        QVERIFY2(read > 5 && refused > 5,
+                 qPrintable(QStringLiteral("%1 read, %2 refused").arg(read).arg(refused)));
     }
     void anyOpcodeList() {
         Photo p = test::flatField(0.2, 1600, 64);
         std::mt19937 random(5);
         for (int i = 0; i < 3000; ++i) {
-            TagEntry e{static_cast<std::uint16_t>(i % 3 == 0 ? 0xc740 : i % 3 == 1 ? 0xc741 : 0xc74e), 7, 0, {}};
+            TagEntry e{static_cast<std::uint16_t>(i % 3 == 0   ? 0xc740
+                                                  : i % 3 == 1 ? 0xc741
+                                                               : 0xc74e),
+                       7,
+                       0,
+                       {}};
             if (i % 2) {
                 Optics optics;
                 e.bytes = opcodesFor(optics, 64, 64).bytes;
-                for (int k = 0; k < 6; ++k) e.bytes[random() % e.bytes.size()] = static_cast<std::uint8_t>(random());
+                for (int k = 0; k < 6; ++k)
+                    e.bytes[random() % e.bytes.size()] = static_cast<std::uint8_t>(random());
             } else {
-                for (unsigned k = 0; k < random() % 200; ++k) e.bytes.push_back(static_cast<std::uint8_t>(random() % 7 ? 0 : random()));
+                for (unsigned k = 0; k < random() % 200; ++k)
+                    e.bytes.push_back(static_cast<std::uint8_t>(random() % 7 ? 0 : random()));
             }
             e.count = static_cast<std::uint32_t>(e.bytes.size());
             p.metadata.mosaic = {e};
@@ -151,7 +173,8 @@ class TestRobustness : public QObject {
         const Rect area{60, 50, 120, 90};
         for (const char* id : {"wavelet", "nlm"})
             for (const char* look : {"", "exposure=1", "exposure=1,kelvin=3500,tint=0"}) {
-                const Picture with = renderRegion(s.photo, {id}, lookFromText(look), area, 1, {}, &cache), without = renderRegion(s.photo, {id}, lookFromText(look), area, 1);
+                const Picture with = renderRegion(s.photo, {id}, lookFromText(look), area, 1, {}, &cache),
+                              without = renderRegion(s.photo, {id}, lookFromText(look), area, 1);
                 QVERIFY(with.rgb == without.rgb);
             }
         // The same region again is the same samples, not samples made again; afterwards it is forgotten.
@@ -172,11 +195,14 @@ class TestRobustness : public QObject {
         stop.request_stop();
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
             ExportOrder order;
-            order.settings = {"bm3d"}, order.format = format, order.look = lookFromText("softness=hair"), order.target = path("never");
+            order.settings = {"bm3d"}, order.format = format, order.look = lookFromText("softness=hair"),
+            order.target = path("never");
             QVERIFY_EXCEPTION_THROWN(exportPhoto(*p, order, {stop.get_token(), nullptr}), Cancelled);
             QVERIFY(!QFile::exists(folder_.filePath("never")));
         }
-        QVERIFY_EXCEPTION_THROWN(developRegion(*p, {"nlm"}, lookFromText("distortion,softness=rope"), {0, 0, 200, 200}, kWorkingSpace, {stop.get_token(), nullptr}), Cancelled);
+        QVERIFY_EXCEPTION_THROWN(developRegion(*p, {"nlm"}, lookFromText("distortion,softness=rope"),
+                                               {0, 0, 200, 200}, kWorkingSpace, {stop.get_token(), nullptr}),
+                                 Cancelled);
         QVERIFY_EXCEPTION_THROWN(noiseLeft(*p, {"bm3d", 1.01f}, {stop.get_token(), nullptr}), Cancelled);
         QCOMPARE(QDir(folder_.path()).entryList({".*"}, QDir::Files | QDir::Hidden).size(), 0);
     }

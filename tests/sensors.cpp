@@ -27,9 +27,15 @@ std::array<Plane, 3> cameraLight(const Shot& shot) {
 }
 
 WideMosaic xTrans() {
-    const char* cell = "GBGGRG" "RGRBGB" "GBGGRG" "GRGGBG" "BGBRGR" "GRGGBG";
+    const char* cell = "GBGGRG"
+                       "RGRBGB"
+                       "GBGGRG"
+                       "GRGGBG"
+                       "BGBRGR"
+                       "GRGGBG";
     WideMosaic wide;
-    for (std::size_t i = 0; i < 36; ++i) wide.site[i] = cell[i] == 'R' ? Mosaic::Red : cell[i] == 'B' ? Mosaic::Blue : Mosaic::Green;
+    for (std::size_t i = 0; i < 36; ++i)
+        wide.site[i] = cell[i] == 'R' ? Mosaic::Red : cell[i] == 'B' ? Mosaic::Blue : Mosaic::Green;
     return wide;
 }
 
@@ -58,7 +64,8 @@ double psnrOf(const std::array<Plane, 3>& rgb, const std::array<Plane, 3>& truth
     double sum = 0, n = 0;
     for (std::size_t c = 0; c < 3; ++c)
         for (int y = 16; y < kHeight - 16; ++y)
-            for (int x = 16; x < kWidth - 16; ++x, ++n) sum += std::pow(static_cast<double>(rgb[c].at(x, y) - truth[c].at(x, y)), 2);
+            for (int x = 16; x < kWidth - 16; ++x, ++n)
+                sum += std::pow(static_cast<double>(rgb[c].at(x, y) - truth[c].at(x, y)), 2);
     return -10 * std::log10(sum / n);
 }
 
@@ -69,7 +76,9 @@ class TestSensors : public QObject {
     QTemporaryDir folder_;
     std::array<Plane, 3> light_, grey_;
     PhotoPtr wide_, mono_;
-    std::string path(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
+    std::string path(const char* name) const {
+        return folder_.filePath(QString::fromLatin1(name)).toStdString();
+    }
     const Rect all_{0, 0, kWidth, kHeight};
 
     void both() {
@@ -91,25 +100,31 @@ class TestSensors : public QObject {
         QCOMPARE(mono_->layoutText(), std::string("monochrome"));
         QVERIFY(!wide_->hasMosaic() && !mono_->hasMosaic() && !wide_->developed);
         const Photo as = xTransPhoto(25600, light_);
-        QVERIFY(wide_->wide && wide_->wide->samples == as.wide->samples && wide_->wide->site == as.wide->site);
+        QVERIFY(wide_->wide && wide_->wide->samples == as.wide->samples &&
+                wide_->wide->site == as.wide->site);
         QVERIFY(ownSamples(*wide_) == wide_->wide->samples);
         QVERIFY(mono_->samples == greyPhoto(25600, light_).samples);
         // A monochrome sensor's noise is white: it is measured like any other.
         const NoiseLine found = mono_->noise.channel[1], is = greyPhoto(25600, light_).noise.channel[1];
-        QVERIFY2(std::abs(found.sigma(0.1) / is.sigma(0.1) - 1) < 0.15, qPrintable(QString::number(found.sigma(0.1) / is.sigma(0.1))));
+        QVERIFY2(std::abs(found.sigma(0.1) / is.sigma(0.1) - 1) < 0.15,
+                 qPrintable(QString::number(found.sigma(0.1) / is.sigma(0.1))));
     }
     void colourOfXTransIsGood() {
-        const PhotoPtr p = readPhoto(test::writeShot(folder_, "clean-light.dng", xTransPhoto(100, light_)), {}, Measure::Nothing);
+        const PhotoPtr p = readPhoto(test::writeShot(folder_, "clean-light.dng", xTransPhoto(100, light_)),
+                                     {}, Measure::Nothing);
         // Beside the nearest sample of each colour.
-        std::array<Plane, 3> nearest = {Plane(kWidth, kHeight), Plane(kWidth, kHeight), Plane(kWidth, kHeight)};
+        std::array<Plane, 3> nearest = {Plane(kWidth, kHeight), Plane(kWidth, kHeight),
+                                        Plane(kWidth, kHeight)};
         for (int y = 0; y < kHeight; ++y)
             for (int x = 0; x < kWidth; ++x)
                 for (std::size_t c = 0; c < 3; ++c) {
                     int best = 99;
                     for (int j = -2; j <= 2; ++j)
                         for (int i = -2; i <= 2; ++i) {
-                            const int u = std::clamp(x + i, 0, kWidth - 1), v = std::clamp(y + j, 0, kHeight - 1);
-                            if (p->wide->at(u, v) == static_cast<Mosaic::Colour>(c) && i * i + j * j < best) best = i * i + j * j, nearest[c].at(x, y) = light_[c].at(u, v);
+                            const int u = std::clamp(x + i, 0, kWidth - 1),
+                                      v = std::clamp(y + j, 0, kHeight - 1);
+                            if (p->wide->at(u, v) == static_cast<Mosaic::Colour>(c) && i * i + j * j < best)
+                                best = i * i + j * j, nearest[c].at(x, y) = light_[c].at(u, v);
                         }
                 }
         const double ours = psnrOf(cleanPixels(*p, kOriginal, all_), light_), plain = psnrOf(nearest, light_);
@@ -120,25 +135,31 @@ class TestSensors : public QObject {
         QTest::addColumn<bool>("mono");
         for (const auto& m : methods())
             for (const bool mono : {false, true})
-                if (m->takesPixels()) QTest::addRow("%s %s", m->id().c_str(), mono ? "monochrome" : "X-Trans") << QString::fromStdString(m->id()) << mono;
+                if (m->takesPixels())
+                    QTest::addRow("%s %s", m->id().c_str(), mono ? "monochrome" : "X-Trans")
+                        << QString::fromStdString(m->id()) << mono;
     }
     void methodsGain() {
         QFETCH(QString, id);
         QFETCH(bool, mono);
         const Photo& p = mono ? *mono_ : *wide_;
         const auto& truth = mono ? grey_ : light_;
-        const double before = psnrOf(cleanPixels(p, kOriginal, all_), truth), after = psnrOf(cleanPixels(p, {id.toStdString()}, all_), truth);
-        QVERIFY2(after > before + (mono ? 4.0 : 2.5), qPrintable(QStringLiteral("%1 -> %2 dB").arg(before).arg(after)));
+        const double before = psnrOf(cleanPixels(p, kOriginal, all_), truth),
+                     after = psnrOf(cleanPixels(p, {id.toStdString()}, all_), truth);
+        QVERIFY2(after > before + (mono ? 4.0 : 2.5),
+                 qPrintable(QStringLiteral("%1 -> %2 dB").arg(before).arg(after)));
         if (mono) {
             const auto rgb = cleanPixels(p, {id.toStdString()}, all_);
             for (int y = 0; y < kHeight; y += 7)
-                for (int x = 0; x < kWidth; ++x) QVERIFY(rgb[0].at(x, y) == rgb[1].at(x, y) && rgb[2].at(x, y) == rgb[1].at(x, y));
+                for (int x = 0; x < kWidth; ++x)
+                    QVERIFY(rgb[0].at(x, y) == rgb[1].at(x, y) && rgb[2].at(x, y) == rgb[1].at(x, y));
         }
     }
     void learnedSaysWhyNot_data() { both(); }
     void learnedSaysWhyNot() {
         QFETCH(bool, mono);
-        QVERIFY_EXCEPTION_THROWN(cleanPixels(mono ? *mono_ : *wide_, {"learned"}, {0, 0, 32, 32}), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(cleanPixels(mono ? *mono_ : *wide_, {"learned"}, {0, 0, 32, 32}),
+                                 std::invalid_argument);
     }
     void aDngStaysWhatItWas_data() { both(); }
     void aDngStaysWhatItWas() {
@@ -155,12 +176,15 @@ class TestSensors : public QObject {
         const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
         QCOMPARE(back->layoutText(), p.layoutText());
         const auto& truth = mono ? grey_ : light_;
-        QVERIFY(psnrOf(cleanPixels(*back, kOriginal, all_), truth) > psnrOf(cleanPixels(p, kOriginal, all_), truth) + 2);
+        QVERIFY(psnrOf(cleanPixels(*back, kOriginal, all_), truth) >
+                psnrOf(cleanPixels(p, kOriginal, all_), truth) + 2);
     }
     void aMonochromePhotoIsGrey() {
         const Look look = lookFromText("kelvin=3000,tint=20,exposure=0.5,softness=hair,fringes");
         const Picture shown = renderRegion(*mono_, {"wavelet"}, look, {100, 100, 80, 60}, 1);
-        for (std::size_t i = 0; i < shown.rgb.size(); i += 3) QVERIFY(std::abs(shown.rgb[i] - shown.rgb[i + 1]) <= 1 && std::abs(shown.rgb[i + 2] - shown.rgb[i + 1]) <= 1);
+        for (std::size_t i = 0; i < shown.rgb.size(); i += 3)
+            QVERIFY(std::abs(shown.rgb[i] - shown.rgb[i + 1]) <= 1 &&
+                    std::abs(shown.rgb[i + 2] - shown.rgb[i + 1]) <= 1);
     }
     void canBeRecommendedFor_data() { both(); }
     void canBeRecommendedFor() {

@@ -21,7 +21,8 @@ inline const std::array<Plane, 3>& millLight(View view = View::SackStore) {
 
 inline Mosaic pattern(const char* name) {
     Mosaic m;
-    for (std::size_t i = 0; i < 4; ++i) m.site[i] = name[i] == 'R' ? Mosaic::Red : name[i] == 'B' ? Mosaic::Blue : Mosaic::Green;
+    for (std::size_t i = 0; i < 4; ++i)
+        m.site[i] = name[i] == 'R' ? Mosaic::Red : name[i] == 'B' ? Mosaic::Blue : Mosaic::Green;
     return m;
 }
 
@@ -32,7 +33,8 @@ struct Shooting {
     Photo photo;
 };
 
-inline Shooting shoot(double iso, const char* mosaic = "RGGB", std::uint32_t seed = 3, View view = View::SackStore, double stops = 0) {
+inline Shooting shoot(double iso, const char* mosaic = "RGGB", std::uint32_t seed = 3,
+                      View view = View::SackStore, double stops = 0) {
     Shooting s;
     s.body.mosaic = pattern(mosaic);
     s.body.black = 1024;
@@ -52,7 +54,8 @@ inline PlaneSet expectedPlanes(const Shooting& s, const Rect& area, int exposure
         const PlaneSet one = stabilisedPlanes(takePhoto(s.truth, s.body, shot), area);
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int y = 0; y < area.height; ++y)
-                for (int x = 0; x < area.width; ++x) mean.plane[p].at(x, y) += one.plane[p].at(x, y) / static_cast<float>(exposures);
+                for (int x = 0; x < area.width; ++x)
+                    mean.plane[p].at(x, y) += one.plane[p].at(x, y) / static_cast<float>(exposures);
     }
     return mean;
 }

@@ -1,5 +1,5 @@
-// Every method's vector code, for each instruction set that this processor knows and that was compiled: what photographers get must not depend on
-// their processor.
+// Every method's vector code, for each instruction set that this processor knows and that was compiled: what
+// photographers get must not depend on their processor.
 #include <QTest>
 #include <hwy/targets.h>
 
@@ -50,14 +50,16 @@ class TestVectors : public QObject {
         for (const auto& m : methods()) {
             const std::string name = m->id();
             QTest::newRow(name.c_str()) << QString::fromStdString(name) << true;
-            if (m->takesPixels()) QTest::newRow((name + " on pixels").c_str()) << QString::fromStdString(name) << false;
+            if (m->takesPixels())
+                QTest::newRow((name + " on pixels").c_str()) << QString::fromStdString(name) << false;
         }
     }
     void everyProcessorCleansAlike() {
         QFETCH(QString, method);
         QFETCH(bool, mosaic);
         std::array<Plane, 3> light;
-        for (std::size_t i = 0; i < light.size(); ++i) light[i] = test::millLight()[i].cropped({150, 110, 172, 132});
+        for (std::size_t i = 0; i < light.size(); ++i)
+            light[i] = test::millLight()[i].cropped({150, 110, 172, 132});
         const Body body;
         Shot shot;
         shot.iso = 12800;
@@ -69,9 +71,12 @@ class TestVectors : public QObject {
         QVERIFY(targets.size() >= 3);
         for (const std::int64_t target : targets) {
             const Only only(target);
-            // Of the noise's sigma. Thresholds and choices of blocks may fall to either side where single precision rounds differently.
+            // Of the noise's sigma. Thresholds and choices of blocks may fall to either side where single
+            // precision rounds differently.
             const double difference = apart(cleaned(photo, settings, mosaic), best);
-            QVERIFY2(difference < 0.02, qPrintable(QStringLiteral("%1: %2 sigma").arg(QString::fromLatin1(hwy::TargetName(target))).arg(difference)));
+            QVERIFY2(difference < 0.02, qPrintable(QStringLiteral("%1: %2 sigma")
+                                                       .arg(QString::fromLatin1(hwy::TargetName(target)))
+                                                       .arg(difference)));
         }
     }
 };

@@ -1,11 +1,11 @@
 // The window, driven by mouse and keys, from opening to export.
 #include <QAction>
 #include <QComboBox>
+#include <QDropEvent>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMimeData>
-#include <QDropEvent>
 #include <QPushButton>
 #include <QSettings>
 #include <QSignalSpy>
@@ -18,13 +18,13 @@
 #include "look/histogram_view.h"
 #include "look/look_strip.h"
 #include "optics.h"
-#include "style/monitor.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"
 #include "sheet/value_field.h"
+#include "style/monitor.h"
 #include "support.h"
 #include "window.h"
 
@@ -39,9 +39,12 @@ class TestWindow : public QObject {
     std::unique_ptr<Window> window_;
 
     bool settle() {
-        return QTest::qWaitFor([this] { return window_->document().photo() && window_->sheet().allCurrent(); }, 60000);
+        return QTest::qWaitFor(
+            [this] { return window_->document().photo() && window_->sheet().allCurrent(); }, 60000);
     }
-    ValueField* field(int take, const char* name) { return window_->sheet().head(take)->findChild<ValueField*>(QLatin1String(name)); }
+    ValueField* field(int take, const char* name) {
+        return window_->sheet().head(take)->findChild<ValueField*>(QLatin1String(name));
+    }
     template <class T> T* find(const char* name) { return window_->findChild<T*>(QLatin1String(name)); }
 
   private slots:
@@ -49,7 +52,8 @@ class TestWindow : public QObject {
         QCoreApplication::setOrganizationName("irenic-tests");
         QSettings().clear();
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
-        two_ = QString::fromStdString(test::writeShot(folder_, "two.dng", test::shoot(3200, "GRBG", 8).photo));
+        two_ =
+            QString::fromStdString(test::writeShot(folder_, "two.dng", test::shoot(3200, "GRBG", 8).photo));
     }
     void init() {
         window_ = std::make_unique<Window>();
@@ -170,7 +174,8 @@ class TestWindow : public QObject {
         QTest::mouseMove(sheet.cell(0, 2), {60, 50});
         QTest::mouseRelease(sheet.cell(0, 2), Qt::LeftButton, {}, {60, 50});
         QVERIFY((window_->document().pan() == QPointF(10, 5)));
-        for (int c = 0; c < 4; ++c) QVERIFY(sheet.cell(0, c)->wanted().area == sheet.cell(0, 0)->wanted().area);
+        for (int c = 0; c < 4; ++c)
+            QVERIFY(sheet.cell(0, c)->wanted().area == sheet.cell(0, 0)->wanted().area);
         QVERIFY(!(sheet.cell(0, 0)->wanted().area == before));
         QTest::keyClick(window_.get(), Qt::Key_4);
         QTRY_COMPARE(window_->document().zoom(), 4.0);
@@ -190,7 +195,8 @@ class TestWindow : public QObject {
     // Tone: dragged, shown in every cell without cleaning anew, undone by a double click.
     void aLookIsTheSameForEveryTake() {
         auto* exposure = find<ValueField>("exposure");
-        const QImage before = window_->sheet().cell(0, 0)->image(), clean = window_->sheet().cell(0, 1)->image();
+        const QImage before = window_->sheet().cell(0, 0)->image(),
+                     clean = window_->sheet().cell(0, 1)->image();
         QTest::mousePress(exposure, Qt::LeftButton, {}, {20, 10});
         QTest::mouseMove(exposure, {45, 10});
         QTest::mouseRelease(exposure, Qt::LeftButton, {}, {45, 10});
@@ -198,7 +204,8 @@ class TestWindow : public QObject {
         QVERIFY(window_->sheet().cell(0, 1)->image().isNull());
         QVERIFY(settle());
         for (int c = 0; c < 4; ++c) QCOMPARE(window_->sheet().cell(0, c)->wanted().look.exposure, 1.0f);
-        QVERIFY(window_->sheet().cell(0, 0)->image() != before && window_->sheet().cell(0, 1)->image() != clean);
+        QVERIFY(window_->sheet().cell(0, 0)->image() != before &&
+                window_->sheet().cell(0, 1)->image() != clean);
         for (const char* name : {"highlights", "shadows", "saturation"}) {
             auto* field = find<ValueField>(name);
             field->setFocus();
@@ -206,7 +213,8 @@ class TestWindow : public QObject {
         }
         QCOMPARE(window_->document().look().shadows, 0.05f);
         QCOMPARE(window_->document().look().saturation, 1.05f);
-        for (const char* name : {"exposure", "highlights", "shadows", "saturation"}) QTest::mouseDClick(find<ValueField>(name), Qt::LeftButton, {}, {20, 10});
+        for (const char* name : {"exposure", "highlights", "shadows", "saturation"})
+            QTest::mouseDClick(find<ValueField>(name), Qt::LeftButton, {}, {20, 10});
         QVERIFY(window_->document().look().plain());
         QVERIFY(settle());
         QCOMPARE(window_->sheet().cell(0, 1)->image(), clean);
@@ -242,7 +250,8 @@ class TestWindow : public QObject {
         QCOMPARE(window_->document().pan(), pan);
         const LightColour light = lightAt(*window_->document().photo(), pixel->x(), pixel->y());
         QVERIFY(!window_->document().look().asShot);
-        QVERIFY(std::abs(static_cast<double>(window_->document().look().kelvin) - std::clamp(light.kelvin, 1700.0, 25000.0)) < 1);
+        QVERIFY(std::abs(static_cast<double>(window_->document().look().kelvin) -
+                         std::clamp(light.kelvin, 1700.0, 25000.0)) < 1);
     }
     void theCurveIsEdited() {
         auto* button = find<QToolButton>("curveButton");
@@ -251,7 +260,8 @@ class TestWindow : public QObject {
         QTest::mouseClick(button, Qt::LeftButton);
         QVERIFY(curve.isVisible() && curve.hasFocus());
         const auto points = [this] { return window_->document().look().curve; };
-        const QPoint middle = curve.place({0.5f, 0.5f}).toPoint(), higher = curve.place({0.5f, 0.7f}).toPoint();
+        const QPoint middle = curve.place({0.5f, 0.5f}).toPoint(),
+                     higher = curve.place({0.5f, 0.7f}).toPoint();
         QTest::mousePress(&curve, Qt::LeftButton, {}, middle);
         QCOMPARE(points().size(), std::size_t(3));
         QTest::mouseMove(&curve, higher);
@@ -292,7 +302,8 @@ class TestWindow : public QObject {
         for (int c = 0; c < 4; ++c) {
             const RenderKey& k = sheet.cell(1, c)->wanted();
             const Picture p = renderRegion(*k.photo, k.settings, k.look, {pixel.x(), pixel.y(), 1, 1}, 1);
-            QCOMPARE(sheet.cell(1, c)->readoutText(), QStringLiteral("R %1  G %2  B %3").arg(p.rgb[0]).arg(p.rgb[1]).arg(p.rgb[2]));
+            QCOMPARE(sheet.cell(1, c)->readoutText(),
+                     QStringLiteral("R %1  G %2  B %3").arg(p.rgb[0]).arg(p.rgb[1]).arg(p.rgb[2]));
             QVERIFY(sheet.cell(0, c)->readoutText().isEmpty());
         }
         QTest::mouseMove(window_.get(), QPoint(5, window_->height() - 5));
@@ -302,7 +313,8 @@ class TestWindow : public QObject {
         auto* view = find<HistogramView>("histogram");
         QTRY_VERIFY(view->histogram());
         const Histogram before = *view->histogram();
-        for (const auto& c : before.share) QVERIFY(std::abs(std::accumulate(c.begin(), c.end(), 0.0f) - 1) < 1e-3f);
+        for (const auto& c : before.share)
+            QVERIFY(std::abs(std::accumulate(c.begin(), c.end(), 0.0f) - 1) < 1e-3f);
         Look look = window_->document().look();
         look.exposure = 3;
         window_->document().setLook(look);
@@ -344,7 +356,8 @@ class TestWindow : public QObject {
     void lensCorrections() {
         // Nothing is known of this lens: the switches say why.
         QTRY_VERIFY(find<QToolButton>("distortion")->toolTip().contains("database"));
-        QVERIFY(!find<QToolButton>("distortion")->isEnabled() && !find<QToolButton>("vignetting")->isEnabled());
+        QVERIFY(!find<QToolButton>("distortion")->isEnabled() &&
+                !find<QToolButton>("vignetting")->isEnabled());
         Optics optics;
         optics.distortion = 0.05, optics.vignetting = 0.3, optics.red = 1.002;
         auto s = test::shoot(1600);
@@ -392,7 +405,9 @@ class TestWindow : public QObject {
         QVERIFY(monitor.use(wide.fileName()).isEmpty());
         // sRGB (220, 40, 30) in Adobe RGB (1998), by their matrices and curves.
         const QRgb v = monitor.shown(red).pixel(3, 3);
-        QVERIFY2(std::abs(qRed(v) - 188) <= 2 && std::abs(qGreen(v) - 44) <= 3 && std::abs(qBlue(v) - 35) <= 3, qPrintable(QStringLiteral("%1 %2 %3").arg(qRed(v)).arg(qGreen(v)).arg(qBlue(v))));
+        QVERIFY2(std::abs(qRed(v) - 188) <= 2 && std::abs(qGreen(v) - 44) <= 3 &&
+                     std::abs(qBlue(v) - 35) <= 3,
+                 qPrintable(QStringLiteral("%1 %2 %3").arg(qRed(v)).arg(qGreen(v)).arg(qBlue(v))));
         QVERIFY(monitor.use(one_).contains("one.dng"));
         QVERIFY(monitor.use({}).isEmpty());
         QCOMPARE(monitor.shown(red), red);
@@ -434,7 +449,10 @@ class TestWindow : public QObject {
     void developedPicture() {
         QImage image(240, 200, QImage::Format_RGB888);
         for (int y = 0; y < 200; ++y)
-            for (int x = 0; x < 240; ++x) image.setPixelColor(x, y, QColor(90 + (x * 7 + y * 13) % 40, 80 + (x * 11 + y * 5) % 40, 70 + (x * 3 + y * 17) % 40));
+            for (int x = 0; x < 240; ++x)
+                image.setPixelColor(x, y,
+                                    QColor(90 + (x * 7 + y * 13) % 40, 80 + (x * 11 + y * 5) % 40,
+                                           70 + (x * 3 + y * 17) % 40));
         const QString file = folder_.filePath("plain.png");
         QVERIFY(image.save(file));
         window_->open({file});

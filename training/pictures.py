@@ -1,8 +1,9 @@
-"""Noiseless pictures to learn from: photographs of two Debian packages, and textures made here.
+"""Noiseless pictures to learn from: photographs of Debian packages, and textures made here.
 
 Every picture is a float16 array (height, width, 3) of linear light, 0..1. Photographs are halved in
 size first, which removes most of what their compression left.
 """
+import glob
 import os
 
 import numpy as np
@@ -22,6 +23,14 @@ TRAIN += [WALLPAPERS + n + "/contents/images/2560x1600.jpg" for n in
 ASIDE = [NATURE + n for n in ("Dune.jpg", "RainDrops.jpg", "Storm.jpg", "TwoWings.jpg")]
 ASIDE += [WALLPAPERS + n + "/contents/images/2560x1600.jpg" for n in
           ("BytheWater", "ColorfulCups", "EveningGlow", "Grey")]
+SKIMAGE = "/usr/lib/python3/dist-packages/skimage/data/"
+ASIDE_SMALL = [SKIMAGE + n for n in ("coffee.png", "chelsea.png", "motorcycle_left.png", "hubble_deep_field.jpg")]
+
+# Cut-out photographs and textures taken from photographs, among many drawings: photographic() tells which.
+CUT_OUT = ["/usr/share/tuxpaint/stamps/**/*.png", "/usr/share/stellarium/landscapes/**/*.png"]
+TEXTURES = ["/usr/share/games/supertuxkart/data/**/*.jpg", "/usr/share/games/supertuxkart/data/**/*.png",
+            SKIMAGE + "astronaut.png", SKIMAGE + "grass.png", SKIMAGE + "gravel.png", SKIMAGE + "ihc.png",
+            SKIMAGE + "rocket.jpg", SKIMAGE + "brick.png"]
 
 
 def linear(srgb):
@@ -177,14 +186,98 @@ def soft(rng, size=768):
     return np.clip(picture, 0, 1).astype(np.float16)
 
 
+def photographic(rgba):
+    """How sharp a photograph is once it is halved (the share of pixels that stand out from a blur of their surround); 0 for a drawing.
+
+    Drawings have large areas of one value, or few colours; photographs hardly have two equal neighbours."""
+    seen = rgba[..., 3] > 250
+    pairs = seen[:, 1:] & seen[:, :-1]
+    if pairs.sum() < 8000:
+        return 0.0
+    grey = rgba[..., :3].astype(np.float32).mean(2)
+    step = np.abs(np.diff(grey, axis=1))[pairs]
+    colours = len(np.unique((rgba[..., :3][seen][::5] // 4).astype(np.int32) @ np.array([1, 64, 4096])))
+    if (step == 0).mean() > 0.12 or colours < 40 * np.log2(1 + seen.sum() / 1000):
+        return 0.0
+    return float((step > 3).mean())
+
+
+def halved(rgba, by=2):
+    """Linear light and how much of each pixel is covered, reduced by a box filter."""
+    h, w = rgba.shape[0] // by * by, rgba.shape[1] // by * by
+    cover = (rgba[:h, :w, 3:] / 255.0).astype(np.float32)
+    light = linear(rgba[:h, :w, :3].astype(np.float32) / 255.0) * cover
+    box = lambda a: a.reshape(h // by, by, w // by, by, -1).mean((1, 3))
+    light, cover = box(light), box(cover)
+    return light / np.maximum(cover, 1e-3), cover
+
+
+def found(patterns, least, most_bytes=12e6):
+    """Photographs that match, halved, with what weight each deserves: the sharper the more."""
+    out = []
+    for pattern in patterns:
+        for path in sorted(glob.glob(pattern, recursive=True)):
+            if not 8000 < os.path.getsize(path) < most_bytes:
+                continue
+            try:
+                image = Image.open(path)
+                if min(image.size) < least or max(image.size) > 4096:
+                    continue
+                rgba = np.asarray(image.convert("RGBA"))
+            except (OSError, ValueError):
+                continue
+            sharp = photographic(rgba)
+            if sharp > 0.15:
+                light, cover = halved(rgba)
+                out.append((light.astype(np.float16), cover.astype(np.float16), sharp))
+    return out
+
+
+def collage(rng, things, size=768):
+    """Cut-out photographs laid over each other on a soft ground, turned over, brighter and darker."""
+    picture = soft(rng, size).astype(np.float32)
+    weights = np.array([t[2] for t in things])
+    for _ in range(60):
+        light, cover, _ = things[rng.choice(len(things), p=weights / weights.sum())]
+        if rng.random() < 0.5:
+            light, cover = light[:, ::-1], cover[:, ::-1]
+        h, w = light.shape[:2]
+        top, left = int(rng.integers(-h // 2, size - h // 2)), int(rng.integers(-w // 2, size - w // 2))
+        y0, x0, y1, x1 = max(0, top), max(0, left), min(size, top + h), min(size, left + w)
+        if y1 <= y0 or x1 <= x0:
+            continue
+        piece = light[y0 - top:y1 - top, x0 - left:x1 - left].astype(np.float32) * 2.0 ** rng.uniform(-1.5, 0.3)
+        over = cover[y0 - top:y1 - top, x0 - left:x1 - left].astype(np.float32)
+        picture[y0:y1, x0:x1] = picture[y0:y1, x0:x1] * (1 - over) + piece * over
+    return np.clip(picture, 0, 1).astype(np.float16)
+
+
+def spread(picture, size=640):
+    """Mirrored until it is at least that large."""
+    h, w = picture.shape[:2]
+    return np.pad(picture, ((0, max(0, size - h)), (0, max(0, size - w)), (0, 0)), "symmetric")
+
+
 def training_set(seed=7):
-    """All pictures to learn from, as (list of arrays, probabilities)."""
+    """All pictures to learn from, as (list of arrays, probabilities).
+
+    Photographs are half of what is drawn; cut-outs and textures a quarter; what is made here the rest."""
     rng = np.random.default_rng(seed)
     photos = [photograph(p, by) for p in TRAIN if os.path.exists(p) for by in (2, 3)]
     made = [dead_leaves(rng) for _ in range(6)] + [points_of_light(rng) for _ in range(6)]
     made += [weave(rng) for _ in range(5)]
     made += [lettering(rng) for _ in range(2)] + [gratings(rng) for _ in range(2)]
-    made += [bands(rng) for _ in range(16)] + [soft(rng) for _ in range(10)]
+    made += [bands(rng) for _ in range(16)] + [soft(rng) for _ in range(16)]
+    things, textures = found(CUT_OUT, 128), found(TEXTURES, 300)
+    collages = [collage(rng, things) for _ in range(24)] if things else []
+    surfaces = [spread(t[0]) for t in textures]
     area = np.array([np.sqrt(p.shape[0] * p.shape[1]) for p in photos])
-    weights = np.concatenate([0.5 * area / area.sum(), np.full(len(made), 0.5 / len(made))])
-    return photos + made, weights
+    shares = [0.5 * area / area.sum(), np.full(len(made), 0.28 / len(made))]
+    if collages:
+        shares.append(np.full(len(collages), 0.14 / len(collages)))
+    if surfaces:
+        sharp = np.array([t[2] for t in textures])
+        shares.append(0.08 * sharp / sharp.sum())
+    weights = np.concatenate(shares)
+    print(len(photos), "photographs,", len(things), "cut-outs,", len(surfaces), "textures,", len(made), "made", flush=True)
+    return photos + made + collages + surfaces, weights / weights.sum()

@@ -1,8 +1,9 @@
-// Block matching on one noisy mosaic after another, for training: the very code that the learned method calls.
+// Block matching on one noisy mosaic after another, for training: the very code that the learned method
+// calls.
 //
-// Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and steps (1 or 2), and
-// four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise of standard deviation 1. Standard output:
-// the planes as these steps leave them, in the same order.
+// Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and
+// steps (1 or 2), and four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise
+// of standard deviation 1. Standard output: the planes as these steps leave them, in the same order.
 #include <cstdint>
 #include <cstdio>
 #include <stdexcept>
@@ -24,7 +25,8 @@ void answerAll() {
         if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
         const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
         std::vector<float> channels(kPlanes * pixels);
-        if (!get(channels.data(), channels.size() * sizeof(float))) throw std::runtime_error("a mosaic ended early");
+        if (!get(channels.data(), channels.size() * sizeof(float)))
+            throw std::runtime_error("a mosaic ended early");
         const Rect area{0, 0, size, size};
         PlaneSet in(area.inflated(margin));
         for (int y = in.area.y; y < in.area.bottom(); ++y)
@@ -35,12 +37,14 @@ void answerAll() {
                 planesFrom(c, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
-        const PlaneSet out = head[1] == 2 ? both.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
+        const PlaneSet out =
+            head[1] == 2 ? both.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];
                 channelsAt(out, x, y, c);
-                for (std::size_t k = 0; k < kPlanes; ++k) channels[k * pixels + static_cast<std::size_t>(y * size + x)] = c[k];
+                for (std::size_t k = 0; k < kPlanes; ++k)
+                    channels[k * pixels + static_cast<std::size_t>(y * size + x)] = c[k];
             }
         std::fwrite(channels.data(), sizeof(float), channels.size(), stdout);
         std::fflush(stdout);

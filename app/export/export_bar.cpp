@@ -13,8 +13,9 @@ namespace irenic {
 
 ExportBar::ExportBar(Document& document, QWidget* parent)
     : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
-      profile_(new QComboBox(this)), compression_(new QComboBox(this)), start_(new QPushButton(tr("Export…"), this)),
-      cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)) {
+      profile_(new QComboBox(this)), compression_(new QComboBox(this)),
+      start_(new QPushButton(tr("Export…"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
+      bar_(new QProgressBar(this)) {
     message_->setObjectName(QStringLiteral("message"));
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     format_->setObjectName(QStringLiteral("format"));
@@ -22,7 +23,9 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
     format_->addItem(tr("TIFF, 16 bit"), QStringLiteral("tiff"));
     format_->addItem(tr("JPEG"), QStringLiteral("jpeg"));
     format_->setAccessibleName(tr("File format"));
-    format_->setToolTip(tr("A DNG keeps mosaic, colours and white balance as the camera gave them. It takes the look along as a note only.\nA TIFF or a JPEG is a finished picture, developed with the look."));
+    format_->setToolTip(
+        tr("A DNG keeps mosaic, colours and white balance as the camera gave them. It takes the look along "
+           "as a note only.\nA TIFF or a JPEG is a finished picture, developed with the look."));
     profile_->addItem(tr("sRGB"), static_cast<int>(OutputSpace::Srgb));
     profile_->addItem(tr("Adobe RGB compatible"), static_cast<int>(OutputSpace::AdobeRgbCompatible));
     profile_->addItem(tr("ProPhoto compatible"), static_cast<int>(OutputSpace::ProPhotoCompatible));
@@ -39,7 +42,8 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(6, 3, 6, 3);
     row->addWidget(message_, 1);
-    for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, format_, profile_, compression_, start_}) row->addWidget(w);
+    for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, format_, profile_, compression_, start_})
+        row->addWidget(w);
     connect(start_, &QPushButton::clicked, this, &ExportBar::ask);
     connect(cancel_, &QPushButton::clicked, this, [this] { thread_.request_stop(); });
     connect(format_, &QComboBox::currentIndexChanged, this, &ExportBar::refresh);
@@ -49,7 +53,10 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
         const double share = static_cast<double>(done_.load());
         bar_->setValue(static_cast<int>(1000 * share));
         QString text = QStringLiteral("%p %");
-        if (share > 0.08) text += tr(", about %1 s left").arg(std::lround(static_cast<double>(clock_.elapsed()) / 1000.0 * (1 - share) / share));
+        if (share > 0.08)
+            text +=
+                tr(", about %1 s left")
+                    .arg(std::lround(static_cast<double>(clock_.elapsed()) / 1000.0 * (1 - share) / share));
         bar_->setFormat(text);
     });
     refresh();
@@ -59,7 +66,9 @@ ExportBar::~ExportBar() { thread_.request_stop(); }
 
 ExportFormat ExportBar::format() const {
     const QString id = format_->currentData().toString();
-    return id == QLatin1String("dng") ? ExportFormat::Dng : id == QLatin1String("tiff") ? ExportFormat::Tiff : ExportFormat::Jpeg;
+    return id == QLatin1String("dng")    ? ExportFormat::Dng
+           : id == QLatin1String("tiff") ? ExportFormat::Tiff
+                                         : ExportFormat::Jpeg;
 }
 
 void ExportBar::setMessage(const QString& text) {
@@ -70,9 +79,11 @@ void ExportBar::setMessage(const QString& text) {
 void ExportBar::refresh() {
     const bool can = document_.photo() && document_.chosen() >= 0 && !running_;
     start_->setEnabled(can);
-    start_->setText(document_.chosen() >= 0
-                        ? tr("Export %1…").arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
-                        : tr("Export…"));
+    start_->setText(
+        document_.chosen() >= 0
+            ? tr("Export %1…")
+                  .arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
+            : tr("Export…"));
     profile_->setVisible(format() != ExportFormat::Dng);
     compression_->setVisible(format() == ExportFormat::Tiff);
     bar_->setVisible(running_);
@@ -82,10 +93,16 @@ void ExportBar::refresh() {
 void ExportBar::ask() {
     const PhotoPtr photo = document_.photo();
     QSettings memory;
-    const QString folder = memory.value(QStringLiteral("export/folder"), QFileInfo(QString::fromStdString(photo->file.string())).absolutePath()).toString();
-    const auto proposed = freeName(defaultTarget(*photo, folder.toStdString(), format()));
-    const QString filter = format() == ExportFormat::Dng ? tr("DNG (*.dng)") : format() == ExportFormat::Tiff ? tr("TIFF (*.tif *.tiff)") : tr("JPEG (*.jpg *.jpeg)");
-    const QString target = QFileDialog::getSaveFileName(this, tr("Export take"), QString::fromStdString(proposed.string()), filter);
+    const QString folder = memory
+                               .value(QStringLiteral("export/folder"),
+                                      QFileInfo(QString::fromStdString(photo->file.string())).absolutePath())
+                               .toString();
+    const auto proposed = freeName(defaultTarget(photo->file, folder.toStdString(), format()));
+    const QString filter = format() == ExportFormat::Dng    ? tr("DNG (*.dng)")
+                           : format() == ExportFormat::Tiff ? tr("TIFF (*.tif *.tiff)")
+                                                            : tr("JPEG (*.jpg *.jpeg)");
+    const QString target = QFileDialog::getSaveFileName(this, tr("Export take"),
+                                                        QString::fromStdString(proposed.string()), filter);
     if (target.isEmpty()) return;
     memory.setValue(QStringLiteral("export/folder"), QFileInfo(target).absolutePath());
     exportTo(target);

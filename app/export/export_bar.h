@@ -1,4 +1,5 @@
-// Export of the chosen take: a strip at the foot of the window with format, profile, progress, time left and Cancel.
+// Export of the chosen take: a strip at the foot of the window with format, profile, progress, time left and
+// Cancel.
 #pragma once
 
 #include <QElapsedTimer>

@@ -1,4 +1,5 @@
-// A computation for the interface: runs off its thread, the newest wish cancels the one before, the answer comes back on the thread.
+// A computation for the interface: runs off its thread, the newest wish cancels the one before, the answer
+// comes back on the thread.
 #pragma once
 
 #include <QObject>
@@ -17,13 +18,15 @@ class Background : public QObject {
     using QObject::QObject;
     ~Background() override { stop(); }
 
-    // `compute` runs on a thread of its own; what it returns is given to `use` on the interface thread, unless another run() came first.
-    // What it throws is dropped. Nobody waits for a computation that was asked to stop.
+    // `compute` runs on a thread of its own; what it returns is given to `use` on the interface thread,
+    // unless another run() came first. What it throws is dropped. Nobody waits for a computation that was
+    // asked to stop.
     template <class Compute, class Use> void run(Compute compute, Use use) {
         stop();
         const int turn = ++turn_;
         auto done = std::make_shared<std::atomic<bool>>(false);
-        std::jthread thread([this, turn, done, compute = std::move(compute), use = std::move(use)](const std::stop_token& stopping) {
+        std::jthread thread([this, turn, done, compute = std::move(compute),
+                             use = std::move(use)](const std::stop_token& stopping) {
             try {
                 auto answer = compute(Work{stopping, nullptr});
                 QMetaObject::invokeMethod(this, [this, turn, use, answer = std::move(answer)] {

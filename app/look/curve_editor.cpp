@@ -22,22 +22,27 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent) : QWidget(parent),
     setFocusPolicy(Qt::StrongFocus);
     setFixedSize(sizeHint());
     setAccessibleName(tr("Contrast curve"));
-    setToolTip(tr("What is dark lies at the left, how bright it is shown upwards. Click the curve to add a point, drag points, a double click removes\none. "
-                  "Keys: Page Up and Page Down choose a point, arrows move it (with Shift finely), Insert adds one, Delete removes it, Home straightens all."));
+    setToolTip(tr("What is dark lies at the left, how bright it is shown upwards. Click the curve to add a "
+                  "point, drag points, a double click removes\none. "
+                  "Keys: Page Up and Page Down choose a point, arrows move it (with Shift finely), Insert "
+                  "adds one, Delete removes it, Home straightens all."));
     connect(&document_, &Document::lookChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::photoChanged, this, qOverload<>(&QWidget::update));
 }
 
 QPointF CurveEditor::place(CurvePoint p) const {
-    return {kEdge + static_cast<double>(p.in) * (width() - 2 * kEdge), height() - kEdge - static_cast<double>(p.out) * (height() - 2 * kEdge)};
+    return {kEdge + static_cast<double>(p.in) * (width() - 2 * kEdge),
+            height() - kEdge - static_cast<double>(p.out) * (height() - 2 * kEdge)};
 }
 
 CurvePoint CurveEditor::valueAt(QPointF p) const {
-    return {static_cast<float>(std::clamp((p.x() - kEdge) / (width() - 2 * kEdge), 0.0, 1.0)), static_cast<float>(std::clamp((height() - kEdge - p.y()) / (height() - 2 * kEdge), 0.0, 1.0))};
+    return {static_cast<float>(std::clamp((p.x() - kEdge) / (width() - 2 * kEdge), 0.0, 1.0)),
+            static_cast<float>(std::clamp((height() - kEdge - p.y()) / (height() - 2 * kEdge), 0.0, 1.0))};
 }
 
 std::vector<CurvePoint> CurveEditor::points() const {
-    return document_.look().curve.size() >= 2 ? document_.look().curve : std::vector<CurvePoint>{{0, 0}, {1, 1}};
+    return document_.look().curve.size() >= 2 ? document_.look().curve
+                                              : std::vector<CurvePoint>{{0, 0}, {1, 1}};
 }
 
 void CurveEditor::use(std::vector<CurvePoint> points) {
@@ -50,7 +55,8 @@ void CurveEditor::use(std::vector<CurvePoint> points) {
 int CurveEditor::pointAt(QPointF position) const {
     const auto all = points();
     for (std::size_t i = 0; i < all.size(); ++i)
-        if (const QPointF d = place(all[i]) - position; std::hypot(d.x(), d.y()) < 9) return static_cast<int>(i);
+        if (const QPointF d = place(all[i]) - position; std::hypot(d.x(), d.y()) < 9)
+            return static_cast<int>(i);
     return -1;
 }
 
@@ -59,7 +65,8 @@ void CurveEditor::movePoint(int point, CurvePoint to) {
     const auto i = static_cast<std::size_t>(point);
     if (i >= all.size()) return;
     // Between its neighbours.
-    const float low = i > 0 ? all[i - 1].in + kApart : 0, high = i + 1 < all.size() ? all[i + 1].in - kApart : 1;
+    const float low = i > 0 ? all[i - 1].in + kApart : 0,
+                high = i + 1 < all.size() ? all[i + 1].in - kApart : 1;
     all[i] = {std::clamp(to.in, std::min(low, high), high), std::clamp(to.out, 0.0f, 1.0f)};
     use(std::move(all));
 }
@@ -67,8 +74,11 @@ void CurveEditor::movePoint(int point, CurvePoint to) {
 void CurveEditor::add(CurvePoint point) {
     auto all = points();
     if (all.size() >= kMostPoints) return;
-    const auto next = std::find_if(all.begin(), all.end(), [&](const CurvePoint& p) { return p.in > point.in; });
-    if ((next != all.end() && next->in - point.in < kApart) || (next != all.begin() && point.in - (next - 1)->in < kApart)) return;
+    const auto next =
+        std::find_if(all.begin(), all.end(), [&](const CurvePoint& p) { return p.in > point.in; });
+    if ((next != all.end() && next->in - point.in < kApart) ||
+        (next != all.begin() && point.in - (next - 1)->in < kApart))
+        return;
     held_ = static_cast<int>(next - all.begin());
     all.insert(next, point);
     use(std::move(all));
@@ -99,8 +109,10 @@ void CurveEditor::paintEvent(QPaintEvent*) {
     for (int i = 0; i <= 200; ++i) {
         const float v = static_cast<float>(i) / 200;
         const QPointF at = place({v, contrast(v)});
-        if (i == 0) path.moveTo(at);
-        else path.lineTo(at);
+        if (i == 0)
+            path.moveTo(at);
+        else
+            path.lineTo(at);
     }
     p.setPen(QPen(style::kText, 1.6));
     p.drawPath(path);
@@ -110,9 +122,12 @@ void CurveEditor::paintEvent(QPaintEvent*) {
         p.drawRect(QRectF(place(all[i]) - QPointF(3.5, 3.5), QSizeF(7, 7)));
         if (!held) continue;
         // Figures beside the point that is held, on whichever side there is room.
-        const QString text = QStringLiteral("%1 → %2").arg(std::lround(255 * all[i].in)).arg(std::lround(255 * all[i].out));
+        const QString text =
+            QStringLiteral("%1 → %2").arg(std::lround(255 * all[i].in)).arg(std::lround(255 * all[i].out));
         const QPointF at = place(all[i]);
-        p.drawText(QRectF(at.x() > width() / 2.0 ? at.x() - 86 : at.x() + 8, std::clamp(at.y() - 8, 2.0, height() - 18.0), 78, 16), at.x() > width() / 2.0 ? Qt::AlignRight : Qt::AlignLeft, text);
+        p.drawText(QRectF(at.x() > width() / 2.0 ? at.x() - 86 : at.x() + 8,
+                          std::clamp(at.y() - 8, 2.0, height() - 18.0), 78, 16),
+                   at.x() > width() / 2.0 ? Qt::AlignRight : Qt::AlignLeft, text);
     }
 }
 
@@ -147,12 +162,17 @@ void CurveEditor::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Down: shift(0, -step); break;
     case Qt::Key_Insert: {
         const int i = std::clamp(held_, 0, last - 1);
-        const float in = 0.5f * (all[static_cast<std::size_t>(i)].in + all[static_cast<std::size_t>(i + 1)].in);
+        const float in =
+            0.5f * (all[static_cast<std::size_t>(i)].in + all[static_cast<std::size_t>(i + 1)].in);
         add({in, Contrast(all)(in)});
         break;
     }
-    case Qt::Key_Delete: case Qt::Key_Backspace: remove(held_); break;
-    case Qt::Key_Home: use({{0, 0}, {1, 1}}); held_ = -1; break;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace: remove(held_); break;
+    case Qt::Key_Home:
+        use({{0, 0}, {1, 1}});
+        held_ = -1;
+        break;
     case Qt::Key_Escape: emit closeAsked(); return;
     default: QWidget::keyPressEvent(event); return;
     }

@@ -27,15 +27,23 @@ HistogramView::HistogramView(Document& document, QWidget* parent) : QWidget(pare
 void HistogramView::measure() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
-    background_.run([photo, look = document_.look()](const Work& work) { return histogramOf(*photo, look, work); },
-                    [this](const Histogram& h) {
-                        histogram_ = h;
-                        current_ = true;
-                        const auto per = [](const std::array<float, 3>& v) { return QStringLiteral("%1 / %2 / %3 %").arg(100 * v[0], 0, 'f', 2).arg(100 * v[1], 0, 'f', 2).arg(100 * v[2], 0, 'f', 2); };
-                        setToolTip(tr("The whole photo as it is shown, uncleaned: red, green and blue over display values; heights are square roots.\nClipped to black: %1\nClipped to white: %2").arg(per(h.black), per(h.white)));
-                        setAccessibleName(tr("Histogram; clipped to white %1").arg(per(h.white)));
-                        update();
-                    });
+    background_.run(
+        [photo, look = document_.look()](const Work& work) { return histogramOf(*photo, look, work); },
+        [this](const Histogram& h) {
+            histogram_ = h;
+            current_ = true;
+            const auto per = [](const std::array<float, 3>& v) {
+                return QStringLiteral("%1 / %2 / %3 %")
+                    .arg(100 * v[0], 0, 'f', 2)
+                    .arg(100 * v[1], 0, 'f', 2)
+                    .arg(100 * v[2], 0, 'f', 2);
+            };
+            setToolTip(tr("The whole photo as it is shown, uncleaned: red, green and blue over display "
+                          "values; heights are square roots.\nClipped to black: %1\nClipped to white: %2")
+                           .arg(per(h.black), per(h.white)));
+            setAccessibleName(tr("Histogram; clipped to white %1").arg(per(h.white)));
+            update();
+        });
 }
 
 void HistogramView::paintEvent(QPaintEvent*) {
@@ -53,18 +61,23 @@ void HistogramView::paintEvent(QPaintEvent*) {
     for (std::size_t c = 0; c < 3; ++c) {
         QPainterPath path;
         path.moveTo(left, frame.height());
-        for (std::size_t i = 0; i < 256; ++i) path.lineTo(left + width * static_cast<double>(i) / 255, frame.height() - height * std::min(1.0, std::sqrt(static_cast<double>(histogram_.share[c][i] / most))));
+        for (std::size_t i = 0; i < 256; ++i)
+            path.lineTo(left + width * static_cast<double>(i) / 255,
+                        frame.height() - height * std::min(1.0, std::sqrt(static_cast<double>(
+                                                                    histogram_.share[c][i] / most))));
         path.lineTo(left + width, frame.height());
         p.fillPath(path, colours[c]);
     }
     p.setCompositionMode(QPainter::CompositionMode_SourceOver);
-    // Clipping: a bar at either end for each colour that loses more than a thousandth, as high as its share (square root).
+    // Clipping: a bar at either end for each colour that loses more than a thousandth, as high as its share
+    // (square root).
     const QColor marks[3] = {QColor(200, 90, 90), QColor(90, 180, 90), QColor(110, 120, 220)};
     for (int c = 0; c < 3; ++c)
         for (int end = 0; end < 2; ++end) {
             const float share = (end ? histogram_.white : histogram_.black)[static_cast<std::size_t>(c)];
             if (share < 0.001f) continue;
-            const int h = static_cast<int>(std::lround((frame.height() - 2) * std::min(1.0, std::sqrt(static_cast<double>(share)))));
+            const int h = static_cast<int>(
+                std::lround((frame.height() - 2) * std::min(1.0, std::sqrt(static_cast<double>(share)))));
             p.fillRect(QRect((end ? frame.width() - 6 : 0) + 2 * c, frame.height() - h, 2, h), marks[c]);
         }
     p.setPen(style::kLine);

@@ -38,16 +38,16 @@ class LookStrip : public QWidget {
     void refresh();
     void describeLens();
     template <class Change> void change(const Change& c);
-    QToolButton* toggle(const QString& text, const char* name, const QString& tip, bool Look::* value);
+    QToolButton* toggle(const QString& text, const char* name, const QString& tip, bool Look::*value);
 
     struct Slider {
         ValueField* field;
-        float Look::* value;
+        float Look::*value;
         double scale; // of the field over the look's value
     };
     struct Switch {
         QToolButton* button;
-        bool Look::* value;
+        bool Look::*value;
         QString tip;
     };
 

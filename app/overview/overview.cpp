@@ -13,7 +13,8 @@ Overview::Overview(Document& document, QWidget* parent) : QWidget(parent), docum
     setMinimumHeight(150);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Overview"));
-    setToolTip(tr("The whole photo and its probes. Drag a probe to move it, double-click to add one, Delete removes the one "
+    setToolTip(tr("The whole photo and its probes. Drag a probe to move it, double-click to add one, Delete "
+                  "removes the one "
                   "that was clicked last."));
     connect(&document_, &Document::probesChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::viewChanged, this, qOverload<>(&QWidget::update));
@@ -33,7 +34,8 @@ QRectF Overview::frame() const {
 
 QPointF Overview::place(double x, double y) const {
     const QRectF f = frame();
-    return {f.x() + x * f.width() / document_.photo()->width(), f.y() + y * f.height() / document_.photo()->height()};
+    return {f.x() + x * f.width() / document_.photo()->width(),
+            f.y() + y * f.height() / document_.photo()->height()};
 }
 
 QPointF Overview::photoPoint(QPointF p) const {

@@ -1,4 +1,5 @@
-// The whole photo, small, with the probes on it; probes are dragged, added with a double click, removed with Delete.
+// The whole photo, small, with the probes on it; probes are dragged, added with a double click, removed with
+// Delete.
 #pragma once
 
 #include <QImage>

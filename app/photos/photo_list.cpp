@@ -10,9 +10,10 @@ namespace irenic {
 
 namespace {
 constexpr int kPathRole = Qt::UserRole;
-const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2", "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
+const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2",
+                                 "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
 const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.png"};
-}
+} // namespace
 
 PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
     setAccessibleName(tr("Photos"));
@@ -67,7 +68,8 @@ void PhotoList::load(int row) {
     emit message(tr("Reading %1…").arg(QFileInfo(path).fileName()));
     auto done = std::make_shared<std::atomic<bool>>(false);
     std::jthread thread([this, path, done](const std::stop_token& stop) {
-        const std::unique_ptr<std::atomic<bool>, void (*)(std::atomic<bool>*)> atEnd(done.get(), [](std::atomic<bool>* d) { *d = true; });
+        const std::unique_ptr<std::atomic<bool>, void (*)(std::atomic<bool>*)> atEnd(
+            done.get(), [](std::atomic<bool>* d) { *d = true; });
         PhotoPtr photo;
         std::vector<Probe> probes;
         QImage image;
@@ -87,7 +89,8 @@ void PhotoList::load(int row) {
             for (int i = 0; i < count(); ++i) {
                 if (item(i)->data(kPathRole).toString() != path) continue;
                 const QString name = QFileInfo(path).completeBaseName();
-                item(i)->setText(photo ? QStringLiteral("%1   ISO %2").arg(name).arg(photo->iso, 0, 'f', 0) : tr("⚠ %1").arg(name));
+                item(i)->setText(photo ? QStringLiteral("%1   ISO %2").arg(name).arg(photo->iso, 0, 'f', 0)
+                                       : tr("⚠ %1").arg(name));
                 if (!photo) item(i)->setToolTip(problem);
             }
             if (path != shown_) return;

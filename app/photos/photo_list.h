@@ -1,4 +1,5 @@
-// The photos that are open. Reading happens off the interface thread; a photo that cannot be read says why in its row.
+// The photos that are open. Reading happens off the interface thread; a photo that cannot be read says why in
+// its row.
 #pragma once
 
 #include <QListWidget>

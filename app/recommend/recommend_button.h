@@ -1,5 +1,5 @@
-// A button that measures the recommended take on the photo shown, off the interface thread; while it does it shows how far it is and
-// stops when pressed again.
+// A button that measures the recommended take on the photo shown, off the interface thread; while it does it
+// shows how far it is and stops when pressed again.
 #pragma once
 
 #include <QTimer>

@@ -23,8 +23,10 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
 
 Cell::~Cell() { renderer_.forget(this); }
 
-void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom, QSize size) {
-    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom, size_ = size;
+void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom,
+                QSize size) {
+    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom,
+    size_ = size;
     // Takes without any strength are the original: let them share its picture.
     if (settings_.untouched()) settings_ = Settings::original();
     want();
@@ -35,11 +37,13 @@ void Cell::want() {
     RenderKey key{photo_, settings_, look_, photo_->crop, zoom_};
     const Rect whole{0, 0, photo_->width(), photo_->height()};
     if (zoom_ <= 0) {
-        key.zoom = std::min(static_cast<double>(size_.width()) / photo_->crop.width, static_cast<double>(size_.height()) / photo_->crop.height);
+        key.zoom = std::min(static_cast<double>(size_.width()) / photo_->crop.width,
+                            static_cast<double>(size_.height()) / photo_->crop.height);
     } else {
         const int w = std::min(whole.width, static_cast<int>(std::ceil(size_.width() / zoom_)));
         const int h = std::min(whole.height, static_cast<int>(std::ceil(size_.height() / zoom_)));
-        const int x = static_cast<int>(std::lround(centre_.x() - w / 2.0)), y = static_cast<int>(std::lround(centre_.y() - h / 2.0));
+        const int x = static_cast<int>(std::lround(centre_.x() - w / 2.0)),
+                  y = static_cast<int>(std::lround(centre_.y() - h / 2.0));
         key.area = {std::clamp(x, 0, whole.width - w), std::clamp(y, 0, whole.height - h), w, h};
     }
     if (key == key_ && (current_ || !failure_.isEmpty())) return;
@@ -87,16 +91,22 @@ void Cell::keep(const QImage& image) {
     screen_ = Monitor::of(this).shown(image_);
 }
 
-QPoint Cell::imageCorner() const { return {std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2)}; }
+QPoint Cell::imageCorner() const {
+    return {std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2)};
+}
 
 std::optional<QPoint> Cell::pixelAt(QPointF position) const {
     if (!current_ || key_.zoom <= 0) return {};
     const QPointF in = position - imageCorner();
     if (in.x() < 0 || in.y() < 0 || in.x() >= image_.width() || in.y() >= image_.height()) return {};
-    return QPoint(key_.area.x + static_cast<int>(in.x() / key_.zoom), key_.area.y + static_cast<int>(in.y() / key_.zoom));
+    return QPoint(key_.area.x + static_cast<int>(in.x() / key_.zoom),
+                  key_.area.y + static_cast<int>(in.y() / key_.zoom));
 }
 
-QPointF Cell::placeOf(QPoint pixel) const { return imageCorner() + QPointF((pixel.x() - key_.area.x) * key_.zoom, (pixel.y() - key_.area.y) * key_.zoom); }
+QPointF Cell::placeOf(QPoint pixel) const {
+    return imageCorner() +
+           QPointF((pixel.x() - key_.area.x) * key_.zoom, (pixel.y() - key_.area.y) * key_.zoom);
+}
 
 void Cell::setReadout(std::optional<QPoint> pixel) {
     if (pixel == readout_) return;
@@ -172,7 +182,8 @@ void Cell::resizeEvent(QResizeEvent*) { emit resized(); }
 
 void Cell::mousePressEvent(QMouseEvent* event) {
     grabbed_ = event->position();
-    if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton) emit picked(*pixel);
+    if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton)
+        emit picked(*pixel);
 }
 
 void Cell::mouseMoveEvent(QMouseEvent* event) {
@@ -187,7 +198,8 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
 
 void Cell::wheelEvent(QWheelEvent* event) {
     const QPointF off = event->position() - QPointF(width() / 2.0, height() / 2.0);
-    if (event->angleDelta().y() != 0) emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / zoom_ : QPointF());
+    if (event->angleDelta().y() != 0)
+        emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / zoom_ : QPointF());
     event->accept();
 }
 

@@ -19,14 +19,16 @@ class Cell : public QWidget {
     ~Cell() override;
 
     // What the cell is to show, `size` screen pixels of it. `zoom` 0 fits the photo.
-    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom, QSize size);
+    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom,
+              QSize size);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
     const RenderKey& wanted() const { return key_; }
     // Screen pixels for one of the photo's.
     double scale() const { return key_.zoom; }
-    // The pixel of the photo under a point of the widget, while the cell is current; and where a pixel's top left corner stands.
+    // The pixel of the photo under a point of the widget, while the cell is current; and where a pixel's top
+    // left corner stands.
     std::optional<QPoint> pixelAt(QPointF position) const;
     QPointF placeOf(QPoint pixel) const;
     // Marks a pixel and writes its value as shown, red, green and blue of 0 to 255; none: nothing.
@@ -37,7 +39,8 @@ class Cell : public QWidget {
 
   signals:
     void panned(QPointF photoPixels);
-    void zoomAsked(int direction, QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
+    void zoomAsked(int direction,
+                   QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
     void resized();
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left
     void picked(QPoint pixel);

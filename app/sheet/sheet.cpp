@@ -18,7 +18,9 @@ namespace {
 // A row's name, written upwards along its left edge.
 class RowLabel : public QWidget {
   public:
-    RowLabel(int number, const Probe& probe, QWidget* parent) : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
+    RowLabel(int number, const Probe& probe, QWidget* parent)
+        : QWidget(parent),
+          text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
         setFixedWidth(20);
         setToolTip(QString::fromStdString(probe.reason));
         setAccessibleName(text_);
@@ -39,7 +41,8 @@ class RowLabel : public QWidget {
 
 } // namespace
 
-Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent) : QWidget(parent), document_(document), renderer_(renderer) {
+Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
+    : QWidget(parent), document_(document), renderer_(renderer) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     resizing_.setSingleShot(true);
@@ -79,8 +82,10 @@ void Sheet::rebuild() {
         connect(head, &TakeHead::edited, this, [this, i](const Settings& s) { document_.setSettings(i, s); });
         connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
         // The heads are replaced by what these do: let the click finish first.
-        connect(head, &TakeHead::duplicateAsked, this, [this, i] { document_.addTake(i); }, Qt::QueuedConnection);
-        connect(head, &TakeHead::removeAsked, this, [this, i] { document_.removeTake(i); }, Qt::QueuedConnection);
+        connect(
+            head, &TakeHead::duplicateAsked, this, [this, i] { document_.addTake(i); }, Qt::QueuedConnection);
+        connect(
+            head, &TakeHead::removeAsked, this, [this, i] { document_.removeTake(i); }, Qt::QueuedConnection);
         grid_->addWidget(head, 0, i + 2);
         heads_.push_back(head);
     }
@@ -91,7 +96,8 @@ void Sheet::rebuild() {
         cells_.emplace_back();
         for (int c = 0; c < columns(); ++c) {
             auto* cell = new Cell(renderer_, body_);
-            connect(cell, &Cell::panned, this, [this](QPointF by) { document_.setPan(document_.pan() + by); });
+            connect(cell, &Cell::panned, this,
+                    [this](QPointF by) { document_.setPan(document_.pan() + by); });
             connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
             connect(cell, &Cell::picked, this, &Sheet::picked);
             connect(cell, &Cell::hovered, this, [this, r](std::optional<QPoint> pixel) {
@@ -116,12 +122,17 @@ QString Sheet::originalText() const {
     const PhotoPtr photo = document_.photo();
     if (!photo) return tr("<b>Original</b>");
     const NoiseLine& line = photo->noise.channel[1];
-    const auto noise = [](double sigma) { return QString::number(100 * sigma, 'f', 2) + QStringLiteral(" %"); };
-    QString text = tr("<b>Original</b>&nbsp; ISO %1<br>noise σ at black %2<br>at mid-grey %3")
-                       .arg(QString::number(photo->iso, 'f', 0), noise(line.sigma(0)), noise(line.sigma(0.18)));
+    const auto noise = [](double sigma) {
+        return QString::number(100 * sigma, 'f', 2) + QStringLiteral(" %");
+    };
+    QString text =
+        tr("<b>Original</b>&nbsp; ISO %1<br>noise σ at black %2<br>at mid-grey %3")
+            .arg(QString::number(photo->iso, 'f', 0), noise(line.sigma(0)), noise(line.sigma(0.18)));
     const Pattern& p = photo->pattern;
     if (!p.defects.empty() || !p.rows.empty() || !p.columns.empty())
-        text += tr("<br>%1 defects, lines %2 σ").arg(p.defects.size()).arg(std::hypot(p.rowSigma, p.columnSigma), 0, 'f', 2);
+        text += tr("<br>%1 defects, lines %2 σ")
+                    .arg(p.defects.size())
+                    .arg(std::hypot(p.rowSigma, p.columnSigma), 0, 'f', 2);
     return text;
 }
 
@@ -134,10 +145,15 @@ void Sheet::refreshHeads() {
                    .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
                    .arg(100 * photo->statedNoise->channel[1].sigma(0.18), 0, 'f', 2);
     if (photo)
-        tip += tr("\nHot and dead pixels: %1. Lines of the read-out, over the noise at black: rows %2 σ, columns %3 σ. Takes mend both unless\ntheir menu says otherwise; the original is shown as it is.")
-                   .arg(photo->pattern.defects.size()).arg(photo->pattern.rowSigma, 0, 'f', 3).arg(photo->pattern.columnSigma, 0, 'f', 3);
+        tip += tr("\nHot and dead pixels: %1. Lines of the read-out, over the noise at black: rows %2 σ, "
+                  "columns %3 σ. Takes mend both unless\ntheir menu says otherwise; the original is shown as "
+                  "it is.")
+                   .arg(photo->pattern.defects.size())
+                   .arg(photo->pattern.rowSigma, 0, 'f', 3)
+                   .arg(photo->pattern.columnSigma, 0, 'f', 3);
     original_->setToolTip(tip);
-    for (std::size_t i = 0; i < heads_.size(); ++i) heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
+    for (std::size_t i = 0; i < heads_.size(); ++i)
+        heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
 }
 
 void Sheet::refresh() {
@@ -179,7 +195,8 @@ bool Sheet::allCurrent() const {
 void Sheet::zoomBy(int direction, QPointF fromCentre) {
     static constexpr double steps[] = {0, 1, 2, 3, 4, 6, 8};
     const auto at = std::find(std::begin(steps), std::end(steps), document_.zoom());
-    const auto index = std::clamp<std::ptrdiff_t>((at == std::end(steps) ? 1 : at - std::begin(steps)) + direction, 0, 6);
+    const auto index =
+        std::clamp<std::ptrdiff_t>((at == std::end(steps) ? 1 : at - std::begin(steps)) + direction, 0, 6);
     const double before = document_.zoom(), after = steps[index];
     if (before == after) return;
     // The pixel under the pointer stays there.

@@ -17,12 +17,13 @@ namespace irenic {
 
 TakeHead::TakeHead(const Take& take, QWidget* parent)
     : QFrame(parent), settings_(take.settings), letter_(new QLabel(this)), method_(new QComboBox(this)),
-      choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)),
-      risk_(new QLabel(this)), mend_(new QAction(tr("Mend defect pixels and read-out lines"), this)),
+      choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)), risk_(new QLabel(this)),
+      mend_(new QAction(tr("Mend defect pixels and read-out lines"), this)),
       luminance_(new ValueField(tr("lum"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       colour_(new ValueField(tr("colour"), 0, 3, 1, 2, QStringLiteral("×"), this)),
       coarse_(new ValueField(tr("coarse"), 0, 3, 1, 2, QStringLiteral("×"), this)),
-      detail_(new ValueField(tr("detail"), 0, 100, 100 * static_cast<double>(Settings().detail), 0, QStringLiteral(" %"), this)),
+      detail_(new ValueField(tr("detail"), 0, 100, 100 * static_cast<double>(Settings().detail), 0,
+                             QStringLiteral(" %"), this)),
       grain_(new ValueField(tr("grain"), 0, 100, 0, 0, QStringLiteral(" %"), this)) {
     QFont big = letter_->font();
     big.setPointSizeF(big.pointSizeF() * 1.35);
@@ -41,12 +42,15 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     detail_->setObjectName(QStringLiteral("detail"));
     grain_->setObjectName(QStringLiteral("grain"));
     choose_->setObjectName(QStringLiteral("choose"));
-    luminance_->setToolTip(tr("Luminance noise to take away, as a factor of what was measured. 1.00× is as much as was "
-                              "measured.\nDrag, type, or use the arrow keys; a double click resets."));
+    luminance_->setToolTip(
+        tr("Luminance noise to take away, as a factor of what was measured. 1.00× is as much as was "
+           "measured.\nDrag, type, or use the arrow keys; a double click resets."));
     colour_->setToolTip(tr("Colour noise to take away, as a factor of what was measured."));
-    coarse_->setToolTip(tr("Coarse colour noise to take away: blotches of 8 to 64 pixels. Works where colour is above 0."));
+    coarse_->setToolTip(
+        tr("Coarse colour noise to take away: blotches of 8 to 64 pixels. Works where colour is above 0."));
     detail_->setToolTip(tr("How readily structure near the threshold is given back."));
-    grain_->setToolTip(tr("Share of the removed luminance noise that is given back as grain. Colour noise never is."));
+    grain_->setToolTip(
+        tr("Share of the removed luminance noise that is given back as grain. Colour noise never is."));
     choose_->setCheckable(true);
     choose_->setToolTip(tr("Make this the take that is exported for this photo."));
     more_->setText(QStringLiteral("⋮"));
@@ -81,10 +85,13 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     grid->setRowStretch(5, 1);
     risk_->setObjectName(QStringLiteral("risk"));
     risk_->setAlignment(Qt::AlignCenter);
-    risk_->setToolTip(tr("Recommended for this photo: the error estimated on its probes without knowing the truth (Stein's unbiased risk\nestimate), as a share of the noise. It goes once the settings are changed."));
+    risk_->setToolTip(
+        tr("Recommended for this photo: the error estimated on its probes without knowing the truth (Stein's "
+           "unbiased risk\nestimate), as a share of the noise. It goes once the settings are changed."));
 
     connect(method_, &QComboBox::activated, this, &TakeHead::tell);
-    for (ValueField* f : {luminance_, colour_, coarse_, detail_, grain_}) connect(f, &ValueField::changed, this, &TakeHead::tell);
+    for (ValueField* f : {luminance_, colour_, coarse_, detail_, grain_})
+        connect(f, &ValueField::changed, this, &TakeHead::tell);
     connect(mend_, &QAction::toggled, this, &TakeHead::tell);
     connect(choose_, &QPushButton::clicked, this, &TakeHead::chooseAsked);
 }

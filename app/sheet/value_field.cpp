@@ -14,8 +14,9 @@ namespace irenic {
 
 ValueField::ValueField(const QString& label, double lowest, double highest, double initial, int decimals,
                        const QString& suffix, QWidget* parent)
-    : QWidget(parent), travel_(highest - lowest), step_(5 * std::pow(10.0, -decimals)), label_(label), suffix_(suffix), lowest_(lowest), highest_(highest), initial_(initial),
-      value_(initial), decimals_(decimals), line_(new QLineEdit(this)) {
+    : QWidget(parent), travel_(highest - lowest), step_(5 * std::pow(10.0, -decimals)), label_(label),
+      suffix_(suffix), lowest_(lowest), highest_(highest), initial_(initial), value_(initial),
+      decimals_(decimals), line_(new QLineEdit(this)) {
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::SizeHorCursor);
     setAccessibleName(label);
@@ -101,9 +102,12 @@ void ValueField::mouseDoubleClickEvent(QMouseEvent*) { setValue(initial_); }
 void ValueField::keyPressEvent(QKeyEvent* event) {
     const double step = event->modifiers() & Qt::ShiftModifier ? std::pow(10.0, -decimals_) : step_;
     switch (event->key()) {
-    case Qt::Key_Left: case Qt::Key_Down: setValue(value_ - step); return;
-    case Qt::Key_Right: case Qt::Key_Up: setValue(value_ + step); return;
-    case Qt::Key_Delete: case Qt::Key_Backspace: setValue(initial_); return;
+    case Qt::Key_Left:
+    case Qt::Key_Down: setValue(value_ - step); return;
+    case Qt::Key_Right:
+    case Qt::Key_Up: setValue(value_ + step); return;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace: setValue(initial_); return;
     // Not Return: the line passes its own one on when it closes.
     case Qt::Key_F2: edit(QLocale::c().toString(value_, 'f', decimals_)); return;
     default: break;

@@ -12,13 +12,14 @@ class ValueField : public QWidget {
 
   public:
     // `suffix` follows the number on the screen ("×", "%", " EV").
-    ValueField(const QString& label, double lowest, double highest, double initial, int decimals, const QString& suffix,
-               QWidget* parent = nullptr);
+    ValueField(const QString& label, double lowest, double highest, double initial, int decimals,
+               const QString& suffix, QWidget* parent = nullptr);
 
     double value() const { return value_; }
     // What a double click resets to.
     void setInitial(double initial);
-    // How much 200 pixels of dragging change, and one press of an arrow key; by default the whole range and five of the last digit.
+    // How much 200 pixels of dragging change, and one press of an arrow key; by default the whole range and
+    // five of the last digit.
     void setTravel(double travel, double step) { travel_ = travel, step_ = step; }
     void setValue(double value); // clamped; silent when nothing changes
     QSize sizeHint() const override;

@@ -18,7 +18,8 @@ Monitor& Monitor::of(const QWidget*) {
 
 Monitor::Monitor() {
     const QString file = QSettings().value(QStringLiteral("monitor/profile")).toString();
-    if (QFile chosen(file); file.isEmpty() || !chosen.open(QIODevice::ReadOnly) || !take(chosen.readAll())) takeSystems();
+    if (QFile chosen(file); file.isEmpty() || !chosen.open(QIODevice::ReadOnly) || !take(chosen.readAll()))
+        takeSystems();
 }
 
 Monitor::~Monitor() {
@@ -32,7 +33,8 @@ bool Monitor::take(const QByteArray& bytes) {
     if (cmsGetColorSpace(screen) == cmsSigRgbData) {
         cmsHPROFILE srgb = cmsCreate_sRGBProfile();
         // Qt's 32-bit pixels are blue, green, red and one more byte in memory.
-        made = cmsCreateTransform(srgb, TYPE_BGRA_8, screen, TYPE_BGRA_8, INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_COPY_ALPHA);
+        made = cmsCreateTransform(srgb, TYPE_BGRA_8, screen, TYPE_BGRA_8, INTENT_RELATIVE_COLORIMETRIC,
+                                  cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_COPY_ALPHA);
         cmsCloseProfile(srgb);
     }
     if (made) {
@@ -54,21 +56,30 @@ void Monitor::takeSystems() {
     xcb_connection_t* connection = x11 ? x11->connection() : nullptr;
     if (!connection) return;
     using Atom = std::unique_ptr<xcb_intern_atom_reply_t, decltype(&std::free)>;
-    const Atom atom(xcb_intern_atom_reply(connection, xcb_intern_atom(connection, 1, 12, "_ICC_PROFILE"), nullptr), &std::free);
+    const Atom atom(
+        xcb_intern_atom_reply(connection, xcb_intern_atom(connection, 1, 12, "_ICC_PROFILE"), nullptr),
+        &std::free);
     if (!atom || atom->atom == XCB_ATOM_NONE) return;
     const xcb_window_t root = xcb_setup_roots_iterator(xcb_get_setup(connection)).data->root;
     using Property = std::unique_ptr<xcb_get_property_reply_t, decltype(&std::free)>;
-    const Property property(xcb_get_property_reply(connection, xcb_get_property(connection, 0, root, atom->atom, XCB_ATOM_CARDINAL, 0, 1u << 20u), nullptr), &std::free);
+    const Property property(xcb_get_property_reply(connection,
+                                                   xcb_get_property(connection, 0, root, atom->atom,
+                                                                    XCB_ATOM_CARDINAL, 0, 1u << 20u),
+                                                   nullptr),
+                            &std::free);
     if (property && xcb_get_property_value_length(property.get()) > 0)
-        take(QByteArray(static_cast<const char*>(xcb_get_property_value(property.get())), xcb_get_property_value_length(property.get())));
+        take(QByteArray(static_cast<const char*>(xcb_get_property_value(property.get())),
+                        xcb_get_property_value_length(property.get())));
 }
 
 QImage Monitor::shown(const QImage& srgb) const {
     if (!transform_ || srgb.isNull()) return srgb;
     const QImage from = srgb.convertToFormat(QImage::Format_RGB32);
     QImage out(from.size(), QImage::Format_RGB32);
-    cmsDoTransformLineStride(transform_, from.constBits(), out.bits(), static_cast<cmsUInt32Number>(from.width()), static_cast<cmsUInt32Number>(from.height()),
-                             static_cast<cmsUInt32Number>(from.bytesPerLine()), static_cast<cmsUInt32Number>(out.bytesPerLine()), 0, 0);
+    cmsDoTransformLineStride(
+        transform_, from.constBits(), out.bits(), static_cast<cmsUInt32Number>(from.width()),
+        static_cast<cmsUInt32Number>(from.height()), static_cast<cmsUInt32Number>(from.bytesPerLine()),
+        static_cast<cmsUInt32Number>(out.bytesPerLine()), 0, 0);
     return out;
 }
 
@@ -80,7 +91,9 @@ QString Monitor::use(const QString& file) {
     }
     QFile chosen(file);
     if (!chosen.open(QIODevice::ReadOnly) || !take(chosen.readAll()))
-        return QCoreApplication::translate("Monitor", "%1: this is not the profile of a monitor. Choose another file, or cancel to use the system's.").arg(QFileInfo(file).fileName());
+        return QCoreApplication::translate("Monitor", "%1: this is not the profile of a monitor. Choose "
+                                                      "another file, or cancel to use the system's.")
+            .arg(QFileInfo(file).fileName());
     QSettings().setValue(QStringLiteral("monitor/profile"), file);
     return {};
 }

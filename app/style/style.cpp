@@ -29,7 +29,8 @@ void apply(QApplication& app) {
     app.setPalette(p);
     app.setStyleSheet(QStringLiteral(
         "QToolTip { background: #8c8c8c; color: #101010; border: 1px solid #565656; }"
-        "QPushButton, QToolButton, QComboBox { background: #8c8c8c; border: 1px solid #5c5c5c; border-radius: 2px; padding: 2px 7px; color: #101010; }"
+        "QPushButton, QToolButton, QComboBox { background: #8c8c8c; border: 1px solid #5c5c5c; "
+        "border-radius: 2px; padding: 2px 7px; color: #101010; }"
         "QToolButton { padding: 1px 5px; }"
         "QPushButton:hover, QToolButton:hover, QComboBox:hover { background: #989898; }"
         "QPushButton:checked, QToolButton:checked { background: #d69e2e; border-color: #7a5a1a; }"

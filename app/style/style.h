@@ -1,4 +1,5 @@
-// The look: neutral mid-greys, so that nothing tints the eye, and one ochre for the chosen take and the focus.
+// The look: neutral mid-greys, so that nothing tints the eye, and one ochre for the chosen take and the
+// focus.
 #pragma once
 
 #include <QApplication>
@@ -6,7 +7,7 @@
 
 namespace irenic::style {
 
-inline const QColor kGround(104, 104, 104);  // around photographs
+inline const QColor kGround(104, 104, 104); // around photographs
 inline const QColor kPanel(122, 122, 122);
 inline const QColor kRaised(140, 140, 140);
 inline const QColor kLine(86, 86, 86);

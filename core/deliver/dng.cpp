@@ -4,168 +4,295 @@
 #include <cmath>
 #include <cstring>
 
+#include "deliver/dng_tags.h"
+#include "deliver/jpeg.h"
+#include "deliver/lossless_jpeg.h"
 #include "deliver/tiff_tree.h"
+#include "raw/text.h"
 
 namespace irenic {
 
 namespace {
 
-// Tags of IFD0 and of the mosaic's directory that describe the file, not the photo; written anew or left out.
-bool describesTheFile(std::uint16_t tag) {
-    static constexpr std::uint16_t list[] = {
-        0x00fe, 0x00ff, 0x0100, 0x0101, 0x0102, 0x0103, 0x0106, 0x0111, 0x0115, 0x0116, 0x0117, 0x011a, 0x011b, 0x011c,
-        0x0128, 0x0131, 0x013d, 0x0142, 0x0143, 0x0144, 0x0145, 0x014a, 0x0153, 0x0201, 0x0202, 0x02bc, 0x8769, 0x8825,
-        0xa005, // the Exif interoperability directory
-        0xc612, 0xc613, // DNGVersion, DNGBackwardVersion
-        0xc618,         // LinearizationTable: already applied to the samples
-        0xc634, 0xc635, // DNGPrivateData, MakerNoteSafety: offsets in them would be wrong
-        0xc65d,         // RawDataUniqueID
-        0xc68c,         // OriginalRawFileData
-        0xc6f7,         // NoiseReductionApplied
-        0xc716, 0xc717, 0xc718, 0xc719, 0xc71a, 0xc71b, // previews' own tags
-        0xc71c, 0xc725, 0xc7aa, 0xc7a7                   // digests, cache version
-    };
-    return std::find(std::begin(list), std::end(list), tag) != std::end(list);
+constexpr std::uint16_t kSubIfds = 0x014a, kMakerNote = 0x927c, kPrivateData = 0xc634,
+                        kMakerNoteSafety = 0xc635, kExtraProfiles = 0xc6f5, kNoiseProfile = 0xc761;
+// Tiles are multiples of 16 (TIFF 6.0, section 15), and no wider than the picture: LibRaw ends a tile's rows
+// where the picture's would end.
+constexpr int kTileHeight = 256;
+int tileWidthOf(const Photo& photo) { return std::max(16, std::min(256, photo.rawWidth / 16 * 16)); }
+
+std::vector<double> listOf(const Matrix3& m) { return {m.begin(), m.end()}; }
+
+// As stored: full colour that was made of a mosaic is not.
+int storedChannels(const Photo& photo) { return photo.wide ? 1 : photo.channels; }
+const std::vector<std::uint16_t>& storedSamples(const Photo& photo) {
+    return photo.wide ? photo.wide->samples : photo.samples;
 }
 
-bool belongsToMosaic(std::uint16_t tag) {
-    static constexpr std::uint16_t list[] = {0x828d, 0x828e, 0xc616, 0xc617, 0xc619, 0xc61a, 0xc61b, 0xc61c, 0xc61d,
-                                             0xc61e, 0xc61f, 0xc620, 0xc62d, 0xc631, 0xc632, 0xc65c, 0xc68d, 0xc68e,
-                                             0xc740, 0xc741, 0xc74e};
-    return std::find(std::begin(list), std::end(list), tag) != std::end(list);
+// The file's own entries, each where the standard wants it.
+void carryTags(TiffDirectory& first, TiffDirectory& raw, const Photo& photo) {
+    const Metadata& m = photo.metadata;
+    const bool isDng = m.isDng();
+    const auto carry = [&](const TagEntry& e, bool fromRaw) {
+        const DngTag* known = dngTag(e.tag);
+        if (known) {
+            // Cameras' own formats use numbers that DNG has since given a meaning.
+            if (known->fate == TagFate::Carried && (isDng || fromRaw || e.tag < 0xc612))
+                (known->place == TagPlace::Raw ? raw : first).set(e);
+            return;
+        }
+        // Tags that nobody here knows may be anybody's in IFD0; below 32768 they are TIFF's and describe the
+        // old layout, and what names a directory names one of another file.
+        if (!fromRaw && e.tag >= 0x8000 && e.type != 13 && (isDng || e.tag < 0xc612)) first.set(e);
+    };
+    const bool apart = m.mosaic != m.main;
+    for (const TagEntry& e : m.mosaic) carry(e, true);
+    for (const TagEntry& e : m.main)
+        // Where both have it, the raw picture's own directory is right about the raw picture.
+        if (!apart || !raw.has(e.tag)) carry(e, !apart && e.tag < 0x8000);
+    if (!m.profiles.empty()) first.setProfiles(kExtraProfiles, m.profiles);
+}
+
+// Levels, dimensions and counts together, from one value.
+void putLevels(TiffDirectory& raw, const Photo& photo) {
+    const BlackLevel& black = photo.wide ? photo.wide->black : photo.black;
+    const auto channels = static_cast<std::size_t>(storedChannels(photo));
+    std::vector<double> levels;
+    for (std::size_t i = 0; i < static_cast<std::size_t>(black.rows * black.columns); ++i)
+        for (std::size_t c = 0; c < channels; ++c)
+            levels.push_back(static_cast<double>(
+                black.pattern[i * static_cast<std::size_t>(black.channels) + (black.channels == 1 ? 0 : c)]));
+    raw.setShorts(0xc619,
+                  {static_cast<std::uint32_t>(black.rows), static_cast<std::uint32_t>(black.columns)});
+    raw.setRationals(0xc61a, levels);
+    const auto offsets = [&](std::uint16_t tag, const std::vector<float>& v) {
+        if (!v.empty()) raw.setRationals(tag, {v.begin(), v.end()}, true);
+    };
+    offsets(0xc61b, black.deltaH);
+    offsets(0xc61c, black.deltaV);
+    // The standard has whole numbers only.
+    raw.setLongs(0xc61d,
+                 std::vector<std::uint32_t>(channels, static_cast<std::uint32_t>(std::lround(photo.white))));
+}
+
+void putMosaic(TiffDirectory& raw, const Photo& photo) {
+    std::vector<std::uint8_t> sites;
+    if (photo.wide)
+        sites.assign(photo.wide->site.begin(), photo.wide->site.end());
+    else if (photo.hasMosaic())
+        sites.assign(photo.mosaic.site.begin(), photo.mosaic.site.end());
+    if (sites.empty()) return;
+    const std::uint32_t side = photo.wide ? 6 : 2;
+    raw.setShorts(0x828d, {side, side});
+    raw.setBytes(0x828e, sites);
+    raw.setBytes(0xc616, {0, 1, 2});
+    raw.setShorts(0xc617, {1});
+}
+
+void putFrame(TiffDirectory& raw, const Photo& photo) {
+    const auto u = [](int v) { return static_cast<std::uint32_t>(v); };
+    const Rect &a = photo.active, &c = photo.crop;
+    if (!raw.has(0xc61e)) raw.setRationals(0xc61e, {1, 1});
+    if (!raw.has(0xc61f)) raw.setLongs(0xc61f, {u(c.x), u(c.y)});
+    if (!raw.has(0xc620)) raw.setLongs(0xc620, {u(c.width), u(c.height)});
+    if (!raw.has(0xc68d)) raw.setLongs(0xc68d, {u(a.y), u(a.x), u(a.bottom()), u(a.right())});
+}
+
+// For photos that were no DNG: what a DNG says of colour. A DNG's own tags are carried, and what it leaves
+// out stays out.
+void putColour(TiffDirectory& first, const Photo& photo) {
+    for (std::size_t i = 0; i < std::min<std::size_t>(2, photo.profiles.size()); ++i) {
+        const ColourProfile& p = photo.profiles[i];
+        const auto nth = [i](int tag) { return static_cast<std::uint16_t>(tag + static_cast<int>(i)); };
+        first.setRationals(nth(0xc621), listOf(p.colourMatrix), true);
+        first.setShorts(nth(0xc65a), {static_cast<std::uint32_t>(p.illuminant)});
+        if (p.forwardMatrix) first.setRationals(nth(0xc714), listOf(*p.forwardMatrix), true);
+        if (p.calibration != kIdentity3) first.setRationals(nth(0xc623), listOf(p.calibration), true);
+    }
+    if (photo.analogBalance != Vector3{1, 1, 1})
+        first.setRationals(0xc627, {photo.analogBalance.begin(), photo.analogBalance.end()});
+    if (photo.whiteFrom == WhiteFrom::Neutral)
+        first.setRationals(0xc628, {photo.neutral.begin(), photo.neutral.end()});
+    if (photo.whiteFrom == WhiteFrom::Chromaticity)
+        first.setRationals(0xc629, {photo.whiteXY.begin(), photo.whiteXY.end()});
+    first.setRationals(0xc62a, {photo.baselineExposure}, true);
+}
+
+void putNoise(TiffDirectory& raw, const Photo& photo, const DngExtras& extras) {
+    const std::optional<NoiseModel>& noise = extras.cleaned ? extras.noiseLeft : photo.statedNoise;
+    if (const TagEntry* own = photo.metadata.dng(kNoiseProfile); own && !extras.cleaned) {
+        raw.set(*own);
+    } else if (noise) {
+        const auto& n = noise->channel;
+        if (storedChannels(photo) == 1 && photo.monochrome)
+            raw.setDoubles(kNoiseProfile, {n[1].a, n[1].b});
+        else
+            raw.setDoubles(kNoiseProfile, {n[0].a, n[0].b, n[1].a, n[1].b, n[3].a, n[3].b});
+    }
+    if (extras.reductionApplied >= 0) raw.setRationals(0xc6f7, {extras.reductionApplied});
+}
+
+// The version of the file, or the least one given.
+std::vector<std::uint8_t> versionOf(const Photo& photo, std::uint16_t tag, std::vector<std::uint8_t> least) {
+    const TagEntry* own = Metadata::find(photo.metadata.main, tag);
+    return own && own->bytes.size() == 4 && own->bytes > least ? own->bytes : least;
+}
+
+// MakerNotes hold offsets into the file they came from. A DNG may say that its own does not; the others go
+// into DNGPrivateData with the place where they stood (DNG 1.6, page 34 and appendix A): "Adobe", then blocks
+// of a name, a length and data; that of a MakerNote, "MakN", begins with the byte order and the old offset.
+void carryMakerNote(TiffDirectory& first, TiffDirectory& exif, const Photo& photo) {
+    const Metadata& m = photo.metadata;
+    const TagEntry* note = Metadata::find(m.exif, kMakerNote);
+    const TagEntry* safety = m.isDng() ? m.dng(kMakerNoteSafety) : nullptr;
+    if (note && safety && safety->number() == 1) {
+        exif.set(*note);
+        return;
+    }
+    first.remove(kMakerNoteSafety);
+    if (!note || note->bytes.empty()) return;
+    static constexpr char kMaker[] = "Adobe";
+    std::vector<std::uint8_t> data;
+    if (const TagEntry* own = m.isDng() ? m.dng(kPrivateData) : nullptr) {
+        // Somebody else's private data is not ours to add to; the note is lost then.
+        if (own->bytes.size() < sizeof kMaker || std::memcmp(own->bytes.data(), kMaker, sizeof kMaker) != 0)
+            return;
+        data = own->bytes;
+    } else {
+        data.assign(kMaker, kMaker + sizeof kMaker);
+    }
+    const auto big = [&data](std::uint32_t v) {
+        for (const unsigned shift : {24U, 16U, 8U, 0U}) data.push_back(static_cast<std::uint8_t>(v >> shift));
+    };
+    for (const char c : {'M', 'a', 'k', 'N'}) data.push_back(static_cast<std::uint8_t>(c));
+    big(static_cast<std::uint32_t>(note->bytes.size()) + 6);
+    data.insert(data.end(), 2, m.bigEndian ? 'M' : 'I');
+    big(m.makerNoteOffset);
+    data.insert(data.end(), note->bytes.begin(), note->bytes.end());
+    if (data.size() % 2) data.push_back(0); // blocks begin on even places
+    first.setBytes(kPrivateData, data);
 }
 
 void describePicture(TiffDirectory& dir, int width, int height) {
     dir.setLongs(0x0100, {static_cast<std::uint32_t>(width)});
     dir.setLongs(0x0101, {static_cast<std::uint32_t>(height)});
-    dir.setShorts(0x0103, {1});
-    dir.setLongs(0x0116, {static_cast<std::uint32_t>(height)});
     dir.setShorts(0x011c, {1});
 }
 
-std::vector<double> listOf(const Matrix3& m) { return {m.begin(), m.end()}; }
-
-// As stored: full colour that was made of a mosaic is not.
-std::size_t samplesPerPixel(const Photo& photo) { return photo.wide ? 1 : static_cast<std::size_t>(photo.channels); }
-
-void fillMosaic(TiffDirectory& dir, const Photo& photo) {
-    const auto u = [](double v) { return static_cast<std::uint32_t>(std::lround(v)); };
-    const BlackLevel& black = photo.wide ? photo.wide->black : photo.black;
-    std::vector<double> levels(black.pattern.begin(), black.pattern.end());
-    if (photo.hasMosaic()) {
-        dir.setShorts(0x828d, {2, 2});
-        dir.setBytes(0x828e, {photo.mosaic.site[0], photo.mosaic.site[1], photo.mosaic.site[2], photo.mosaic.site[3]});
-        dir.setBytes(0xc616, {0, 1, 2});
-        dir.setShorts(0xc617, {1});
-    } else if (photo.wide) {
-        dir.setShorts(0x828d, {6, 6});
-        dir.setBytes(0x828e, {photo.wide->site.begin(), photo.wide->site.end()});
-        dir.setBytes(0xc616, {0, 1, 2});
-        dir.setShorts(0xc617, {1});
-    } else if (!photo.monochrome) {
-        levels.assign(3, levels.front()); // one for each sample of a pixel
-    }
-    dir.setShorts(0xc619, {u(black.rows), u(black.columns)});
-    dir.setRationals(0xc61a, levels);
-    const std::vector<double> h(black.deltaH.begin(), black.deltaH.end());
-    const std::vector<double> v(black.deltaV.begin(), black.deltaV.end());
-    if (!h.empty()) dir.setRationals(0xc61b, h, true);
-    if (!v.empty()) dir.setRationals(0xc61c, v, true);
-    dir.setLongs(0xc61d, std::vector<std::uint32_t>(samplesPerPixel(photo), u(photo.white)));
-    dir.setRationals(0xc61e, {1, 1});
-    const Rect &a = photo.active, &c = photo.crop;
-    dir.setLongs(0xc61f, {u(c.x), u(c.y)});
-    dir.setLongs(0xc620, {u(c.width), u(c.height)});
-    dir.setLongs(0xc68d, {u(a.y), u(a.x), u(a.bottom()), u(a.right())});
+// The samples in tiles of lossless JPEG. A mosaic's columns alternate between colours, so that two components
+// lie side by side (three colours make three, grey one); what a tile at the edge has beyond the picture
+// repeats it.
+std::vector<std::vector<std::uint8_t>> packedTiles(const Photo& photo, const Work& work) {
+    const int channels = storedChannels(photo), w = photo.rawWidth, h = photo.rawHeight;
+    const int side = tileWidthOf(photo), components = photo.hasMosaic() || photo.wide ? 2 : channels;
+    const int across = (w + side - 1) / side, down = (h + kTileHeight - 1) / kTileHeight;
+    const std::vector<std::uint16_t>& samples = storedSamples(photo);
+    std::vector<std::vector<std::uint8_t>> tiles(static_cast<std::size_t>(across * down));
+    forEachBand(across * down, 1, work, [&](int first, int last) {
+        std::vector<std::uint16_t> tile(static_cast<std::size_t>(side * kTileHeight * channels));
+        for (int i = first; i < last; ++i) {
+            auto to = tile.begin();
+            for (int y = 0; y < kTileHeight; ++y) {
+                const int v = std::min(i / across * kTileHeight + y, h - 1);
+                const std::uint16_t* row =
+                    samples.data() + static_cast<std::size_t>(v) * static_cast<std::size_t>(w * channels);
+                for (int x = 0; x < side; ++x) {
+                    // Beyond the edge an even number of columns back, so that colours alternate on.
+                    int u = i % across * side + x;
+                    if (u >= w) u = w - 2 + (u - w) % 2;
+                    to = std::copy_n(row + static_cast<std::ptrdiff_t>(u) * channels, channels, to);
+                }
+            }
+            tiles[static_cast<std::size_t>(i)] =
+                losslessJpeg(tile.data(), side * channels, kTileHeight,
+                             static_cast<std::ptrdiff_t>(side) * channels, components);
+        }
+    });
+    return tiles;
 }
 
-void fillColour(TiffDirectory& dir, const Photo& photo) {
-    for (std::size_t i = 0; i < std::min<std::size_t>(2, photo.profiles.size()); ++i) {
-        const ColourProfile& p = photo.profiles[i];
-        const auto n = static_cast<std::uint16_t>(i);
-        dir.setRationals(static_cast<std::uint16_t>(0xc621 + n), listOf(p.colourMatrix), true);
-        dir.setShorts(static_cast<std::uint16_t>(0xc65a + n), {static_cast<std::uint32_t>(p.illuminant)});
-        if (p.forwardMatrix)
-            dir.setRationals(static_cast<std::uint16_t>(0xc714 + n), listOf(*p.forwardMatrix), true);
-        if (p.calibration != kIdentity3)
-            dir.setRationals(static_cast<std::uint16_t>(0xc623 + n), listOf(p.calibration), true);
+void putSamples(TiffDirectory& raw, const Photo& photo, DngCompression compression, const Work& work) {
+    const auto channels = static_cast<std::uint32_t>(storedChannels(photo));
+    describePicture(raw, photo.rawWidth, photo.rawHeight);
+    raw.setLongs(0x00fe, {0});
+    raw.setShorts(0x0102, std::vector<std::uint32_t>(channels, 16));
+    raw.setShorts(0x0106, {photo.hasMosaic() || photo.wide ? 32803U : 34892U}); // CFA, LinearRaw
+    raw.setShorts(0x0115, {channels});
+    if (compression == DngCompression::Lossless) {
+        raw.setShorts(0x0103, {7});
+        raw.setLongs(0x0142, {static_cast<std::uint32_t>(tileWidthOf(photo))});
+        raw.setLongs(0x0143, {kTileHeight});
+        raw.setPieces(TiffDirectory::Pieces::Tiles, packedTiles(photo, work));
+        return;
     }
-    // Six decimals: a neutral off in the fourth would shift the white balance that other programs read.
-    TagEntry neutral{0xc628, 5, 3, {}};
-    for (const double v : photo.neutral) {
-        const std::uint32_t pair[2] = {static_cast<std::uint32_t>(std::lround(v * 1e6)), 1000000};
-        const auto* bytes = reinterpret_cast<const std::uint8_t*>(pair);
-        neutral.bytes.insert(neutral.bytes.end(), bytes, bytes + 8);
-    }
-    dir.set(neutral);
-    dir.setRationals(0xc62a, {photo.baselineExposure}, true);
-    if (photo.statedNoise) {
-        const auto& n = photo.statedNoise->channel;
-        dir.setDoubles(0xc761, {n[0].a, n[0].b, n[1].a, n[1].b, n[3].a, n[3].b});
-    }
+    const std::vector<std::uint16_t>& stored = storedSamples(photo);
+    std::vector<std::vector<std::uint8_t>> strip(1, std::vector<std::uint8_t>(stored.size() * 2));
+    std::memcpy(strip[0].data(), stored.data(), strip[0].size());
+    raw.setShorts(0x0103, {1});
+    raw.setLongs(0x0116, {static_cast<std::uint32_t>(photo.rawHeight)});
+    raw.setPieces(TiffDirectory::Pieces::Strips, std::move(strip));
 }
 
-} // namespace
-
-void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras) {
-    TiffDirectory first;
-    TiffDirectory& mosaic = first.child(0x014a);
-    if (!photo.monochrome) fillColour(first, photo);
-    fillMosaic(mosaic, photo);
-
-    const bool cleaned = extras.reductionApplied > 0;
-    const auto carry = [&](const TagEntry& e) {
-        if (describesTheFile(e.tag)) return;
-        (belongsToMosaic(e.tag) ? mosaic : first).set(e);
-    };
-    for (const TagEntry& e : photo.metadata.main)
-        if (e.tag != 0xc74e || photo.metadata.mosaic.empty()) carry(e);
-    for (const TagEntry& e : photo.metadata.mosaic)
-        // Of the mosaic's directory only what DNG defines; the rest is the old file's layout.
-        if (e.tag >= 0xc612 || e.tag == 0x828d || e.tag == 0x828e) carry(e);
-    if (cleaned) first.remove(0xc761), mosaic.remove(0xc761);
-
-    describePicture(mosaic, photo.rawWidth, photo.rawHeight);
-    mosaic.setLongs(0x00fe, {0});
-    // CFA or LinearRaw.
-    mosaic.setShorts(0x0102, std::vector<std::uint32_t>(samplesPerPixel(photo), 16));
-    mosaic.setShorts(0x0106, {photo.hasMosaic() || photo.wide ? 32803U : 34892U});
-    mosaic.setShorts(0x0115, {static_cast<std::uint32_t>(samplesPerPixel(photo))});
-    const std::vector<std::uint16_t>& stored = photo.wide ? photo.wide->samples : photo.samples;
-    std::vector<std::uint8_t> samples(stored.size() * 2);
-    std::memcpy(samples.data(), stored.data(), samples.size());
-    mosaic.setStrip(std::move(samples));
-
-    Picture preview = extras.preview;
+void putPreview(TiffDirectory& first, const Picture& asked) {
+    Picture preview = asked;
     if (preview.rgb.empty()) preview = {1, 1, {0, 0, 0}};
+    JpegEncoder jpeg(preview.width, preview.height, 88, {});
+    for (int y = 0; y < preview.height; ++y)
+        jpeg.row(preview.rgb.data() + static_cast<std::ptrdiff_t>(y) * preview.width * 3);
     describePicture(first, preview.width, preview.height);
     first.setLongs(0x00fe, {1});
     first.setShorts(0x0102, {8, 8, 8});
-    first.setShorts(0x0106, {2});
+    first.setShorts(0x0103, {7});
+    first.setShorts(0x0106, {6}); // YCbCr
     first.setShorts(0x0115, {3});
-    first.setStrip(std::move(preview.rgb));
+    first.setLongs(0x0116, {static_cast<std::uint32_t>(preview.height)});
+    first.setShorts(0x0212, {1, 1});
+    first.setShorts(0x0213, {1});
+    first.setRationals(0x0214, {0, 255, 128, 255, 128, 255});
+    first.setPieces(TiffDirectory::Pieces::Strips, {jpeg.finish()});
     first.setRationals(0x011a, {72});
     first.setRationals(0x011b, {72});
     first.setShorts(0x0128, {2});
+    first.setText(0xc716, "Irenic");
+    first.setLongs(0xc71a, {2}); // PreviewColorSpace: sRGB
+}
 
-    if (!photo.make.empty()) first.setText(0x010f, photo.make);
-    if (!photo.model.empty()) first.setText(0x0110, photo.model);
-    first.setShorts(0x0112, {static_cast<std::uint32_t>(photo.orientation)});
+void putFile(TiffDirectory& first, const Photo& photo, const DngExtras& extras) {
+    if (!first.has(0x010f) && !photo.make.empty()) first.setText(0x010f, photo.make);
+    if (!first.has(0x0110) && !photo.model.empty()) first.setText(0x0110, photo.model);
+    if (!first.has(0x0112)) first.setShorts(0x0112, {static_cast<std::uint32_t>(photo.orientation)});
     first.setText(0x0131, "Irenic");
-    first.setBytes(0xc612, {1, 4, 0, 0});
-    first.setBytes(0xc613, {1, 3, 0, 0});
+    first.setBytes(0xc612, versionOf(photo, 0xc612, {1, 4, 0, 0}));
+    first.setBytes(0xc613, versionOf(photo, 0xc613, {1, 3, 0, 0}));
     if (!first.has(0xc614)) first.setText(0xc614, photo.camera().empty() ? "Unknown camera" : photo.camera());
-    if (extras.reductionApplied >= 0) first.setRationals(0xc6f7, {extras.reductionApplied});
+    if (!photo.metadata.isDng() && !photo.file.empty()) first.setText(0xc68b, shownName(photo.file));
     const TagEntry* ownXmp = Metadata::find(photo.metadata.main, 0x02bc);
     if (!extras.xmp.empty())
         first.setBytes(0x02bc, {extras.xmp.begin(), extras.xmp.end()});
     else if (ownXmp)
         first.set(*ownXmp);
+}
 
+} // namespace
+
+void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras,
+              const Work& work) {
+    TiffDirectory first;
+    TiffDirectory& raw = first.child(kSubIfds);
+    carryTags(first, raw, photo);
+    if (!photo.metadata.isDng() && !photo.monochrome) putColour(first, photo);
+    putLevels(raw, photo);
+    putMosaic(raw, photo);
+    putFrame(raw, photo);
+    putNoise(raw, photo, extras);
+    putSamples(raw, photo, extras.compression, work);
+    putPreview(first, extras.preview);
+    putFile(first, photo, extras);
     if (!photo.metadata.exif.empty()) {
         TiffDirectory& exif = first.child(0x8769);
         for (const TagEntry& e : photo.metadata.exif)
             if (!pointsIntoItsFile(e.tag)) exif.set(e);
+        carryMakerNote(first, exif, photo);
     }
     if (!photo.metadata.gps.empty()) {
         TiffDirectory& gps = first.child(0x8825);

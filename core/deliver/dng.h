@@ -1,7 +1,9 @@
-// Writes a mosaic DNG (Adobe DNG specification 1.6): the samples as 16 bits, everything else as the photo has it.
+// Writes a raw DNG (Adobe DNG specification 1.6): the samples as 16 bits, everything else as the photo has
+// it.
 #pragma once
 
 #include <filesystem>
+#include <optional>
 #include <string>
 
 #include "develop/render.h"
@@ -9,17 +11,21 @@
 
 namespace irenic {
 
+enum class DngCompression { Lossless, None }; // lossless JPEG in tiles (the default of exports), or nothing
+
 struct DngExtras {
-    Picture preview;              // small sRGB picture; may be empty
-    std::string xmp;              // an XMP packet; empty: the photo's own, if any
-    double reductionApplied = -1; // NoiseReductionApplied, 0..1; below 0: as in the photo. Above 0 drops NoiseProfile,
-                                  // which no longer holds
+    Picture preview{};                     // small sRGB picture; may be empty
+    std::string xmp{};                     // an XMP packet; empty: the photo's own, if any
+    bool cleaned = false;                  // the samples are not the file's own any more
+    double reductionApplied = -1;          // NoiseReductionApplied, 0..1; below 0: none
+    std::optional<NoiseModel> noiseLeft{}; // of cleaned samples, for NoiseProfile; none: left out
+    DngCompression compression = DngCompression::None;
 };
 
-// Tags that the photo's file has are carried over as they stand (colour matrices, calibration, levels, areas, opcodes,
-// camera profiles, Exif, GPS); what it lacks is made from the photo's fields. Tags that describe the old
-// samples or previews (digests, unique identifiers of the data) are left out.
-// Writes straight to `to`; see exportPhoto for the safe way. Throws std::runtime_error.
-void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras);
+// What happens to each tag of the photo's file stands in dng_tags.h. Levels are always written from the
+// photo's values, all tags that belong together at once. Writes straight to `to`; see exportPhoto for the
+// safe way. Throws WriteError and Cancelled.
+void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras,
+              const Work& work = {});
 
 } // namespace irenic

@@ -1,64 +1,30 @@
 #include "deliver/export.h"
 
-#include <tiffio.h>
-
-#include <QImage>
+#include <algorithm>
 #include <cmath>
-#include <exiv2/exiv2.hpp>
 
-#include "deliver/dng.h"
+#include "deliver/safe_file.h"
+#include "noise/estimate.h"
+#include "raw/text.h"
 #include "raw/wide_mosaic.h"
 
 namespace irenic {
 
-namespace {
-
 namespace fs = std::filesystem;
 
-constexpr const char* kNamespace = "http://irenic.invalid/ns/take/1.0/";
-constexpr const char* kPrefix = "irenicTake";
-
-void registerNamespace() {
-    static const bool once = [] {
-        Exiv2::XmpParser::initialize();
-        Exiv2::XmpProperties::registerNs(kNamespace, kPrefix);
-        return true;
-    }();
-    (void)once;
-}
-
-// Removes the temporary file unless it was kept.
-struct Temporary {
-    fs::path path;
-    ~Temporary() {
-        std::error_code ignored;
-        if (!path.empty()) fs::remove(path, ignored);
-    }
-};
-
-void checkTiff(const fs::path& file, const Rect& frame) {
-    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(file.c_str(), "r"), TIFFClose);
-    std::uint32_t width = 0, height = 0;
-    if (!tiff || !TIFFGetField(tiff.get(), TIFFTAG_IMAGEWIDTH, &width) ||
-        !TIFFGetField(tiff.get(), TIFFTAG_IMAGELENGTH, &height) || static_cast<int>(width) != frame.width ||
-        static_cast<int>(height) != frame.height)
-        throw std::runtime_error("what was written does not read back");
-    std::vector<std::uint8_t> line(static_cast<std::size_t>(TIFFScanlineSize(tiff.get())));
-    for (std::uint32_t y = 0; y < height; ++y)
-        if (TIFFReadScanline(tiff.get(), line.data(), y, 0) != 1)
-            throw std::runtime_error("what was written does not read back");
-}
-
-} // namespace
-
-fs::path defaultTarget(const Photo& photo, const fs::path& folder, ExportFormat format) {
-    return folder / (photo.file.stem().string() + "-clean" + (format == ExportFormat::Dng ? ".dng" : format == ExportFormat::Tiff ? ".tif" : ".jpg"));
+fs::path defaultTarget(const fs::path& original, const fs::path& folder, ExportFormat format) {
+    return folder / (original.stem().string() + "-clean" +
+                     (format == ExportFormat::Dng    ? ".dng"
+                      : format == ExportFormat::Tiff ? ".tif"
+                                                     : ".jpg"));
 }
 
 fs::path freeName(const fs::path& path) {
     fs::path candidate = path;
-    for (int n = 2; fs::exists(candidate); ++n)
-        candidate = path.parent_path() / (path.stem().string() + "-" + std::to_string(n) + path.extension().string());
+    std::error_code unknown; // a name that cannot be asked for is for the writer to refuse
+    for (int n = 2; fs::exists(fs::symlink_status(candidate, unknown)); ++n)
+        candidate =
+            path.parent_path() / (path.stem().string() + "-" + std::to_string(n) + path.extension().string());
     return candidate;
 }
 
@@ -74,12 +40,14 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
         const auto put = [&](const Plane& clean, int channel) {
             for (int y = 0; y < area.height; ++y)
                 for (int x = 0; x < area.width; ++x) {
-                    const float level = photo.black.at(area.x + x, area.y + y);
+                    const float level = photo.black.at(area.x + x, area.y + y, channel);
                     const float dn = clean.at(x, y) * (static_cast<float>(photo.white) - level) + level;
-                    samples[photo.index(area.x + x, area.y + y, channel)] = static_cast<std::uint16_t>(std::lround(std::clamp(dn, 0.0f, 65535.0f)));
+                    samples[photo.index(area.x + x, area.y + y, channel)] =
+                        static_cast<std::uint16_t>(std::lround(std::clamp(dn, 0.0f, 65535.0f)));
                 }
         };
-        const Work part{work.stop, work.done, work.from + work.share * 0.9 * i / (across * down), work.share * 0.9 / (across * down)};
+        const Work part{work.stop, work.done, work.from + work.share * 0.9 * i / (across * down),
+                        work.share * 0.9 / (across * down)};
         if (photo.hasMosaic()) {
             put(cleanMosaic(photo, settings, area, part), 0);
         } else {
@@ -90,120 +58,121 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     return samples;
 }
 
-std::string xmpOf(const Photo& photo, const Settings& s, const Look& look, const std::optional<Risk>& risk) {
-    registerNamespace();
-    Exiv2::XmpData data;
-    if (const TagEntry* own = Metadata::find(photo.metadata.main, 0x02bc))
-        Exiv2::XmpParser::decode(data, std::string(own->bytes.begin(), own->bytes.end()));
-    const auto set = [&](const char* name, const std::string& value) {
-        data[std::string("Xmp.") + kPrefix + "." + name] = value;
-    };
-    const auto number = [](float v) {
-        char text[32];
-        std::snprintf(text, sizeof text, "%.6g", static_cast<double>(v));
-        return std::string(text);
-    };
-    set("Method", s.method);
-    set("Luminance", number(s.luminance));
-    set("Colour", number(s.colour));
-    set("Detail", number(s.detail));
-    set("Grain", number(s.grain));
-    set("CoarseColour", number(s.coarse));
-    set("Mended", s.mend ? "1" : "0");
-    if (const std::string text = textOf(look); !text.empty()) set("Look", text);
-    if (risk) {
-        set("EstimatedErrorLuminance", number(static_cast<float>(risk->luminance)));
-        set("EstimatedErrorColour", number(static_cast<float>(risk->colour)));
-    }
-    std::string packet;
-    if (Exiv2::XmpParser::encode(packet, data) != 0) packet.clear();
-    return packet;
-}
-
 namespace {
 
-// A property of ours in a file's XMP; throws std::out_of_range where there is none.
-class OwnProperties {
-  public:
-    explicit OwnProperties(const fs::path& file) : image_(Exiv2::ImageFactory::open(file.string())) { image_->readMetadata(); }
-    std::string operator()(const char* name) const {
-        const auto found = image_->xmpData().findKey(Exiv2::XmpKey(kPrefix, name));
-        if (found == image_->xmpData().end()) throw std::out_of_range(name);
-        return found->toString();
-    }
+const char* mediaTypeOf(ExportFormat format) {
+    return format == ExportFormat::Dng    ? "image/x-adobe-dng"
+           : format == ExportFormat::Tiff ? "image/tiff"
+                                          : "image/jpeg";
+}
 
-  private:
-    decltype(Exiv2::ImageFactory::open(std::string())) image_;
-};
+// What is left of the noise, as far as the standard's two numbers for each colour can tell it: the variance
+// from sample to sample, with rounding to whole numbers as its least.
+std::optional<NoiseModel> noiseLeftIn(const Photo& cleaned, const Work& work) {
+    if (!cleaned.hasMosaic()) return std::nullopt; // correlated from pixel to pixel: the model does not fit
+    NoiseModel left = measureNoise(cleaned, work);
+    const double step = 1 / (cleaned.white - cleaned.black.mean());
+    for (NoiseLine& line : left.channel) line.b = std::max(line.b, step * step / 12);
+    return left;
+}
+
+// What in `back` differs from `photo`, in words; empty: nothing that decides how the picture looks.
+std::string differenceOf(const Photo& photo, const Photo& back) {
+    const auto near = [](double a, double b) { return std::abs(a - b) <= 1e-5 * std::max(1.0, std::abs(a)); };
+    if (back.rawWidth != photo.rawWidth || back.rawHeight != photo.rawHeight) return "its size";
+    if (back.active != photo.active || back.crop != photo.crop) return "its frame";
+    if (back.channels != photo.channels || back.monochrome != photo.monochrome || !photo.wide != !back.wide ||
+        (photo.wide && photo.wide->site != back.wide->site) ||
+        (photo.hasMosaic() && photo.mosaic.site != back.mosaic.site))
+        return "its mosaic";
+    if (back.white != photo.white) return "its white level";
+    const BlackLevel &a = photo.wide ? photo.wide->black : photo.black,
+                     &b = back.wide ? back.wide->black : back.black;
+    for (int y = 0; y < photo.height(); y += y < 64 ? 1 : 97)
+        for (int x = 0; x < photo.width(); x += x < 64 ? 1 : 89)
+            for (int c = 0; c < (photo.wide ? 1 : photo.channels); ++c)
+                if (!near(static_cast<double>(a.at(x, y, c)), static_cast<double>(b.at(x, y, c))))
+                    return "its black levels";
+    if (photo.monochrome ? false : back.profiles.size() < photo.profiles.size()) return "its colour matrices";
+    for (std::size_t p = 0; !photo.monochrome && p < photo.profiles.size(); ++p)
+        for (std::size_t i = 0; i < 9; ++i) {
+            const ColourProfile &m = photo.profiles[p], &n = back.profiles[p];
+            // A matrix that was made here has four to six decimals.
+            if (std::abs(m.colourMatrix[i] - n.colourMatrix[i]) > 1e-4 ||
+                std::abs(m.calibration[i] - n.calibration[i]) > 1e-4 ||
+                m.forwardMatrix.has_value() != n.forwardMatrix.has_value() ||
+                (m.forwardMatrix && std::abs((*m.forwardMatrix)[i] - (*n.forwardMatrix)[i]) > 1e-4))
+                return "its colour matrices";
+        }
+    for (std::size_t c = 0; c < 3; ++c)
+        if (!near(photo.neutral[c], back.neutral[c]) || !near(photo.analogBalance[c], back.analogBalance[c]))
+            return "its white balance";
+    if (!near(photo.baselineExposure, back.baselineExposure)) return "its baseline exposure";
+    if (back.orientation != photo.orientation) return "its orientation";
+    const bool same = photo.wide ? back.wide->samples == photo.wide->samples : back.samples == photo.samples;
+    return same ? "" : "its samples";
+}
+
+void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& order, const std::string& xmp,
+                   const Work& work) {
+    const Work quiet{work.stop};
+    Photo cleaned = photo;
+    cleaned.mended = {};
+    cleaned.samples = cleanSamples(photo, order.settings, work);
+    DngExtras extras;
+    extras.xmp = xmp;
+    extras.compression = order.dngCompression;
+    extras.cleaned = cleaned.samples != photo.samples;
+    if (cleaned.wide && extras.cleaned) cleaned.wide->samples = ownSamples(cleaned);
+    extras.preview = renderOverview(cleaned, {}, 1024, quiet);
+    if (extras.cleaned) {
+        extras.reductionApplied = std::min(1.0f, std::max(order.settings.luminance, order.settings.colour));
+        extras.noiseLeft = noiseLeftIn(cleaned, quiet);
+    }
+    writeDng(to, cleaned, extras, quiet);
+    work.report(0.95);
+    work.check();
+    const PhotoPtr back = readPhoto(to, quiet, Measure::Nothing);
+    if (const std::string what = differenceOf(cleaned, *back); !what.empty())
+        throw WriteError("what was written does not read back as it was: " + what +
+                         " would be another. Try again, or choose another folder.");
+}
 
 } // namespace
 
-std::optional<Settings> settingsIn(const fs::path& file) {
-    registerNamespace();
-    try {
-        const OwnProperties get(file);
-        return Settings{get("Method"), std::stof(get("Luminance")), std::stof(get("Colour")), std::stof(get("Detail")),
-                        std::stof(get("Grain")), std::stof(get("CoarseColour")), get("Mended") == "1"};
-    } catch (const std::exception&) {
-        return std::nullopt;
-    }
-}
-
-Look lookIn(const fs::path& file) {
-    registerNamespace();
-    try {
-        return lookFromText(OwnProperties(file)("Look"));
-    } catch (const std::exception&) {
-        return {};
-    }
-}
-
 void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work) {
-    const fs::path target = fs::absolute(order.target);
-    const std::string name = target.filename().string();
+    const std::string name = shownName(order.target);
     const auto fail = [&](const std::string& why) { throw ExportError(name + ": " + why); };
     std::error_code error;
-    if (fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file))
+    const fs::path target = fs::absolute(order.target, error);
+    if (fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error))
         fail("this is the original photo, which is never overwritten. Choose another name or folder.");
-    if (fs::is_directory(target, error)) fail("this is a folder. Choose a file name.");
-    if (!order.overwrite && fs::exists(target, error)) fail("there is a file of this name already. Choose another name.");
-    if (order.format == ExportFormat::Dng && photo.developed) fail("a developed picture cannot become a raw again. Export it as a TIFF.");
+    if (order.format == ExportFormat::Dng && photo.developed)
+        fail("a developed picture cannot become a raw again. Export it as a TIFF.");
     if (const std::string problem = problemWith(order.settings); !problem.empty()) fail(problem + ".");
     fs::create_directories(target.parent_path(), error);
     if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");
-
-    Temporary temporary{freeName(target.parent_path() / ("." + name + ".part"))};
     try {
-        const std::string xmp = xmpOf(photo, order.settings, order.look, order.risk);
-        if (order.format == ExportFormat::Dng) {
-            auto cleaned = std::make_shared<Photo>(photo);
-            cleaned->samples = cleanSamples(photo, order.settings, work);
-            if (cleaned->wide && !order.settings.untouched()) cleaned->wide->samples = ownSamples(*cleaned);
-            DngExtras extras;
-            extras.preview = renderOverview(*cleaned, {}, 1024, {work.stop, nullptr});
-            extras.xmp = xmp;
-            extras.reductionApplied = std::min(1.0f, std::max(order.settings.luminance, order.settings.colour));
-            writeDng(temporary.path, *cleaned, extras);
-            work.check();
-            const PhotoPtr back = readPhoto(temporary.path, {work.stop, nullptr}, Measure::Nothing);
-            const bool same = cleaned->wide ? back->wide && back->wide->samples == cleaned->wide->samples : back->samples == cleaned->samples;
-            if (!same || back->active != photo.active || back->white != photo.white)
-                throw std::runtime_error("what was written does not read back as it was");
-        } else if (order.format == ExportFormat::Jpeg) {
-            writeJpeg(temporary.path, photo, order.settings, order.look, order.space, xmp, work);
-            const QImage back(QString::fromStdString(temporary.path.string()), "jpeg");
-            const Rect frame = outputFrame(photo, order.look);
-            if (back.width() != frame.width || back.height() != frame.height) throw std::runtime_error("what was written does not read back");
-        } else {
-            writeTiff(temporary.path, photo, order.settings, order.look, order.space, order.compression, xmp, work);
-            checkTiff(temporary.path, outputFrame(photo, order.look));
+        SafeFile file(target, order.overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
+        const std::string xmp =
+            xmpOf(photo, mediaTypeOf(order.format), order.settings, order.look, order.risk);
+        switch (order.format) {
+        case ExportFormat::Dng: writeCleanDng(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Tiff:
+            writeTiff(file.path(), photo, order.settings, order.look, order.space, order.compression, xmp,
+                      work);
+            break;
+        case ExportFormat::Jpeg:
+            writeJpeg(file.path(), photo, order.settings, order.look, order.space, xmp, work);
+            break;
         }
         work.check();
-        fs::rename(temporary.path, target);
-        temporary.path.clear();
+        file.commit();
         work.report(1);
     } catch (const Cancelled&) {
         throw;
+    } catch (const std::bad_alloc&) {
+        fail("there is not enough memory to make it.");
     } catch (const std::exception& e) {
         fail(e.what());
     }

@@ -12,9 +12,12 @@ namespace irenic {
 
 namespace {
 
-// Of the mosaic: small enough to stay near, for methods that look far large enough that margins do not cost more than the tile.
+// Of the mosaic: small enough to stay near, for methods that look far large enough that margins do not cost
+// more than the tile.
 constexpr int kTileSize = 2048, kFarTileSize = 4096;
-int tileSizeFor(const Settings& settings) { return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize; }
+int tileSizeFor(const Settings& settings) {
+    return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize;
+}
 
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
     const auto& c = photo.noise.channel;
@@ -23,10 +26,14 @@ std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
-float whiteOf(const std::array<Stabiliser, 4>& stable) { return 0.25f * (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1)); }
+float whiteOf(const std::array<Stabiliser, 4>& stable) {
+    return 0.25f *
+           (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1));
+}
 
 // The planes of a photo that has all colours at every pixel.
-PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, const Work& work) {
+PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area,
+                        const Work& work) {
     PlaneSet out(area);
     out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
@@ -40,8 +47,10 @@ PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& sta
                 const int x = mirrored(area.x + i, photo.width());
                 float v[3], planes[kPlanes];
                 for (int c = 0; c < 3; ++c) v[c] = channel[c]->forward(photo.normalised(x, y, c));
-                if (photo.monochrome) planes[0] = v[0], planes[1] = planes[2] = planes[3] = 0;
-                else planesFromPixel(v, planes);
+                if (photo.monochrome)
+                    planes[0] = v[0], planes[1] = planes[2] = planes[3] = 0;
+                else
+                    planesFromPixel(v, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p].at(i, j) = planes[p];
             }
         }
@@ -50,7 +59,9 @@ PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& sta
 }
 
 // The four planes at one packed place, sample by sample: any black level, any border.
-void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py, float* to) {
+void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples,
+             const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py,
+             float* to) {
     float v[4];
     for (std::size_t c = 0; c < 4; ++c) {
         int x = 2 * px + (sites[c] & 1), y = 2 * py + (sites[c] >> 1);
@@ -62,7 +73,8 @@ void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, cons
     planesFrom(v, to);
 }
 
-PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend, const Work& work) {
+PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend,
+                  const Work& work) {
     if (!photo.hasMosaic()) return planesOfPixels(photo, stable, area, work);
     PlaneSet out(area);
     const std::vector<std::uint16_t>& samples = photo.source(mend);
@@ -73,7 +85,8 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     out.extent = extent;
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
     const BlackLevel& black = photo.black;
-    const bool even = black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
+    const bool even =
+        black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
     const Rect inside = even ? area.intersected({0, 0, photo.width() / 2, photo.height() / 2}) : Rect();
     SiteLines lines{};
     lines.site = sites;
@@ -88,17 +101,22 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
         for (int j = first; j < last; ++j) {
             const int py = mirrored(area.y + j, extent.height);
             const bool fast = !inside.empty() && py < photo.height() / 2;
-            const int from = fast ? inside.x - area.x : area.width, to = fast ? inside.right() - area.x : area.width;
+            const int from = fast ? inside.x - area.x : area.width,
+                      to = fast ? inside.right() - area.x : area.width;
             if (fast) {
                 const std::uint16_t* top = samples.data() + photo.index(2 * inside.x, 2 * py);
-                stabiliseRow(top, top + photo.rawWidth, lines, {out.plane[0].row(j) + from, out.plane[1].row(j) + from, out.plane[2].row(j) + from, out.plane[3].row(j) + from}, inside.width);
+                stabiliseRow(top, top + photo.rawWidth, lines,
+                             {out.plane[0].row(j) + from, out.plane[1].row(j) + from,
+                              out.plane[2].row(j) + from, out.plane[3].row(j) + from},
+                             inside.width);
             }
             for (int i = 0; i < area.width; ++i) {
                 if (i == from) i = to;
                 if (i >= area.width) break;
                 const int px = mirrored(area.x + i, extent.width);
                 float v[kPlanes];
-                // What the row loop has made is mirrored as it is, so that a place looks the same from everywhere.
+                // What the row loop has made is mirrored as it is, so that a place looks the same from
+                // everywhere.
                 if (fast && px >= inside.x && px < inside.right())
                     for (std::size_t p = 0; p < kPlanes; ++p) v[p] = out.plane[p].at(px - area.x, j);
                 else
@@ -110,16 +128,19 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
     return out;
 }
 
-// Cells of this many packed samples on a side, on a fixed grid, hold the local variances that keep means right.
+// Cells of this many packed samples on a side, on a fixed grid, hold the local variances that keep means
+// right.
 constexpr int kCell = 4;
 // Two box filters over 3x3 cells, interpolation, and the grid.
 constexpr int kCellMargin = 20;
 
-// How much variance a method took out beyond that of the noise: local variance of the noisy channels, less that of the
-// clean ones, less 1. A mean in linear light is a mean of squares of stabilised values: taking texture out darkens it, and noise
-// left in brightens it, by a quarter of this many electrons. Local variances, not means of what was removed: those
-// hold the very blotches that the coarse stage takes out. Result: for each channel, over `area`.
-std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const PlaneSet& noisy, const PlaneSet& clean, const Rect& area, const Work& work) {
+// How much variance a method took out beyond that of the noise: local variance of the noisy channels, less
+// that of the clean ones, less 1. A mean in linear light is a mean of squares of stabilised values: taking
+// texture out darkens it, and noise left in brightens it, by a quarter of this many electrons. Local
+// variances, not means of what was removed: those hold the very blotches that the coarse stage takes out.
+// Result: for each channel, over `area`.
+std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const PlaneSet& noisy,
+                                  const PlaneSet& clean, const Rect& area, const Work& work) {
     const Rect half = cellsReadBy(area), cells = cellsReadBy(half), wide = cells.inflated(2);
     // Sums over a cell: noisy, clean, difference of squares.
     std::array<PlaneSet, 3> sums = {PlaneSet(wide), PlaneSet(wide), PlaneSet(wide)};
@@ -128,8 +149,10 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
             for (int cx = wide.x; cx < wide.right(); ++cx) {
                 float sn[4] = {}, sc[4] = {}, sd[4] = {};
                 for (int y = cy * kCell; y < (cy + 1) * kCell; ++y) {
-                    const float *a0 = noisy.rowAt(0, y), *a1 = noisy.rowAt(1, y), *a2 = noisy.rowAt(2, y), *a3 = noisy.rowAt(3, y);
-                    const float *b0 = clean.rowAt(0, y), *b1 = clean.rowAt(1, y), *b2 = clean.rowAt(2, y), *b3 = clean.rowAt(3, y);
+                    const float *a0 = noisy.rowAt(0, y), *a1 = noisy.rowAt(1, y), *a2 = noisy.rowAt(2, y),
+                                *a3 = noisy.rowAt(3, y);
+                    const float *b0 = clean.rowAt(0, y), *b1 = clean.rowAt(1, y), *b2 = clean.rowAt(2, y),
+                                *b3 = clean.rowAt(3, y);
                     for (int x = cx * kCell; x < (cx + 1) * kCell; ++x) {
                         float n[4], c[4];
                         if (clean.packed) {
@@ -171,7 +194,8 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
         forEachBand(cells.height, 8, work, [&](int first, int last) {
             for (int y = cells.y + first; y < cells.y + last; ++y)
                 for (int x = cells.x; x < cells.right(); ++x) {
-                    const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x), d = blurred(sums[2], k, y, x);
+                    const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x),
+                                d = blurred(sums[2], k, y, x);
                     const float lack = d - (n - c) * (n + c) - stable[k].energyOfNoise(c);
                     lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
                 }
@@ -181,23 +205,29 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
     return out;
 }
 
-// Calls body(tile, part of the work) for the tiles of a large area: memory stays bounded, and what one stage writes is still near when
-// the next reads it.
+// Calls body(tile, part of the work) for the tiles of a large area: memory stays bounded, and what one stage
+// writes is still near when the next reads it.
 template <class Body> void forEachLargeTile(const Rect& area, int size, const Work& work, const Body& body) {
     const auto parts = [size](int length) { return std::max(1, (length + size / 2) / size); };
     const int across = parts(area.width), down = parts(area.height), count = across * down;
-    const auto edge = [](int from, int length, int i, int n) { return i == n ? from + length : from + static_cast<int>(static_cast<long long>(length) * i / n) / 2 * 2; };
+    const auto edge = [](int from, int length, int i, int n) {
+        return i == n ? from + length
+                      : from + static_cast<int>(static_cast<long long>(length) * i / n) / 2 * 2;
+    };
     for (int i = 0; i < count; ++i) {
-        const int x0 = edge(area.x, area.width, i % across, across), x1 = edge(area.x, area.width, i % across + 1, across);
-        const int y0 = edge(area.y, area.height, i / across, down), y1 = edge(area.y, area.height, i / across + 1, down);
+        const int x0 = edge(area.x, area.width, i % across, across),
+                  x1 = edge(area.x, area.width, i % across + 1, across);
+        const int y0 = edge(area.y, area.height, i / across, down),
+                  y1 = edge(area.y, area.height, i / across + 1, down);
         body(Rect{x0, y0, x1 - x0, y1 - y0}, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
     }
 }
 
-void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable, const Rect& tile, const Rect& area,
-                    std::array<Plane, 3>& out, const Work& work) {
+void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
+                    const Rect& tile, const Rect& area, std::array<Plane, 3>& out, const Work& work) {
     const Rect around = tile.inflated(kCellMargin);
-    const PlaneSet noisy = planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
+    const PlaneSet noisy =
+        planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
     const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
     // Channels 0, 1 and 2 here are red, green and blue: their stabilisers are the model's 0, 1 and 3.
     const std::array<Stabiliser, 4> channel = {stable[0], stable[1], stable[3], stable[3]};
@@ -207,11 +237,14 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
         for (int y = tile.y + first; y < tile.y + last; ++y)
             for (int x = tile.x; x < tile.right(); ++x) {
                 float v[3];
-                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain * (clean.grey ? 1 : 0.57735027f) * (noisy.rowAt(0, y)[x] - luminance);
+                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain *
+                                                                      (clean.grey ? 1 : 0.57735027f) *
+                                                                      (noisy.rowAt(0, y)[x] - luminance);
                 pixelOf(luminance, clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float linear = channel[c].unbiased(v[c]) + channel[c].slope(v[c]) * grain;
-                    out[c].at(x - area.x, y - area.y) = linear + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x - tile.x, y - tile.y);
+                    out[c].at(x - area.x, y - area.y) =
+                        linear + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x - tile.x, y - tile.y);
                 }
             }
     });
@@ -219,24 +252,29 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
 }
 
 // One tile of the result, written to `out`, whose origin is `area`'s. The tile lies within the area.
-void cleanTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable, const Rect& tile,
-               const Rect& area, Plane& out, const Work& work) {
+void cleanTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
+               const Rect& tile, const Rect& area, Plane& out, const Work& work) {
     const Rect cells = tile.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
     const Rect around = packed.inflated(kCellMargin);
-    const PlaneSet noisy = planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
+    const PlaneSet noisy =
+        planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
     const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
 
     const auto sites = sitesOfChannels(photo.mosaic);
-    const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(), stable[3].view()};
+    const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(),
+                                                   stable[3].view()};
     const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
         // Of each channel: the linear values, and what the missing variance adds.
         Plane value(packed.width, 4), lack(packed.width, 3);
         for (int py = packed.y + first; py < packed.y + last; ++py) {
-            const auto share = [&](std::size_t k) { return 0.25f * static_cast<float>(photo.noise.channel[k].a); };
+            const auto share = [&](std::size_t k) {
+                return 0.25f * static_cast<float>(photo.noise.channel[k].a);
+            };
             const int j = py - packed.y;
-            // Both greens get the same correction: their own would differ by a trace of noise, which shows as a fine grid.
+            // Both greens get the same correction: their own would differ by a trace of noise, which shows as
+            // a fine grid.
             const float green = 0.25f * (share(1) + share(2));
             for (int i = 0; i < packed.width; ++i) {
                 lack.at(i, 0) = share(0) * lost[0].at(i, j);
@@ -258,7 +296,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const std::array<St
                 if (y < tile.y || y >= tile.bottom()) continue;
                 const float* from = row.out[k];
                 float* to = out.row(y - area.y) - area.x;
-                for (int i = x < tile.x ? 1 : 0; i < packed.width && x + 2 * i < tile.right(); ++i) to[x + 2 * i] = from[i];
+                for (int i = x < tile.x ? 1 : 0; i < packed.width && x + 2 * i < tile.right(); ++i)
+                    to[x + 2 * i] = from[i];
             }
         }
     });
@@ -295,7 +334,8 @@ bool isDetailed(const Settings& settings) { return settings.detail > 0 && settin
 } // namespace
 
 int planesMargin(const Settings& settings) {
-    return (isDetailed(settings) ? kDetailMargin : 0) + kCoarseMargin + std::max(findMethod(settings.method)->margin(), kCoarseNoisyMargin);
+    return (isDetailed(settings) ? kDetailMargin : 0) + kCoarseMargin +
+           std::max(findMethod(settings.method)->margin(), kCoarseNoisyMargin);
 }
 
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {
@@ -304,17 +344,20 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
     // What lies beyond the photo's edges is a mirror's picture: no method need clean it a second time.
-    const Rect wide = detailing.inflated(kCoarseMargin), inside = noisy.extent.empty() ? wide : wide.intersected(noisy.extent);
+    const Rect wide = detailing.inflated(kCoarseMargin),
+               inside = noisy.extent.empty() ? wide : wide.intersected(noisy.extent);
     PlaneSet clean = findMethod(settings.method)->run(noisy, inside, {l, c, c, fine}, work);
     clean.describeAs(noisy);
     if (inside != wide) clean = mirroredOut(clean, wide, work);
-    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine}, work);
+    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine},
+                       work);
     if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
     return clean;
 }
 
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
+    if (const std::string problem = problemWith(settings); !problem.empty())
+        throw std::invalid_argument(problem);
     Plane out(area.width, area.height);
     if (settings.untouched()) {
         for (int y = 0; y < area.height; ++y)
@@ -324,25 +367,34 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     }
 
     const auto stable = stabilisersOf(photo);
-    forEachLargeTile(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) { cleanTile(photo, settings, stable, tile, area, out, part); });
+    forEachLargeTile(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) {
+        cleanTile(photo, settings, stable, tile, area, out, part);
+    });
     return out;
 }
 
-std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    if (const std::string problem = problemWith(settings); !problem.empty()) throw std::invalid_argument(problem);
+std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area,
+                                 const Work& work) {
+    if (const std::string problem = problemWith(settings); !problem.empty())
+        throw std::invalid_argument(problem);
     if (!settings.untouched() && !findMethod(settings.method)->takesPixels())
-        throw std::invalid_argument("this method needs a camera's mosaic, which this photo has not. Choose another method for it.");
-    std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
+        throw std::invalid_argument(
+            "this method needs a camera's mosaic, which this photo has not. Choose another method for it.");
+    std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
+                                Plane(area.width, area.height)};
     if (settings.untouched()) {
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x)
-                for (int c = 0; c < 3; ++c) out[static_cast<std::size_t>(c)].at(x, y) = photo.normalised(area.x + x, area.y + y, c);
+                for (int c = 0; c < 3; ++c)
+                    out[static_cast<std::size_t>(c)].at(x, y) = photo.normalised(area.x + x, area.y + y, c);
         work.report(1);
         return out;
     }
     const auto stable = stabilisersOf(photo);
     // A sample of the planes for each pixel: tiles of half the size hold twice as many of them as a mosaic's.
-    forEachLargeTile(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) { cleanPixelTile(photo, settings, stable, tile, area, out, part); });
+    forEachLargeTile(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) {
+        cleanPixelTile(photo, settings, stable, tile, area, out, part);
+    });
     return out;
 }
 

@@ -16,7 +16,8 @@
 namespace irenic::coarse {
 
 constexpr int kWindow = 3; // the window is 7 x 7, patches are 3 x 3
-// Tuned on noiseless truth: how fast weights fall, and the largest change taken whole, in sigmas of the finest level.
+// Tuned on noiseless truth: how fast weights fall, and the largest change taken whole, in sigmas of the
+// finest level.
 constexpr float kWidth = 0.9f, kMost = 0.7f;
 constexpr int kTile = 32, kRow = kTile + 16 + 64;
 
@@ -29,8 +30,10 @@ namespace HWY_NAMESPACE {
 namespace hn = hwy::HWY_NAMESPACE;
 using namespace irenic::coarse; // NOLINT: the shared part of this very file
 
-// Non-local means over one tile of a level whose noise has standard deviation `sigma`; the result goes where the tile meets out's area.
-void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const float* strength, PlaneSet& out) {
+// Non-local means over one tile of a level whose noise has standard deviation `sigma`; the result goes where
+// the tile meets out's area.
+void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const float* strength,
+                     PlaneSet& out) {
     const hn::CappedTag<float, 16> d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     // Only what the area needs is there to be read.
@@ -68,18 +71,24 @@ void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const fl
             for (int y = 0; y < h; ++y) {
                 const float* rows = squares + y * kRow;
                 for (int x = 0; x < w + 2; x += lanes)
-                    hn::Store(hn::Add(hn::Add(hn::Load(d, rows + x), hn::Load(d, rows + kRow + x)), hn::Load(d, rows + 2 * kRow + x)), d, columns + x);
+                    hn::Store(hn::Add(hn::Add(hn::Load(d, rows + x), hn::Load(d, rows + kRow + x)),
+                                      hn::Load(d, rows + 2 * kRow + x)),
+                              d, columns + x);
                 const float* there[kPlanes];
-                for (std::size_t p = 0; p < kPlanes; ++p) there[p] = in.rowAt(p, wanted.y + y + dy) + wanted.x + dx;
+                for (std::size_t p = 0; p < kPlanes; ++p)
+                    there[p] = in.rowAt(p, wanted.y + y + dy) + wanted.x + dx;
                 for (int x = 0; x < w; x += lanes) {
-                    const auto sum = hn::Add(hn::Add(hn::Load(d, columns + x), hn::LoadU(d, columns + x + 1)), hn::LoadU(d, columns + x + 2));
+                    const auto sum = hn::Add(hn::Add(hn::Load(d, columns + x), hn::LoadU(d, columns + x + 1)),
+                                             hn::LoadU(d, columns + x + 2));
                     auto v = hn::Max(zero, hn::MulAdd(slope, hn::Max(zero, hn::Sub(sum, floor)), one));
                     v = hn::Mul(v, v), v = hn::Mul(v, v), v = hn::Mul(v, v);
                     const int at = y * kTile + x;
                     hn::Store(hn::Add(hn::Load(d, weight + at), v), d, weight + at);
                     hn::Store(hn::Max(hn::Load(d, largest + at), v), d, largest + at);
                     for (std::size_t p = 0; p < kPlanes; ++p)
-                        if (strength[p] > 0) hn::Store(hn::MulAdd(v, hn::LoadU(d, there[p] + x), hn::Load(d, sums[p] + at)), d, sums[p] + at);
+                        if (strength[p] > 0)
+                            hn::Store(hn::MulAdd(v, hn::LoadU(d, there[p] + x), hn::Load(d, sums[p] + at)), d,
+                                      sums[p] + at);
                 }
             }
         }
@@ -89,7 +98,8 @@ void CleanCoarseTile(const PlaneSet& in, const Rect& tile, float sigma, const fl
             float* to = out.rowAt(p, wanted.y + y) + wanted.x;
             for (int x = 0; x < w; ++x) {
                 const int i = y * kTile + x;
-                to[x] = strength[p] > 0 ? (sums[p][i] + largest[i] * own[x]) / (weight[i] + largest[i]) : own[x];
+                to[x] =
+                    strength[p] > 0 ? (sums[p][i] + largest[i] * own[x]) / (weight[i] + largest[i]) : own[x];
             }
         }
 }
@@ -109,20 +119,25 @@ using namespace coarse;
 
 constexpr int kLevels = 4; // the coarsest averages 16 x 16 packed samples
 
-PlaneSet cleaned(const PlaneSet& in, const Rect& area, float sigma, const std::array<float, kPlanes>& strength, const Work& work) {
+PlaneSet cleaned(const PlaneSet& in, const Rect& area, float sigma,
+                 const std::array<float, kPlanes>& strength, const Work& work) {
     PlaneSet out(area);
-    forEachTile(area, kTile, work, [&](const Rect& tile) { HWY_DYNAMIC_DISPATCH(CleanCoarseTile)(in, tile, sigma, strength.data(), out); });
+    forEachTile(area, kTile, work, [&](const Rect& tile) {
+        HWY_DYNAMIC_DISPATCH(CleanCoarseTile)(in, tile, sigma, strength.data(), out);
+    });
     return out;
 }
 
 // The cleaned level over `area`; `level` holds its noisy samples for as far as is needed.
-PlaneSet cleanLevel(std::vector<PlaneSet>& levels, std::size_t k, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) {
+PlaneSet cleanLevel(std::vector<PlaneSet>& levels, std::size_t k, const Rect& area,
+                    const std::array<float, kPlanes>& strength, const Work& work) {
     PlaneSet& level = levels[k];
     const Rect around = area.inflated(kWindow + 1);
     if (k + 1 < levels.size()) {
         const Rect coarse = cellsReadBy(around);
         PlaneSet change = cleanLevel(levels, k + 1, coarse, strength, work);
-        // The coarser level has been changed in place by its own coarser ones: compare with what this one averages to.
+        // The coarser level has been changed in place by its own coarser ones: compare with what this one
+        // averages to.
         const PlaneSet mean = halved(level, work);
         for (std::size_t p = 0; p < kPlanes; ++p) {
             if (strength[p] <= 0) continue;

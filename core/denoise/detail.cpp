@@ -22,12 +22,16 @@ Plane smoothed(const Plane& in, int step, const Work& work) {
         Plane wide(w + 2 * room, 1);
         float* row = wide.row(0) + room;
         for (int y = first; y < last; ++y) {
-            const float *a = in.row(mirrored(y - 2 * step, h)), *b = in.row(mirrored(y - step, h)), *c = in.row(y), *d = in.row(mirrored(y + step, h)),
+            const float *a = in.row(mirrored(y - 2 * step, h)), *b = in.row(mirrored(y - step, h)),
+                        *c = in.row(y), *d = in.row(mirrored(y + step, h)),
                         *e = in.row(mirrored(y + 2 * step, h));
             for (int x = 0; x < w; ++x) row[x] = k0 * c[x] + k1 * (b[x] + d[x]) + k2 * (a[x] + e[x]);
-            for (int i = 1; i <= 2 * step; ++i) row[-i] = row[mirrored(-i, w)], row[w - 1 + i] = row[mirrored(w - 1 + i, w)];
+            for (int i = 1; i <= 2 * step; ++i)
+                row[-i] = row[mirrored(-i, w)], row[w - 1 + i] = row[mirrored(w - 1 + i, w)];
             float* to = out.row(y);
-            for (int x = 0; x < w; ++x) to[x] = k0 * row[x] + k1 * (row[x - step] + row[x + step]) + k2 * (row[x - 2 * step] + row[x + 2 * step]);
+            for (int x = 0; x < w; ++x)
+                to[x] = k0 * row[x] + k1 * (row[x - step] + row[x + step]) +
+                        k2 * (row[x - 2 * step] + row[x + 2 * step]);
         }
     });
     return out;
@@ -35,7 +39,8 @@ Plane smoothed(const Plane& in, int step, const Work& work) {
 
 } // namespace
 
-PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, float detail, float strength, const Work& work) {
+PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, float detail, float strength,
+                    const Work& work) {
     const Rect inside = area.translated(-clean.area.x, -clean.area.y);
     const float threshold = (4.5f - 2.5f * detail) * std::max(strength, 0.3f);
     for (std::size_t p = 0; p < kPlanes; ++p) {
@@ -49,8 +54,9 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
             }
         });
         // There are lights of one sample, but no holes: a lone dark one must go on in a neighbour.
-        // One sample that chance made bright, or that the sensor did, is no structure. Light that went through a lens falls on all colours
-        // of a cell: where colour planes lost more than luminance did, it is not that. And what the greens differ by goes on along a line.
+        // One sample that chance made bright, or that the sensor did, is no structure. Light that went
+        // through a lens falls on all colours of a cell: where colour planes lost more than luminance did, it
+        // is not that. And what the greens differ by goes on along a line.
         const auto isLight = [&](int x, int y, float w) {
             float others = 0;
             for (const std::size_t q : {std::size_t(1), std::size_t(2), std::size_t(3)}) {
@@ -62,7 +68,9 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
         const auto goesOn = [&](const Plane& mean, int x, int y, float w) {
             for (int j = -1; j <= 1; ++j)
                 for (int i = -1; i <= 1; ++i)
-                    if ((i != 0 || j != 0) && (removed.at(x + i, y + j) - mean.at(x + i, y + j)) * w > 0.7f * w * w) return true;
+                    if ((i != 0 || j != 0) &&
+                        (removed.at(x + i, y + j) - mean.at(x + i, y + j)) * w > 0.7f * w * w)
+                        return true;
             return false;
         };
         for (int scale = 0; scale < 2; ++scale) {
@@ -75,7 +83,10 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
                     float* to = clean.plane[p].row(y);
                     for (int x = inside.x; x < inside.right(); ++x) {
                         const float w = fine[x] - mean[x];
-                        if (scale == 0 && std::abs(w) > limit && !(p == 0 ? isLight(x, y, w) && (w > 0 || goesOn(coarse, x, y, w)) : goesOn(coarse, x, y, w))) continue;
+                        if (scale == 0 && std::abs(w) > limit &&
+                            !(p == 0 ? isLight(x, y, w) && (w > 0 || goesOn(coarse, x, y, w))
+                                     : goesOn(coarse, x, y, w)))
+                            continue;
                         to[x] += w * std::clamp((std::abs(w) - limit) * slope, 0.0f, 1.0f);
                     }
                 }

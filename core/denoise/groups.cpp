@@ -5,15 +5,19 @@
 
 namespace irenic::groups {
 
-PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile, const Work& work) {
-    step.references = {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1, area.width + kSpan + kBlock - 1, area.height + kSpan + kBlock - 1};
+PlaneSet aggregate(Step step, const Rect& area,
+                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
+                   const Work& work) {
+    step.references = {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1,
+                       area.width + kSpan + kBlock - 1, area.height + kSpan + kBlock - 1};
     PlaneSet out(area);
     for (Plane& p : out.plane) p.fill(0);
     out.describeAs(*step.noisy);
     const std::size_t kinds = step.channels ? kPlanes : 2;
     PlaneSet weight;
     weight.area = area;
-    for (std::size_t k = 0; k < kinds; ++k) weight.plane[k] = Plane(area.width, area.height), weight.plane[k].fill(0);
+    for (std::size_t k = 0; k < kinds; ++k)
+        weight.plane[k] = Plane(area.width, area.height), weight.plane[k].fill(0);
 
     const Rect grid = step.references.aligned(kTile);
     const int across = grid.width / kTile;
@@ -27,7 +31,8 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
         std::atomic<int> done = 0;
         const int tiles = across * band.height / kTile;
         forEachTile(band, kTile, work, [&](const Rect& tile) {
-            const auto i = static_cast<std::size_t>((tile.y - top) / kTile * across + (tile.x - grid.x) / kTile);
+            const auto i =
+                static_cast<std::size_t>((tile.y - top) / kTile * across + (tile.x - grid.x) / kTile);
             Accumulator& own = *accumulators[i];
             std::fill(&own.sum[0][0], &own.sum[0][0] + kPlanes * kSide * kSide, 0.0f);
             std::fill(&own.weight[0][0], &own.weight[0][0] + kPlanes * kSide * kSide, 0.0f);
@@ -36,7 +41,8 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
         });
         for (int i = 0; i < tiles; ++i) {
             const Accumulator& a = *accumulators[static_cast<std::size_t>(i)];
-            const Rect side{grid.x + i % across * kTile - kHalo, top + i / across * kTile - kHalo, kSide, kSide};
+            const Rect side{grid.x + i % across * kTile - kHalo, top + i / across * kTile - kHalo, kSide,
+                            kSide};
             const Rect part = side.intersected(area);
             for (int y = part.y; y < part.bottom(); ++y) {
                 const auto at = static_cast<std::size_t>((y - side.y) * kSide + part.x - side.x);
@@ -61,7 +67,8 @@ PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const S
                 float v[kPlanes], planes[kPlanes] = {};
                 for (std::size_t p = 0; p < kPlanes; ++p) v[p] = to[p][x] / w[p][x];
                 if (step.channels) planesFrom(v, planes);
-                for (std::size_t p = 0; p < kPlanes; ++p) to[p][x] = step.strength[p] > 0 ? step.channels ? planes[p] : v[p] : in[p][x];
+                for (std::size_t p = 0; p < kPlanes; ++p)
+                    to[p][x] = step.strength[p] > 0 ? step.channels ? planes[p] : v[p] : in[p][x];
             }
         }
     });
@@ -76,7 +83,8 @@ Plane smoothed(const Plane& in, const Work& work) {
         std::vector<float> column(static_cast<std::size_t>(w));
         for (int y = first; y < last; ++y) {
             const float *a = in.row(mirrored(y - 1, h)), *b = in.row(y), *c = in.row(mirrored(y + 1, h));
-            for (int x = 0; x < w; ++x) column[static_cast<std::size_t>(x)] = 0.25f * (a[x] + c[x]) + 0.5f * b[x];
+            for (int x = 0; x < w; ++x)
+                column[static_cast<std::size_t>(x)] = 0.25f * (a[x] + c[x]) + 0.5f * b[x];
             for (int x = 0; x < w; ++x)
                 out.at(x, y) = 0.25f * (column[static_cast<std::size_t>(std::max(0, x - 1))] +
                                         column[static_cast<std::size_t>(std::min(w - 1, x + 1))]) +
@@ -86,12 +94,23 @@ Plane smoothed(const Plane& in, const Work& work) {
     return out;
 }
 
-PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, int first, int second, bool channels,
-                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile, const Work& work) {
+PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                   int first, int second, bool channels,
+                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
+                   const Work& work) {
     const Plane guide = smoothed(in.plane[0], work);
-    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, first, channels}, area.inflated(kReach), runTile, work.part(0, 0.45));
+    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, first, channels},
+                                     area.inflated(kReach), runTile, work.part(0, 0.45));
     const bool luminance = strength[0] > 0;
-    return aggregate({&in, &basic, luminance ? &basic.plane[0] : &guide, luminance ? basic.area : in.area, {}, strength, second, channels}, area, runTile, work.part(0.45, 1));
+    return aggregate({&in,
+                      &basic,
+                      luminance ? &basic.plane[0] : &guide,
+                      luminance ? basic.area : in.area,
+                      {},
+                      strength,
+                      second,
+                      channels},
+                     area, runTile, work.part(0.45, 1));
 }
 
 } // namespace irenic::groups

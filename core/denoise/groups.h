@@ -1,5 +1,6 @@
-// What the methods that work on groups of similar blocks share: where groups are looked for, tiles, and how overlapping estimates
-// are added up so that every sample comes out the same, to the last bit, whatever region was asked for.
+// What the methods that work on groups of similar blocks share: where groups are looked for, tiles, and how
+// overlapping estimates are added up so that every sample comes out the same, to the last bit, whatever
+// region was asked for.
 #pragma once
 
 #include <cstdint>
@@ -9,19 +10,19 @@
 
 namespace irenic::groups {
 
-constexpr int kBlock = 8;                  // blocks are compared as 8x8 samples
-constexpr int kStep = 4;                   // from one reference block to the next
-constexpr int kSearch = 12, kSpan = 24;    // displacements -12..11 in both directions
-constexpr int kMost = 96;                  // blocks in a group
-constexpr int kTile = 64;                  // reference positions of a tile; a multiple of kStep
+constexpr int kBlock = 8;               // blocks are compared as 8x8 samples
+constexpr int kStep = 4;                // from one reference block to the next
+constexpr int kSearch = 12, kSpan = 24; // displacements -12..11 in both directions
+constexpr int kMost = 96;               // blocks in a group
+constexpr int kTile = 64;               // reference positions of a tile; a multiple of kStep
 constexpr int kRefs = (kTile / kStep) * (kTile / kStep);
-constexpr int kHalo = kSearch + kBlock;    // how far a tile's blocks reach beyond it
-constexpr int kSide = kTile + 2 * kHalo;   // of a tile with its halo
-constexpr int kRow = kSide + 16;           // of the tile's own copies, with room for whole vectors
+constexpr int kHalo = kSearch + kBlock;      // how far a tile's blocks reach beyond it
+constexpr int kSide = kTile + 2 * kHalo;     // of a tile with its halo
+constexpr int kRow = kSide + 16;             // of the tile's own copies, with room for whole vectors
 constexpr int kReach = 2 * kSearch + kBlock; // what one step needs around an area
 
-// What one tile adds to the picture: weighted sums and their weights. Of planes, with one weight (0) for luminance and one (1)
-// for colour; or, where a step says so, of the channels R, G, G, B, each with its own.
+// What one tile adds to the picture: weighted sums and their weights. Of planes, with one weight (0) for
+// luminance and one (1) for colour; or, where a step says so, of the channels R, G, G, B, each with its own.
 struct Accumulator {
     alignas(64) float sum[kPlanes][kSide * kSide];
     alignas(64) float weight[kPlanes][kSide * kSide];
@@ -37,7 +38,8 @@ struct Reference {
     Place match[kMost];
 };
 
-// A tile's own memory. Rows of the photo lie whole memory pages apart and would push one another out of the cache.
+// A tile's own memory. Rows of the photo lie whole memory pages apart and would push one another out of the
+// cache.
 struct Matches {
     alignas(64) float guide[kSide * kRow];
     Reference reference[kRefs];
@@ -49,9 +51,10 @@ struct Step {
     const PlaneSet* basic; // null in the first step
     const Plane* guide;    // what blocks are compared in; its origin is guideArea's
     Rect guideArea;
-    Rect references;       // top left corners allowed
+    Rect references; // top left corners allowed
     std::array<float, kPlanes> strength;
-    int groupSize;         // at most kMost. Always reached: limits on the distance leave groups small in texture, and cost up to 1.2 dB
+    int groupSize; // at most kMost. Always reached: limits on the distance leave groups small in texture, and
+                   // cost up to 1.2 dB
     bool channels = false; // sums are of channels, not of planes
 };
 
@@ -61,16 +64,23 @@ inline Rect cornersOf(const Step& step, const Rect& tile) {
     return {here.x - kSearch, here.y - kSearch, here.width + kSpan - 1, here.height + kSpan - 1};
 }
 
-// Runs `runTile` for every tile whose blocks can reach `area` and gives the weighted means; planes with strength 0 are copied.
-PlaneSet aggregate(Step step, const Rect& area, const std::function<void(const Step&, const Rect& tile, Accumulator&)>& runTile, const Work& work);
+// Runs `runTile` for every tile whose blocks can reach `area` and gives the weighted means; planes with
+// strength 0 are copied.
+PlaneSet aggregate(Step step, const Rect& area,
+                   const std::function<void(const Step&, const Rect& tile, Accumulator&)>& runTile,
+                   const Work& work);
 
-// Both steps of a method: groups of `first` blocks found in a smoothed luminance, then of `second` blocks found in what the first step
-// made of it (or in the smoothed luminance again, where luminance is left alone). `in` covers `area` with kTwoStepMargin to spare.
+// Both steps of a method: groups of `first` blocks found in a smoothed luminance, then of `second` blocks
+// found in what the first step made of it (or in the smoothed luminance again, where luminance is left
+// alone). `in` covers `area` with kTwoStepMargin to spare.
 constexpr int kTwoStepMargin = 2 * kReach + 1; // one more for the smoothing
-PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, int first, int second, bool channels,
-                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile, const Work& work);
+PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                   int first, int second, bool channels,
+                   const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
+                   const Work& work);
 
-// Luminance under a 3x3 binomial filter: what the first step compares blocks in. White noise keeps 0.14 of its variance.
+// Luminance under a 3x3 binomial filter: what the first step compares blocks in. White noise keeps 0.14 of
+// its variance.
 Plane smoothed(const Plane& in, const Work& work);
 
 } // namespace irenic::groups

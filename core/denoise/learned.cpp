@@ -13,12 +13,13 @@ namespace {
 
 constexpr int kInner = Network::kTile - 2 * Network::kBorder;
 
-// The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic is RGGB, with rows and columns
-// exchanged where a second view is asked for.
+// The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic
+// is RGGB, with rows and columns exchanged where a second view is asked for.
 class View {
   public:
     View(const Rect& tile, const std::array<int, kPlanes>& sites, bool exchanged)
-        : width_(tile.width), height_(tile.height), flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0), exchanged_(exchanged) {}
+        : width_(tile.width), height_(tile.height), flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0),
+          exchanged_(exchanged) {}
     int width() const { return exchanged_ ? height_ : width_; }
     int height() const { return exchanged_ ? width_ : height_; }
     // Where the tile's sample (x, y) stands in the network's input.
@@ -26,7 +27,8 @@ class View {
         const int u = flipX_ ? width_ - 1 - x : x, v = flipY_ ? height_ - 1 - y : y;
         return static_cast<std::size_t>(exchanged_ ? u * height_ + v : v * width_ + u);
     }
-    // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's rows change places.
+    // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's
+    // rows change places.
     std::size_t channel(std::size_t c) const { return exchanged_ && (c == 1 || c == 2) ? 3 - c : c; }
 
   private:
@@ -76,9 +78,12 @@ class Workers {
     std::vector<std::unique_ptr<Worker>> free_;
 };
 
-// What the network is shown for a tile: its border around it, and no more beyond the photo's last samples than whole units need.
+// What the network is shown for a tile: its border around it, and no more beyond the photo's last samples
+// than whole units need.
 Rect shown(const Rect& tile, const Rect& photo) {
-    const auto units = [](int samples) { return (samples + Network::kUnit - 1) / Network::kUnit * Network::kUnit; };
+    const auto units = [](int samples) {
+        return (samples + Network::kUnit - 1) / Network::kUnit * Network::kUnit;
+    };
     const Rect r = tile.intersected(photo).inflated(Network::kBorder);
     return {r.x, r.y, units(r.width), units(r.height)};
 }
@@ -88,17 +93,20 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
     static Workers workers;
     const int views = quick ? 1 : 2;
     const double opinionShare = quick ? 0.4 : 0.45; // of the time
-    const Rect seen = area.aligned(kInner).inflated(Network::kBorder), photo = in.extent.empty() ? seen : in.extent;
+    const Rect seen = area.aligned(kInner).inflated(Network::kBorder),
+               photo = in.extent.empty() ? seen : in.extent;
     const Rect heard = seen.intersected(photo);
     const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
-    const PlaneSet second = quick ? firstStepOfBlockMatching(in, heard, strength, first)
-                                  : BlockMatching(false).run(in, heard, {strength, strength, strength, strength}, first);
+    const PlaneSet second =
+        quick ? firstStepOfBlockMatching(in, heard, strength, first)
+              : BlockMatching(false).run(in, heard, {strength, strength, strength, strength}, first);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
     std::atomic<long long> finished = 0;
     forEachTile(area, kInner, work, [&](const Rect& tile) {
-        const Rect wide = shown(tile, photo), wanted = tile.intersected(area), known = wide.intersected(heard);
+        const Rect wide = shown(tile, photo), wanted = tile.intersected(area),
+                   known = wide.intersected(heard);
         const Workers::Loan worker(workers);
         worker->input.resize(static_cast<std::size_t>(wide.area()) * Network::kInputs);
         worker->answer.resize(static_cast<std::size_t>(wide.area()) * Network::kOutputs);
@@ -107,8 +115,10 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
             for (int y = 0; y < wide.height; ++y)
                 for (int x = 0; x < wide.width; ++x) {
                     const int sx = wide.x + x, sy = wide.y + y;
-                    const int nearX = std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
-                    const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y, known.bottom() - 1);
+                    const int nearX =
+                        std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
+                    const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y,
+                                                 known.bottom() - 1);
                     float* to = worker->input.data() + view.at(x, y) * Network::kInputs;
                     float noisy[kPlanes], clean[kPlanes];
                     channelsAt(in, sx, sy, noisy);
@@ -119,14 +129,17 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
                     }
                     to[kPlanes] = sigma;
                 }
-            worker->network.run(worker->input.data(), worker->answer.data(), view.width(), view.height(), Network::kBorder, work);
+            worker->network.run(worker->input.data(), worker->answer.data(), view.width(), view.height(),
+                                Network::kBorder, work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
-                    const float* from = worker->answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
+                    const float* from =
+                        worker->answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
                     float found[kPlanes], planes[kPlanes];
                     for (std::size_t c = 0; c < kPlanes; ++c) found[c] = from[view.channel(c)] * share;
                     planesFrom(found, planes);
-                    for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = (number == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
+                    for (std::size_t p = 0; p < kPlanes; ++p)
+                        out.rowAt(p, y)[x] = (number == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
                 }
         }
         work.report(static_cast<double>(finished += wanted.area()) / static_cast<double>(area.area()));
@@ -141,14 +154,16 @@ namespace {
 // How far the refit of a point looks from a sample: the point's middle, then the ring around it.
 constexpr int kPoint = 2, kRing = 4, kPointReach = kPoint + kRing;
 
-// A point of light that stands alone in a calm surround comes out too faint: for a network, as for any estimate of least error, it may be noise.
-// Its strength is measured instead: the network's shape of it, made stronger or weaker so that it fits the noisy samples best (least squares,
-// all four channels).
+// A point of light that stands alone in a calm surround comes out too faint: for a network, as for any
+// estimate of least error, it may be noise. Its strength is measured instead: the network's shape of it, made
+// stronger or weaker so that it fits the noisy samples best (least squares, all four channels).
 void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float strength, PlaneSet& out) {
     const float* middle = clean.rowAt(0, y) + x;
     const auto luminance = [&](int dx, int dy) { return clean.rowAt(0, y + dy)[x + dx]; };
     // Most places leave here.
-    if (*middle <= luminance(-1, 0) || *middle <= luminance(1, 0) || *middle <= luminance(0, -1) || *middle <= luminance(0, 1)) return;
+    if (*middle <= luminance(-1, 0) || *middle <= luminance(1, 0) || *middle <= luminance(0, -1) ||
+        *middle <= luminance(0, 1))
+        return;
     if (*middle - luminance(-kRing, 0) < 2 * strength || *middle - luminance(kRing, 0) < 2 * strength) return;
     for (int dy = -kPoint; dy <= kPoint; ++dy)
         for (int dx = -kPoint; dx <= kPoint; ++dx)
@@ -161,8 +176,10 @@ void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float s
                 if (std::max(std::abs(dx), std::abs(dy)) <= kPoint) continue;
                 for (std::size_t p = 0; p < kPlanes; ++p) {
                     const float v = clean.rowAt(p, y + dy)[x + dx];
-                    if (pass == 0) ground[p] += v;
-                    else unrest += (v - ground[p]) * (v - ground[p]);
+                    if (pass == 0)
+                        ground[p] += v;
+                    else
+                        unrest += (v - ground[p]) * (v - ground[p]);
                 }
                 n += pass == 0 ? 1 : 0;
             }
@@ -170,14 +187,16 @@ void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float s
     }
     const float rise = *middle - ground[0];
     if (rise < 2 * strength || unrest > static_cast<float>(n) * 0.0225f * rise * rise) return;
-    // Two shapes: the network's, and what a blur by half a cell adds around it, whose share has a prior: points come out
-    // a little too narrow.
+    // Two shapes: the network's, and what a blur by half a cell adds around it, whose share has a prior:
+    // points come out a little too narrow.
     const auto overShapes = [&](const auto& each) {
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int v = y - kPoint; v <= y + kPoint; ++v)
                 for (int u = x - kPoint; u <= x + kPoint; ++u) {
                     const float own = clean.rowAt(p, v)[u] - ground[p];
-                    const float around = 0.25f * (clean.rowAt(p, v)[u - 1] + clean.rowAt(p, v)[u + 1] + clean.rowAt(p, v - 1)[u] + clean.rowAt(p, v + 1)[u]) - ground[p];
+                    const float around = 0.25f * (clean.rowAt(p, v)[u - 1] + clean.rowAt(p, v)[u + 1] +
+                                                  clean.rowAt(p, v - 1)[u] + clean.rowAt(p, v + 1)[u]) -
+                                         ground[p];
                     each(p, u, v, own, around);
                 }
     };
@@ -189,18 +208,21 @@ void refitPoint(const PlaneSet& in, const PlaneSet& clean, int x, int y, float s
     });
     const float determinant = ss * ww - sw * sw;
     if (determinant < 1e-6f * ss * ww) return;
-    const float more = std::clamp((sr * ww - wr * sw) / determinant, -0.5f, 2.0f), wider = std::clamp(priorMean + (wr * ss - sr * sw) / determinant, -0.5f, 1.0f);
+    const float more = std::clamp((sr * ww - wr * sw) / determinant, -0.5f, 2.0f),
+                wider = std::clamp(priorMean + (wr * ss - sr * sw) / determinant, -0.5f, 1.0f);
     overShapes([&](std::size_t p, int u, int v, float own, float around) {
         if (out.area.contains(Rect{u, v, 1, 1})) out.rowAt(p, v)[u] += more * own + wider * around;
     });
 }
 
 // `clean` covers `area` with kPointReach to spare.
-PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area, float strength, const Work& work) {
+PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area, float strength,
+                    const Work& work) {
     PlaneSet out(area);
     out.describeAs(clean);
     for (std::size_t p = 0; p < kPlanes; ++p)
-        for (int y = area.y; y < area.bottom(); ++y) std::copy_n(clean.rowAt(p, y) + area.x, area.width, out.rowAt(p, y) + area.x);
+        for (int y = area.y; y < area.bottom(); ++y)
+            std::copy_n(clean.rowAt(p, y) + area.x, area.width, out.rowAt(p, y) + area.x);
     const Rect middles = area.inflated(kPoint);
     for (int y = middles.y; y < middles.bottom(); ++y) {
         work.check();
@@ -212,12 +234,17 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 } // namespace
 
 // Whole tiles are computed wherever an area begins.
-int Learned::margin() const { return Network::kBorder + kInner + kPointReach + (quick_ ? kFirstStepMargin : BlockMatching(false).margin()); }
+int Learned::margin() const {
+    return Network::kBorder + kInner + kPointReach +
+           (quick_ ? kFirstStepMargin : BlockMatching(false).margin());
+}
 
-PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
+PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                      const Work& work) const {
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
         // As elsewhere, what lies beyond the photo's edges need not be cleaned a second time.
-        const Rect wide = area.inflated(kPointReach), inside = in.extent.empty() ? wide : wide.intersected(in.extent);
+        const Rect wide = area.inflated(kPointReach),
+                   inside = in.extent.empty() ? wide : wide.intersected(in.extent);
         PlaneSet clean = runAll(in, inside, s, quick_, part);
         if (inside != wide) clean = mirroredOut(clean, wide, part);
         return withPoints(in, clean, area, s, part);

@@ -1,17 +1,19 @@
 // A convolutional network that has learned what pictures look like without noise.
 //
-// O. Ronneberger, P. Fischer, T. Brox, "U-Net: convolutional networks for biomedical image segmentation", MICCAI 2015 (the shape);
-// K. Zhang, W. Zuo, Y. Chen, D. Meng, L. Zhang, "Beyond a Gaussian denoiser: residual learning of deep CNN for image denoising",
-// IEEE Trans. Image Processing 26(7), 2017 (it tells the noise, not the picture); K. Zhang, W. Zuo, L. Zhang, "FFDNet: toward a fast and flexible
-// solution for CNN based image denoising", IEEE Trans. Image Processing 27(9), 2018 (the noise's level is an input: one network for all).
-// Trained for this project on noise drawn from the sensor model: docs/training.md has data, curves and limits.
-// Input: the four stabilised channels of the packed mosaic, over the value of white; the noise's sigma in the same unit; and what block matching
-// (denoise/bm3d.h) takes out of the four channels: a second opinion, which finds what repeats farther away than the network looks, and which it
-// believes more in one place and less in another. Other mosaics than RGGB are mirrored to it.
-// The full grade hears both steps of block matching and takes the mean of two views, the picture as it is and with rows and columns exchanged;
-// the quick grade hears the first step and has one look.
-// A strength other than 1 tells the network that there is more or less noise.
-// The character: cleanest and sharpest; what it has never seen it may take for something that it has.
+// O. Ronneberger, P. Fischer, T. Brox, "U-Net: convolutional networks for biomedical image segmentation",
+// MICCAI 2015 (the shape); K. Zhang, W. Zuo, Y. Chen, D. Meng, L. Zhang, "Beyond a Gaussian denoiser:
+// residual learning of deep CNN for image denoising", IEEE Trans. Image Processing 26(7), 2017 (it tells the
+// noise, not the picture); K. Zhang, W. Zuo, L. Zhang, "FFDNet: toward a fast and flexible solution for CNN
+// based image denoising", IEEE Trans. Image Processing 27(9), 2018 (the noise's level is an input: one
+// network for all). Trained for this project on noise drawn from the sensor model: docs/training.md has data,
+// curves and limits. Input: the four stabilised channels of the packed mosaic, over the value of white; the
+// noise's sigma in the same unit; and what block matching (denoise/bm3d.h) takes out of the four channels: a
+// second opinion, which finds what repeats farther away than the network looks, and which it believes more in
+// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade hears both steps
+// of block matching and takes the mean of two views, the picture as it is and with rows and columns
+// exchanged; the quick grade hears the first step and has one look. A strength other than 1 tells the network
+// that there is more or less noise. The character: cleanest and sharpest; what it has never seen it may take
+// for something that it has.
 #pragma once
 
 #include "denoise/method.h"
@@ -23,11 +25,15 @@ class Learned : public Method {
     explicit Learned(bool quick) : quick_(quick) {}
     std::string id() const override { return quick_ ? "learned-quick" : "learned"; }
     std::string name() const override { return quick_ ? "Learned quick" : "Learned"; }
-    std::string summary() const override { return quick_ ? "The learned method with one look and a hastier second opinion: sooner there." : "Cleanest and sharpest, from what it learned of other pictures."; }
+    std::string summary() const override {
+        return quick_ ? "The learned method with one look and a hastier second opinion: sooner there."
+                      : "Cleanest and sharpest, from what it learned of other pictures.";
+    }
     int margin() const override;
     std::string quickGradeOf() const override { return quick_ ? "learned" : ""; }
     bool takesPixels() const override { return false; }
-    PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const override;
+    PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                 const Work& work) const override;
 
   private:
     bool quick_;

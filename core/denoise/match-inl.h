@@ -46,19 +46,23 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
             for (int j = 0; j < kBlock; ++j)
                 for (int i = 0; i < kBlock; i += 2) {
                     const auto e = hn::Sub(hn::LoadU(d, p + j * kRow + i), hn::Set(d, block[j * kBlock + i]));
-                    const auto f = hn::Sub(hn::LoadU(d, p + j * kRow + i + 1), hn::Set(d, block[j * kBlock + i + 1]));
+                    const auto f =
+                        hn::Sub(hn::LoadU(d, p + j * kRow + i + 1), hn::Set(d, block[j * kBlock + i + 1]));
                     a = hn::MulAdd(e, e, a);
                     b = hn::MulAdd(f, f, b);
                 }
             const auto place = hn::Iota(du, static_cast<std::uint32_t>(dy * across + dx));
             const auto key = hn::Or(hn::And(hn::BitCast(du, hn::Add(a, b)), mask), place);
             const auto column = hn::Iota(du, static_cast<std::uint32_t>(dx));
-            hn::Store(hn::IfThenElse(hn::Lt(column, hn::Set(du, static_cast<std::uint32_t>(kSpan))), key, outside), du, to);
+            hn::Store(
+                hn::IfThenElse(hn::Lt(column, hn::Set(du, static_cast<std::uint32_t>(kSpan))), key, outside),
+                du, to);
         }
     const auto below = [&](std::uint32_t t) HWY_ATTR {
         std::size_t n = 0;
         const auto limit = hn::Set(du, t);
-        for (int i = 0; i < kSpan * across; i += lanes) n += hn::CountTrue(du, hn::Lt(hn::Load(du, keys + i), limit));
+        for (int i = 0; i < kSpan * across; i += lanes)
+            n += hn::CountTrue(du, hn::Lt(hn::Load(du, keys + i), limit));
         return static_cast<int>(n);
     };
     const int n = step.groupSize;
@@ -67,8 +71,10 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
     for (int found = kSpan * kSpan; found != n;) {
         const std::uint32_t middle = low + (high - low) / 2;
         const int m = below(middle);
-        if (m >= n) high = middle, found = m;
-        else low = middle;
+        if (m >= n)
+            high = middle, found = m;
+        else
+            low = middle;
     }
     HWY_ALIGN std::uint32_t chosen[kMost + 16];
     int count = 0;
@@ -76,12 +82,14 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
     for (int i = 0; i < kSpan * across; i += lanes) {
         const auto v = hn::Load(du, keys + i);
         const auto m = hn::Lt(v, top);
-        if (!hn::AllFalse(du, m)) count += static_cast<int>(hn::CompressBlendedStore(v, m, du, chosen + count));
+        if (!hn::AllFalse(du, m))
+            count += static_cast<int>(hn::CompressBlendedStore(v, m, du, chosen + count));
     }
     std::sort(chosen, chosen + n);
     for (int i = 0; i < n; ++i) {
         const int place = static_cast<int>(chosen[i] & 1023U);
-        ref.match[i] = {static_cast<std::int16_t>(place % across - kSearch), static_cast<std::int16_t>(place / across - kSearch)};
+        ref.match[i] = {static_cast<std::int16_t>(place % across - kSearch),
+                        static_cast<std::int16_t>(place / across - kSearch)};
     }
 }
 
@@ -90,7 +98,8 @@ HWY_INLINE void MatchTile(const groups::Step& step, const Rect& tile, groups::Ma
     using namespace groups; // NOLINT: one function's
     const Rect corners = cornersOf(step, tile);
     for (int y = corners.y; y < corners.bottom() + kBlock - 1; ++y) {
-        const float* from = step.guide->row(tile.y - kHalo + y - step.guideArea.y) + tile.x - kHalo - step.guideArea.x;
+        const float* from =
+            step.guide->row(tile.y - kHalo + y - step.guideArea.y) + tile.x - kHalo - step.guideArea.x;
         std::copy(from + corners.x, from + corners.right() + kBlock - 1, own.guide + y * kRow + corners.x);
     }
     const Rect here = tile.intersected(step.references).translated(kHalo - tile.x, kHalo - tile.y);

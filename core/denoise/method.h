@@ -27,7 +27,8 @@ struct PlaneSet {
     std::array<Plane, kPlanes> plane;
     // Where the channels R, G of R's rows, G of B's rows and B stand in a cell: x in bit 0, y in bit 1.
     std::array<int, kPlanes> sites{0, 1, 2, 3};
-    // Without a mosaic there is a sample for each pixel: luminance (R+G+B)/sqrt 3, (R-B)/sqrt 2, (R-2G+B)/sqrt 6, and plane 3 is 0.
+    // Without a mosaic there is a sample for each pixel: luminance (R+G+B)/sqrt 3, (R-B)/sqrt 2,
+    // (R-2G+B)/sqrt 6, and plane 3 is 0.
     bool packed = true;
     // Of a sensor without colours: plane 0 is its samples, the others are 0. Not packed.
     bool grey = false;
@@ -35,12 +36,14 @@ struct PlaneSet {
     float coarseNoise = 1;
     // The stabilised value of a sample at white: how far the planes' scale reaches.
     float white = 0;
-    // The whole photo in these coordinates: planes are mirrored about its edges. Empty: not known, no edge is near.
+    // The whole photo in these coordinates: planes are mirrored about its edges. Empty: not known, no edge is
+    // near.
     Rect extent;
 
     // Takes over what another set of the same photo says of its planes.
     void describeAs(const PlaneSet& other) {
-        sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise, white = other.white, extent = other.extent;
+        sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise,
+        white = other.white, extent = other.extent;
     }
 
     PlaneSet() = default;
@@ -52,7 +55,8 @@ struct PlaneSet {
     float* rowAt(std::size_t p, int y) { return plane[p].row(y - area.y) - area.x; }
 };
 
-// Planes over `area`, which reaches beyond the photo's edges: mirrored there, as noisy planes are. `from` holds what of `area` is in the photo.
+// Planes over `area`, which reaches beyond the photo's edges: mirrored there, as noisy planes are. `from`
+// holds what of `area` is in the photo.
 PlaneSet mirroredOut(const PlaneSet& from, const Rect& area, const Work& work);
 
 // The rotation of the channels R, G, G, B at one place into the four planes, and back.
@@ -113,9 +117,11 @@ class Method {
                          const Work& work) const = 0;
 };
 
-// For methods that look at luminance and colour together and know one strength: run(strength, work) once for each that is asked for, the
-// planes of either kind taken from their own; planes of strength 0 are copied.
-template <class Run> PlaneSet withTwoStrengths(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work, const Run& run) {
+// For methods that look at luminance and colour together and know one strength: run(strength, work) once for
+// each that is asked for, the planes of either kind taken from their own; planes of strength 0 are copied.
+template <class Run>
+PlaneSet withTwoStrengths(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                          const Work& work, const Run& run) {
     const float l = strength[0], c = strength[1];
     if (l == c && l > 0) return run(l, work);
     PlaneSet out(area), colour(area);
@@ -123,8 +129,10 @@ template <class Run> PlaneSet withTwoStrengths(const PlaneSet& in, const Rect& a
     if (l > 0) out = run(l, work.part(0, c > 0 ? 0.5 : 1));
     if (c > 0) colour = run(c, work.part(l > 0 ? 0.5 : 0, 1));
     for (std::size_t p = 0; p < kPlanes; ++p)
-        if (strength[p] <= 0) out.plane[p] = in.plane[p].cropped(area.translated(-in.area.x, -in.area.y));
-        else if (isColour(p)) out.plane[p] = std::move(colour.plane[p]);
+        if (strength[p] <= 0)
+            out.plane[p] = in.plane[p].cropped(area.translated(-in.area.x, -in.area.y));
+        else if (isColour(p))
+            out.plane[p] = std::move(colour.plane[p]);
     return out;
 }
 

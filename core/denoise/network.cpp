@@ -11,7 +11,8 @@ namespace irenic {
 
 namespace {
 
-// What the last layer gives for a pixel: the noise, how much of the second opinion's is believed, and nothing up to a whole vector.
+// What the last layer gives for a pixel: the noise, how much of the second opinion's is believed, and nothing
+// up to a whole vector.
 constexpr int kLeaving = 2 * Network::kOutputs, kLeavingPadded = 16;
 
 // The weights, as the layers want them. Layers are named as in training/network.py.
@@ -27,7 +28,8 @@ class Weights {
     };
 
   private:
-    std::map<std::string, WeightArray> all_ = readOnnxWeights(irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
+    std::map<std::string, WeightArray> all_ = readOnnxWeights(
+        irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
 
     struct Layer {
         std::vector<float> weights, bias;
@@ -35,16 +37,20 @@ class Weights {
     };
     Layer named(const std::string& name, int side) {
         const WeightArray &w = all_[name + ".weight"], &b = all_[name + ".bias"];
-        if (w.dims.size() != 4 || w.dims[2] != side || w.dims[3] != side || b.dims.size() != 1 || b.dims[0] != w.dims[0] || w.dims[0] % 4 != 0)
+        if (w.dims.size() != 4 || w.dims[2] != side || w.dims[3] != side || b.dims.size() != 1 ||
+            b.dims[0] != w.dims[0] || w.dims[0] % 4 != 0)
             throw std::runtime_error("the network's " + name + " does not fit");
         return {w.values, b.values, static_cast<int>(w.dims[1]), static_cast<int>(w.dims[0]), side};
     }
     static WinogradConvolution winograd(const Layer& l) {
-        if (!WinogradConvolution::fits(4, 4, l.in, l.out)) throw std::runtime_error("the network's channels do not fit");
+        if (!WinogradConvolution::fits(4, 4, l.in, l.out))
+            throw std::runtime_error("the network's channels do not fit");
         return {l.weights, l.bias, l.in, l.out};
     }
     static DirectConvolution direct(const Layer& l) { return {l.weights, l.bias, l.in, l.out, l.side}; }
-    Block block(const std::string& name) { return {winograd(named(name + ".first", 3)), winograd(named(name + ".second", 3))}; }
+    Block block(const std::string& name) {
+        return {winograd(named(name + ".first", 3)), winograd(named(name + ".second", 3))};
+    }
     // The four pixels' channels one after the other, not channel by channel.
     DirectConvolution spread(const std::string& name) {
         const Layer l = named(name + ".spread", 1);
@@ -52,8 +58,10 @@ class Weights {
         const int out = l.out / 4;
         for (int c = 0; c < out; ++c)
             for (int p = 0; p < 4; ++p) {
-                std::copy_n(l.weights.begin() + (4 * c + p) * l.in, l.in, sorted.weights.begin() + (p * out + c) * l.in);
-                sorted.bias[static_cast<std::size_t>(p * out + c)] = l.bias[static_cast<std::size_t>(4 * c + p)];
+                std::copy_n(l.weights.begin() + (4 * c + p) * l.in, l.in,
+                            sorted.weights.begin() + (p * out + c) * l.in);
+                sorted.bias[static_cast<std::size_t>(p * out + c)] =
+                    l.bias[static_cast<std::size_t>(4 * c + p)];
             }
         return direct(sorted);
     }
@@ -61,14 +69,16 @@ class Weights {
         Layer l = named("leave", 3);
         if (l.out != kLeaving) throw std::runtime_error("the network's leave does not fit");
         l.out = kLeavingPadded;
-        l.weights.resize(static_cast<std::size_t>(l.out * l.in * 9)), l.bias.resize(static_cast<std::size_t>(l.out));
+        l.weights.resize(static_cast<std::size_t>(l.out * l.in * 9)),
+            l.bias.resize(static_cast<std::size_t>(l.out));
         return winograd(l);
     }
 
   public:
     // From the finest scale to the coarsest.
     const DirectConvolution enter = direct(named("enter", 3));
-    const DirectConvolution down[3] = {direct(named("down1", 2)), direct(named("down2", 2)), direct(named("down3", 2))};
+    const DirectConvolution down[3] = {direct(named("down1", 2)), direct(named("down2", 2)),
+                                       direct(named("down3", 2))};
     const Block encode[4] = {block("enc1"), block("enc2"), block("enc3"), block("deep")};
     const DirectConvolution up[3] = {spread("up1"), spread("up2"), spread("up3")};
     const Block decode[3] = {block("dec1"), block("dec2"), block("dec3")};
@@ -124,17 +134,22 @@ void Network::run(const float* in, float* out, int width, int height, int border
         b.second.run(inner[s], size[s].width, size[s].height, kept[s], true, false, scratch_);
     };
     for (int y = 0; y < height; ++y)
-        all.enter.row({padded + y * line, line, kInputs, width, nullptr, kept[0] + static_cast<std::ptrdiff_t>(y) * width * channels(0), channels(0)}, 0, channels(0));
+        all.enter.row({padded + y * line, line, kInputs, width, nullptr,
+                       kept[0] + static_cast<std::ptrdiff_t>(y) * width * channels(0), channels(0)},
+                      0, channels(0));
     block(all.encode[0], 0);
     for (int s = 1; s < 4; ++s) {
         const std::ptrdiff_t across = static_cast<std::ptrdiff_t>(size[s - 1].width) * channels(s - 1);
         for (int y = 0; y < size[s].height; ++y)
-            all.down[s - 1].row({kept[s - 1] + 2 * y * across, across, 2 * channels(s - 1), size[s].width, nullptr, kept[s] + static_cast<std::ptrdiff_t>(y) * size[s].width * channels(s), channels(s)}, 0,
-                                channels(s));
+            all.down[s - 1].row(
+                {kept[s - 1] + 2 * y * across, across, 2 * channels(s - 1), size[s].width, nullptr,
+                 kept[s] + static_cast<std::ptrdiff_t>(y) * size[s].width * channels(s), channels(s)},
+                0, channels(s));
         block(all.encode[s], s);
     }
-    // Back up: four pixels from each, added to what was kept of the scale, then relu. Samples that only the border needs are left out from here on:
-    // three convolutions look three pixels far, two look two; the next scale begins on even pixels.
+    // Back up: four pixels from each, added to what was kept of the scale, then relu. Samples that only the
+    // border needs are left out from here on: three convolutions look three pixels far, two look two; the
+    // next scale begins on even pixels.
     int less[3] = {std::max(0, border - 3) / 2 * 2, 0, 0};
     less[1] = std::max(0, less[0] / 2 - 2) / 2 * 2;
     for (int s = 2, lost = 0; s >= 0; --s) { // `lost`: what was left out of the scale below
@@ -144,9 +159,13 @@ void Network::run(const float* in, float* out, int width, int height, int border
         for (int v = 0; v < wanted.height / 2; ++v)
             for (int p = 0; p < 4; ++p) {
                 const int y = 2 * v + p / 2, x = p % 2;
-                const float* old = kept[s] + (static_cast<std::ptrdiff_t>(y + less[s]) * whole.width + x + less[s]) * c;
+                const float* old =
+                    kept[s] + (static_cast<std::ptrdiff_t>(y + less[s]) * whole.width + x + less[s]) * c;
                 float* to = kept[s] + (static_cast<std::ptrdiff_t>(y) * wanted.width + x) * c;
-                all.up[s].row({kept[s + 1] + (static_cast<std::ptrdiff_t>(v + skip) * below.width + skip) * channels(s + 1), 0, channels(s + 1), wanted.width / 2, old, to, 2 * c}, p * c, c);
+                all.up[s].row({kept[s + 1] + (static_cast<std::ptrdiff_t>(v + skip) * below.width + skip) *
+                                                 channels(s + 1),
+                               0, channels(s + 1), wanted.width / 2, old, to, 2 * c},
+                              p * c, c);
             }
         size[s] = wanted, lost = less[s];
         block(all.decode[s], s);
@@ -158,9 +177,11 @@ void Network::run(const float* in, float* out, int width, int height, int border
     for (int y = 0; y < left.height; ++y)
         for (int x = 0; x < left.width; ++x) {
             const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(y + less[0]) * width + x + less[0];
-            const float *own = leaving + (static_cast<std::ptrdiff_t>(y) * left.width + x) * kLeavingPadded, *believed = own + kOutputs;
+            const float *own = leaving + (static_cast<std::ptrdiff_t>(y) * left.width + x) * kLeavingPadded,
+                        *believed = own + kOutputs;
             const float *planes = in + at * kInputs, *taken = planes + kOutputs + 1;
-            for (int c = 0; c < kOutputs; ++c) out[at * kOutputs + c] = planes[c] - own[c] - believed[c] * taken[c];
+            for (int c = 0; c < kOutputs; ++c)
+                out[at * kOutputs + c] = planes[c] - own[c] - believed[c] * taken[c];
         }
 }
 

@@ -12,20 +12,23 @@ class Network {
     static constexpr int kUnit = 32;
     // A side of the tiles that a photo is cut into.
     static constexpr int kTile = 7 * kUnit;
-    // Samples at a tile's border that are best dropped. What a tile lacks beyond that moves the result by some 0.03 sigma in the mean, below 0.1,
-    // where the border ends.
+    // Samples at a tile's border that are best dropped. What a tile lacks beyond that moves the result by
+    // some 0.03 sigma in the mean, below 0.1, where the border ends.
     static constexpr int kBorder = 10;
-    // Of a pixel: the four channels, the noise's sigma, and kTaken times what a second opinion takes out of the four channels.
+    // Of a pixel: the four channels, the noise's sigma, and kTaken times what a second opinion takes out of
+    // the four channels.
     static constexpr int kInputs = 9, kOutputs = 4;
     static constexpr float kTaken = 8;
 
-    // width x height pixels of kInputs floats, pixel after pixel, to as many of kOutputs floats (see training/network.py). With `border`, those
-    // closer than that to the tile's edge may be left as they are. Uses one core; one call at a time for each network. Throws Cancelled, and
-    // std::runtime_error when the weights that ship with the library do not fit the network.
+    // width x height pixels of kInputs floats, pixel after pixel, to as many of kOutputs floats (see
+    // training/network.py). With `border`, those closer than that to the tile's edge may be left as they are.
+    // Uses one core; one call at a time for each network. Throws Cancelled, and std::runtime_error when the
+    // weights that ship with the library do not fit the network.
     void run(const float* in, float* out, int width, int height, int border, const Work& work = {});
 
   private:
-    // What lives from layer to layer; grows with the tile. For each scale what is kept of it, and the inside of a block.
+    // What lives from layer to layer; grows with the tile. For each scale what is kept of it, and the inside
+    // of a block.
     AlignedFloats padded_, kept_[4], inner_[4], leaving_, scratch_;
 };
 

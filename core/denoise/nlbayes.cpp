@@ -17,8 +17,9 @@ namespace irenic::nlbayes {
 
 using namespace groups; // NOLINT: its vocabulary
 constexpr int kP = 4, kD = kP * kP, kAll = kD * static_cast<int>(kPlanes);
-// Tuned on noiseless truth. Covariances of some 80 patches scatter around the true ones, and what scatters low would be taken for
-// structure: both steps assume somewhat more noise than there is, and step one a trace more variance than was found.
+// Tuned on noiseless truth. Covariances of some 80 patches scatter around the true ones, and what scatters
+// low would be taken for structure: both steps assume somewhat more noise than there is, and step one a trace
+// more variance than was found.
 constexpr int kPatches = 80;
 constexpr float kNoise1 = 1.3f, kNoise2 = 2.2f, kRidge = 0.1f, kFlat = 1.2f;
 constexpr int kInset = (kBlock - kP) / 2; // of the patch within the block that is compared
@@ -48,7 +49,8 @@ template <int D> HWY_INLINE void Centre(float* rows, int n, float* mean) {
         for (int i = 0; i < n; ++i) sum = hn::Add(sum, hn::Load(d, rows + i * D + c));
         sum = hn::Mul(sum, hn::Set(d, 1.0f / static_cast<float>(n)));
         hn::Store(sum, d, mean + c);
-        for (int i = 0; i < n; ++i) hn::Store(hn::Sub(hn::Load(d, rows + i * D + c), sum), d, rows + i * D + c);
+        for (int i = 0; i < n; ++i)
+            hn::Store(hn::Sub(hn::Load(d, rows + i * D + c), sum), d, rows + i * D + c);
     }
 }
 
@@ -92,13 +94,15 @@ template <int D> HWY_INLINE void Invert(float* m) {
             float* row = m + r * D;
             const auto factor = hn::Set(d, row[k]);
             row[k] = 0;
-            for (int c = 0; c < D; c += lanes) hn::Store(hn::NegMulAdd(factor, hn::Load(d, pivot + c), hn::Load(d, row + c)), d, row + c);
+            for (int c = 0; c < D; c += lanes)
+                hn::Store(hn::NegMulAdd(factor, hn::Load(d, pivot + c), hn::Load(d, row + c)), d, row + c);
         }
     }
 }
 
 // rows = mean + rows (1 - noise inverse); noise is diagonal, `noise[a]` for the a-th 16 dimensions.
-template <int D> HWY_INLINE void Estimate(float* rows, int n, const float* inverse, const float* mean, const float* noise) {
+template <int D>
+HWY_INLINE void Estimate(float* rows, int n, const float* inverse, const float* mean, const float* noise) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     HWY_ALIGN float result[4 * D];
@@ -116,7 +120,9 @@ template <int D> HWY_INLINE void Estimate(float* rows, int n, const float* inver
                 s3 = hn::MulAdd(hn::Set(d, r[3][a]), v, s3);
             }
             const auto sigma2 = hn::Set(d, noise[c / 16]), m = hn::Load(d, mean + c);
-            const auto put = [&](int k, auto s) HWY_ATTR { hn::Store(hn::Add(m, hn::NegMulAdd(sigma2, s, hn::Load(d, r[k] + c))), d, result + k * D + c); };
+            const auto put = [&](int k, auto s) HWY_ATTR {
+                hn::Store(hn::Add(m, hn::NegMulAdd(sigma2, s, hn::Load(d, r[k] + c))), d, result + k * D + c);
+            };
             put(0, s0), put(1, s1), put(2, s2), put(3, s3);
         }
         std::copy(result, result + left * D, rows + i * D);
@@ -128,7 +134,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
     constexpr int lanes = static_cast<int>(hn::MaxLanes(d4));
     const Rect corners = cornersOf(step, tile);
     MatchTile(step, tile, own);
-    const auto copy = [&](const PlaneSet& from, float (*to)[kSide * kRow]) {
+    const auto copy = [&](const PlaneSet& from, float(*to)[kSide * kRow]) {
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int y = corners.y; y < corners.bottom() + kBlock - 1; ++y) {
                 const float* row = from.rowAt(p, tile.y - kHalo + y) + tile.x - kHalo;
@@ -143,18 +149,24 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
     for (int r = 0; r < own.references; ++r) {
         const Reference& ref = own.reference[r];
         const int n = step.groupSize;
-        const auto at = [&](int i, int stride) { return (ref.y + kInset + ref.match[i].dy) * stride + ref.x + kInset + ref.match[i].dx; };
+        const auto at = [&](int i, int stride) {
+            return (ref.y + kInset + ref.match[i].dy) * stride + ref.x + kInset + ref.match[i].dx;
+        };
         const auto gather = [&](const float* plane, float* rows, int width, int column) HWY_ATTR {
             for (int i = 0; i < n; ++i)
                 for (int j = 0; j < kP; ++j)
-                    for (int c = 0; c < kP; c += lanes) hn::Store(hn::LoadU(d4, plane + at(i, kRow) + j * kRow + c), d4, rows + i * width + column + j * kP + c);
+                    for (int c = 0; c < kP; c += lanes)
+                        hn::Store(hn::LoadU(d4, plane + at(i, kRow) + j * kRow + c), d4,
+                                  rows + i * width + column + j * kP + c);
         };
         const auto scatter = [&](const float* rows, int width, int column, float* sum) HWY_ATTR {
             for (int i = 0; i < n; ++i)
                 for (int j = 0; j < kP; ++j)
                     for (int c = 0; c < kP; c += lanes) {
                         float* to = sum + at(i, kSide) + j * kSide + c;
-                        hn::StoreU(hn::Add(hn::LoadU(d4, to), hn::Load(d4, rows + i * width + column + j * kP + c)), d4, to);
+                        hn::StoreU(
+                            hn::Add(hn::LoadU(d4, to), hn::Load(d4, rows + i * width + column + j * kP + c)),
+                            d4, to);
                     }
         };
         if (!step.basic) {
@@ -165,7 +177,8 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
                 Covariance<kD>(own.x, n, own.matrix);
                 float level = 0, spread = 0;
                 for (int a = 0; a < kD; ++a) level += own.mean[a] / kD;
-                for (int a = 0; a < kD; ++a) spread += own.matrix[a * kD + a] + (own.mean[a] - level) * (own.mean[a] - level);
+                for (int a = 0; a < kD; ++a)
+                    spread += own.matrix[a * kD + a] + (own.mean[a] - level) * (own.mean[a] - level);
                 // An even patch: the paper's exception, one mean for all.
                 if (spread < kFlat * kD * noise[p]) {
                     std::fill(own.x, own.x + n * kD, level);
@@ -223,7 +236,8 @@ void runTile(const Step& step, const Rect& tile, Accumulator& out) {
 
 int NonLocalBayes::margin() const { return kTwoStepMargin; }
 
-PlaneSet NonLocalBayes::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength, const Work& work) const {
+PlaneSet NonLocalBayes::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                            const Work& work) const {
     return bothSteps(in, area, strength, kPatches, kPatches, false, runTile, work);
 }
 

@@ -25,7 +25,7 @@ struct Buffers {
     HWY_ALIGN float difference[(kTile + 2 * kP) * kRow];
     HWY_ALIGN float columns[kRow];
     HWY_ALIGN float sums[kPlanes][kTile * kTile];
-    HWY_ALIGN float weight[2][kTile * kTile];  // luminance, colour
+    HWY_ALIGN float weight[2][kTile * kTile]; // luminance, colour
     HWY_ALIGN float largest[2][kTile * kTile];
 };
 
@@ -84,10 +84,12 @@ void Tile(const PlaneSet& in, const Rect& tile, const float* strength, PlaneSet&
                     hn::Store(sum, d, b.columns + x);
                 }
                 const float* there[kPlanes];
-                for (std::size_t p = 0; p < kPlanes; ++p) there[p] = in.rowAt(p, tile.y + y + dy) + tile.x + dx;
+                for (std::size_t p = 0; p < kPlanes; ++p)
+                    there[p] = in.rowAt(p, tile.y + y + dy) + tile.x + dx;
                 for (int x = 0; x < kTile; x += lanes) {
                     auto distance = hn::Load(d, b.columns + x);
-                    for (int i = 1; i <= 2 * kP; ++i) distance = hn::Add(distance, hn::LoadU(d, b.columns + x + i));
+                    for (int i = 1; i <= 2 * kP; ++i)
+                        distance = hn::Add(distance, hn::LoadU(d, b.columns + x + i));
                     distance = hn::Max(hn::Sub(distance, v_floor), zero);
                     const auto wl = power8(hn::MulAdd(distance, v_luminance, one));
                     const auto wc = power8(hn::MulAdd(distance, v_colour, one));
@@ -98,8 +100,9 @@ void Tile(const PlaneSet& in, const Rect& tile, const float* strength, PlaneSet&
                     hn::Store(hn::Max(hn::Load(d, b.largest[1] + at), wc), d, b.largest[1] + at);
                     for (std::size_t p = 0; p < kPlanes; ++p) {
                         float* sums = b.sums[p] + at;
-                        hn::Store(hn::MulAdd(isColour(p) ? wc : wl, hn::LoadU(d, there[p] + x), hn::Load(d, sums)),
-                                  d, sums);
+                        hn::Store(
+                            hn::MulAdd(isColour(p) ? wc : wl, hn::LoadU(d, there[p] + x), hn::Load(d, sums)),
+                            d, sums);
                     }
                 }
             }
@@ -116,7 +119,8 @@ void Tile(const PlaneSet& in, const Rect& tile, const float* strength, PlaneSet&
                 const int at = (y - tile.y) * kTile + x - tile.x;
                 // The pixel itself counts as much as the patch most like it.
                 const float self = b.largest[group][at];
-                to[x] = strength[p] > 0 ? (b.sums[p][at] + self * own[x]) / (b.weight[group][at] + self) : own[x];
+                to[x] =
+                    strength[p] > 0 ? (b.sums[p][at] + self * own[x]) / (b.weight[group][at] + self) : own[x];
             }
         }
     }
@@ -146,14 +150,16 @@ PlaneSet NonLocalMeans::run(const PlaneSet& in, const Rect& area, const std::arr
             wide.plane[p].fill(0);
             const Rect shared = needed.intersected(in.area);
             for (int y = shared.y; y < shared.bottom(); ++y)
-                std::copy(in.rowAt(p, y) + shared.x, in.rowAt(p, y) + shared.right(), wide.rowAt(p, y) + shared.x);
+                std::copy(in.rowAt(p, y) + shared.x, in.rowAt(p, y) + shared.right(),
+                          wide.rowAt(p, y) + shared.x);
         }
         source = &wide;
     }
     std::atomic<long long> finished = 0;
     forEachTile(area, 64, work, [&](const Rect& tile) {
         HWY_DYNAMIC_DISPATCH(Tile)(*source, tile, strength.data(), out);
-        work.report(static_cast<double>(finished += tile.intersected(area).area()) / static_cast<double>(area.area()));
+        work.report(static_cast<double>(finished += tile.intersected(area).area()) /
+                    static_cast<double>(area.area()));
     });
     return out;
 }

@@ -15,7 +15,8 @@ class Message {
     Message(const std::uint8_t* at, std::size_t size) : at_(at), end_(at + size) {}
 
     // Calls field(number, varint or 0, payload, its size) for each field in turn.
-    void each(const std::function<void(std::uint64_t, std::uint64_t, const std::uint8_t*, std::size_t)>& field) {
+    void
+    each(const std::function<void(std::uint64_t, std::uint64_t, const std::uint8_t*, std::size_t)>& field) {
         while (at_ < end_) {
             const std::uint64_t key = varint();
             switch (key & 7) {
@@ -47,7 +48,8 @@ class Message {
 
   private:
     void skip(std::uint64_t size) {
-        if (size > static_cast<std::uint64_t>(end_ - at_)) throw std::runtime_error("the network's file ends too early");
+        if (size > static_cast<std::uint64_t>(end_ - at_))
+            throw std::runtime_error("the network's file ends too early");
         at_ += size;
     }
     const std::uint8_t *at_, *end_;
@@ -56,7 +58,8 @@ class Message {
 // IEEE 754 binary16.
 float fromHalf(std::uint16_t h) {
     const int exponent = (h >> 10) & 31, fraction = h & 1023;
-    const float size = exponent == 0 ? std::ldexp(static_cast<float>(fraction), -24) : std::ldexp(static_cast<float>(1024 + fraction), exponent - 25);
+    const float size = exponent == 0 ? std::ldexp(static_cast<float>(fraction), -24)
+                                     : std::ldexp(static_cast<float>(1024 + fraction), exponent - 25);
     return (h & 0x8000) != 0 ? -size : size;
 }
 
@@ -71,24 +74,27 @@ std::map<std::string, WeightArray> readOnnxWeights(const std::uint8_t* bytes, st
         std::uint64_t type = 0;
         const std::uint8_t* raw = nullptr;
         std::size_t rawSize = 0;
-        Message(at, length).each([&](std::uint64_t field, std::uint64_t value, const std::uint8_t* payload, std::size_t n) {
-            if (field == dims && payload) {
-                for (Message packed(payload, n); !packed.atEnd();) array.dims.push_back(static_cast<std::int64_t>(packed.varint()));
-            } else if (field == dims) {
-                array.dims.push_back(static_cast<std::int64_t>(value));
-            } else if (field == dataType) {
-                type = value;
-            } else if (field == name) {
-                title.assign(reinterpret_cast<const char*>(payload), n);
-            } else if (field == rawData) {
-                raw = payload, rawSize = n;
-            }
-        });
+        Message(at, length)
+            .each([&](std::uint64_t field, std::uint64_t value, const std::uint8_t* payload, std::size_t n) {
+                if (field == dims && payload) {
+                    for (Message packed(payload, n); !packed.atEnd();)
+                        array.dims.push_back(static_cast<std::int64_t>(packed.varint()));
+                } else if (field == dims) {
+                    array.dims.push_back(static_cast<std::int64_t>(value));
+                } else if (field == dataType) {
+                    type = value;
+                } else if (field == name) {
+                    title.assign(reinterpret_cast<const char*>(payload), n);
+                } else if (field == rawData) {
+                    raw = payload, rawSize = n;
+                }
+            });
         std::size_t count = 1;
         for (const std::int64_t d : array.dims) count *= static_cast<std::size_t>(d);
         const std::size_t each = type == 1 ? 4 : type == 10 ? 2 : 0;
         if (each == 0) return;
-        if (!raw || rawSize != count * each) throw std::runtime_error("the network's file is damaged at " + title);
+        if (!raw || rawSize != count * each)
+            throw std::runtime_error("the network's file is damaged at " + title);
         array.values.resize(count);
         for (std::size_t i = 0; i < count; ++i)
             if (each == 4) {
@@ -100,12 +106,15 @@ std::map<std::string, WeightArray> readOnnxWeights(const std::uint8_t* bytes, st
             }
         out[title] = std::move(array);
     };
-    Message(bytes, size).each([&](std::uint64_t field, std::uint64_t, const std::uint8_t* payload, std::size_t n) {
-        if (field == graph && payload)
-            Message(payload, n).each([&](std::uint64_t inner, std::uint64_t, const std::uint8_t* at, std::size_t length) {
-                if (inner == initializer && at) tensor(at, length);
-            });
-    });
+    Message(bytes, size)
+        .each([&](std::uint64_t field, std::uint64_t, const std::uint8_t* payload, std::size_t n) {
+            if (field == graph && payload)
+                Message(payload, n)
+                    .each(
+                        [&](std::uint64_t inner, std::uint64_t, const std::uint8_t* at, std::size_t length) {
+                            if (inner == initializer && at) tensor(at, length);
+                        });
+        });
     if (out.empty()) throw std::runtime_error("the network's file holds no weights");
     return out;
 }

@@ -13,19 +13,22 @@ PlaneSet halved(const PlaneSet& in, const Work& work) {
             for (int y = out.area.y + first; y < out.area.y + last; ++y) {
                 const float *a = in.rowAt(p, 2 * y) + 2 * x0, *b = in.rowAt(p, 2 * y + 1) + 2 * x0;
                 float* to = out.plane[p].row(y - out.area.y);
-                for (int x = 0; x < out.area.width; ++x) to[x] = 0.25f * ((a[2 * x] + a[2 * x + 1]) + (b[2 * x] + b[2 * x + 1]));
+                for (int x = 0; x < out.area.width; ++x)
+                    to[x] = 0.25f * ((a[2 * x] + a[2 * x + 1]) + (b[2 * x] + b[2 * x + 1]));
             }
     });
     return out;
 }
 
-void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const Rect& fineRect, const Rect& area, const Work& work) {
+void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const Rect& fineRect,
+                const Rect& area, const Work& work) {
     forEachBand(area.height, 16, work, [&](int first, int last) {
         std::vector<float> row(static_cast<std::size_t>(coarseRect.width));
         for (int y = area.y + first; y < area.y + last; ++y) {
             const int own = halfOf(y), other = (y & 1) != 0 ? own + 1 : own - 1;
             const float *near = coarse.row(own - coarseRect.y), *far = coarse.row(other - coarseRect.y);
-            for (int x = 0; x < coarseRect.width; ++x) row[static_cast<std::size_t>(x)] = 0.75f * near[x] + 0.25f * far[x];
+            for (int x = 0; x < coarseRect.width; ++x)
+                row[static_cast<std::size_t>(x)] = 0.75f * near[x] + 0.25f * far[x];
             const float* cells = row.data() - coarseRect.x;
             float* to = fine.row(y - fineRect.y) - fineRect.x;
             const auto one = [&](int x) {

@@ -1,5 +1,6 @@
-// Planes at half, a quarter ... of the resolution, on one fixed grid: cell (i, j) of the next coarser level covers the
-// samples (2i, 2j) to (2i+1, 2j+1) wherever a region begins, so that regions stay crops of the whole.
+// Planes at half, a quarter ... of the resolution, on one fixed grid: cell (i, j) of the next coarser level
+// covers the samples (2i, 2j) to (2i+1, 2j+1) wherever a region begins, so that regions stay crops of the
+// whole.
 #pragma once
 
 #include "denoise/method.h"
@@ -18,9 +19,10 @@ inline Rect cellsReadBy(const Rect& area) {
     return {x, y, halfOf(area.right() - 1) + 2 - x, halfOf(area.bottom() - 1) + 2 - y};
 }
 
-// Adds to `fine`, over `area`, the bilinear interpolation of `coarse`, which has half the resolution. Both planes hold
-// the rectangle given beside them; `coarse` holds at least cellsReadBy(area).
-void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const Rect& fineRect, const Rect& area, const Work& work);
+// Adds to `fine`, over `area`, the bilinear interpolation of `coarse`, which has half the resolution. Both
+// planes hold the rectangle given beside them; `coarse` holds at least cellsReadBy(area).
+void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const Rect& fineRect,
+                const Rect& area, const Work& work);
 
 // The bilinear interpolation of `coarse` over `area`.
 Plane doubled(const Plane& coarse, const Rect& coarseRect, const Rect& area, const Work& work);

@@ -17,12 +17,14 @@ using V = hn::Vec<DF>;
 HWY_INLINE V Root(V z) {
     const DF d;
     const auto knee = hn::Set(d, Stabiliser::knee()), root = hn::Set(d, Stabiliser::kneeRoot());
-    const auto straight = hn::MulAdd(hn::Sub(z, knee), hn::Set(d, 1 / Stabiliser::kneeRoot()), hn::Add(root, root));
+    const auto straight =
+        hn::MulAdd(hn::Sub(z, knee), hn::Set(d, 1 / Stabiliser::kneeRoot()), hn::Add(root, root));
     const auto bent = hn::Mul(hn::Set(d, 2.0f), hn::Sqrt(hn::Max(z, knee)));
     return hn::IfThenElse(hn::Lt(z, knee), straight, bent);
 }
 
-void StabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines, const std::array<float*, 4>& planes, int n) {
+void StabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines,
+                  const std::array<float*, 4>& planes, int n) {
     const DF d;
     const hn::Rebind<std::uint16_t, DF> d16;
     const hn::Rebind<std::int32_t, DF> d32;
@@ -30,7 +32,8 @@ void StabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const S
     const auto half = hn::Set(d, 0.5f), slant = hn::Set(d, 0.70710678f);
     const auto site = [&](int s, auto samples) HWY_ATTR {
         const auto at = static_cast<std::size_t>(s);
-        return Root(hn::MulAdd(hn::ConvertTo(d, hn::PromoteTo(d32, samples)), hn::Set(d, lines.gain[at]), hn::Set(d, lines.offset[at])));
+        return Root(hn::MulAdd(hn::ConvertTo(d, hn::PromoteTo(d32, samples)), hn::Set(d, lines.gain[at]),
+                               hn::Set(d, lines.offset[at])));
     };
     HWY_ALIGN std::uint16_t last[4][2 * 64];
     for (int x = 0; x < n; x += lanes) {
@@ -67,12 +70,15 @@ HWY_INLINE V Unbiased(V v, const Stabiliser::View& t) {
     const auto clamped = hn::Min(hn::Max(position, hn::Zero(d)), hn::Set(d, static_cast<float>(t.size - 2)));
     const auto whole = hn::ConvertTo(di, clamped);
     const auto share = hn::Sub(clamped, hn::ConvertTo(d, whole));
-    const auto t0 = hn::GatherIndex(d, t.values, whole), t1 = hn::GatherIndex(d, t.values, hn::Add(whole, hn::Set(di, 1)));
+    const auto t0 = hn::GatherIndex(d, t.values, whole),
+               t1 = hn::GatherIndex(d, t.values, hn::Add(whole, hn::Set(di, 1)));
     const auto inside = hn::Add(square, hn::MulAdd(share, hn::Sub(t1, t0), t0));
     const float first = t.values[0] + 0.25f * t.start * t.start;
     const auto below = hn::MulAdd(hn::Sub(v, start), hn::Set(d, t.slope), hn::Set(d, first));
-    const auto above = hn::Add(square, hn::Add(hn::Set(d, t.tail), hn::Div(hn::Set(d, t.end), hn::Max(v, hn::Set(d, 1.0f)))));
-    const auto high = hn::IfThenElse(hn::Gt(position, hn::Set(d, static_cast<float>(t.size - 1))), above, inside);
+    const auto above = hn::Add(
+        square, hn::Add(hn::Set(d, t.tail), hn::Div(hn::Set(d, t.end), hn::Max(v, hn::Set(d, 1.0f)))));
+    const auto high =
+        hn::IfThenElse(hn::Gt(position, hn::Set(d, static_cast<float>(t.size - 1))), above, inside);
     return hn::IfThenElse(hn::Lt(position, hn::Zero(d)), below, high);
 }
 
@@ -97,7 +103,8 @@ void LinearOfRow(const LinearRow& row, int n) {
             const Stabiliser::View& t = row.stable[k];
             auto value = Unbiased(v[k], t);
             if (grainy) value = hn::MulAdd(hn::Mul(half, v[k]), back[k], value);
-            hn::StoreU(hn::MulAdd(value, hn::Set(d, t.scale), hn::LoadU(d, row.lost[k] + x)), d, row.out[k] + x);
+            hn::StoreU(hn::MulAdd(value, hn::Set(d, t.scale), hn::LoadU(d, row.lost[k] + x)), d,
+                       row.out[k] + x);
         }
     }
 }
@@ -112,7 +119,8 @@ namespace irenic {
 HWY_EXPORT(StabiliseRow);
 HWY_EXPORT(LinearOfRow);
 
-void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines, const std::array<float*, 4>& planes, int n) {
+void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines,
+                  const std::array<float*, 4>& planes, int n) {
     HWY_DYNAMIC_DISPATCH(StabiliseRow)(top, bottom, lines, planes, n);
 }
 void linearRow(const LinearRow& row, int n) { HWY_DYNAMIC_DISPATCH(LinearOfRow)(row, n); }

@@ -8,17 +8,20 @@
 
 namespace irenic {
 
-// A sample s of mosaic site i (0..3) holds `gain[i] * s + offset[i]` in electrons, with what stabilisation adds.
+// A sample s of mosaic site i (0..3) holds `gain[i] * s + offset[i]` in electrons, with what stabilisation
+// adds.
 struct SiteLines {
     std::array<float, 4> gain, offset;
     std::array<int, 4> site; // of each channel
 };
 
 // n cells from two rows of the mosaic, from an even column on, to the four planes' rows.
-void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines, const std::array<float*, 4>& planes, int n);
+void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines,
+                  const std::array<float*, 4>& planes, int n);
 
-// One row on the way back. `noisy` are planes 0 and 3 and are read where grain is above 0. `lost` are the channels' rows
-// of missing variance, times a quarter of the channel's `a`; values are linear and come out by channel.
+// One row on the way back. `noisy` are planes 0 and 3 and are read where grain is above 0. `lost` are the
+// channels' rows of missing variance, times a quarter of the channel's `a`; values are linear and come out by
+// channel.
 struct LinearRow {
     std::array<const float*, 4> clean;
     std::array<const float*, 2> noisy;

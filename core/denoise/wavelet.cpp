@@ -23,8 +23,8 @@ void Analyse(const float* const* rows, float* low, float* high, int n) {
     const hn::ScalableTag<float> d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     for (int i = 0; i < n; i += lanes) {
-        const auto a = hn::LoadU(d, rows[0] + i), b = hn::LoadU(d, rows[1] + i), c = hn::LoadU(d, rows[2] + i),
-                   e = hn::LoadU(d, rows[3] + i);
+        const auto a = hn::LoadU(d, rows[0] + i), b = hn::LoadU(d, rows[1] + i),
+                   c = hn::LoadU(d, rows[2] + i), e = hn::LoadU(d, rows[3] + i);
         auto l = hn::Mul(a, hn::Set(d, kLow[0])), h = hn::Mul(a, hn::Set(d, kHigh[0]));
         l = hn::MulAdd(b, hn::Set(d, kLow[1]), l);
         h = hn::MulAdd(b, hn::Set(d, kHigh[1]), h);
@@ -65,7 +65,8 @@ void SquareSum(const float* const* rows, int count, float* out, int n) {
 
 // Bivariate shrinkage of band[i] with parent[i]. `energy` holds column sums of squares; 2r+1 of them around i
 // give the local energy of the band. `noise` is the band's noise variance; parents count `weight` times.
-void Shrink(const float* band, const float* parent, float weight, const float* energy, int r, float noise, float* out, int n) {
+void Shrink(const float* band, const float* parent, float weight, const float* energy, int r, float noise,
+            float* out, int n) {
     const hn::ScalableTag<float> d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     const float count = static_cast<float>((2 * r + 1) * (2 * r + 1));
@@ -99,7 +100,7 @@ HWY_EXPORT(Shrink);
 namespace {
 
 constexpr int kReach = (Wavelet::kTaps - 1) * ((1 << Wavelet::kLevels) - 1); // 45
-constexpr int kWindow = 3;                                                   // the widest radius of the local variance
+constexpr int kWindow = 3; // the widest radius of the local variance
 
 int windowRadius(int level) { return level == 0 ? 2 : kWindow; }
 
@@ -107,7 +108,8 @@ int windowRadius(int level) { return level == 0 ? 2 : kWindow; }
 // coordinates, so that a band's valid part ends ever earlier at the right and bottom.
 class PlaneShrinker {
   public:
-    PlaneShrinker(const Plane& in, const Work& work) : in_(in), work_(work), w_(in.width()), h_(in.height()) {}
+    PlaneShrinker(const Plane& in, const Work& work)
+        : in_(in), work_(work), w_(in.width()), h_(in.height()) {}
 
     // The result is valid from kReach + kWindow on to the same distance from the far sides.
     Plane run(float strength) {
@@ -140,7 +142,8 @@ class PlaneShrinker {
             forEachBand(bottom, 32, work_, [&](int first, int last) {
                 Plane halves(width, 2);
                 const float *l = halves.row(0), *h = halves.row(1);
-                const float *alongLow[4] = {l, l + step, l + 2 * step, l + 3 * step}, *alongHigh[4] = {h, h + step, h + 2 * step, h + 3 * step};
+                const float *alongLow[4] = {l, l + step, l + 2 * step, l + 3 * step},
+                            *alongHigh[4] = {h, h + step, h + 2 * step, h + 3 * step};
                 for (int y = first; y < last; ++y) {
                     const float* taps[4];
                     for (int k = 0; k < 4; ++k) taps[k] = source->row(y + k * step);
@@ -175,7 +178,8 @@ class PlaneShrinker {
                 // A parent is half as noisy: it is brought to the child's size.
                 const float* p = top ? band.row(y) + x0 : parent_[kind].row(y - shift) + x0 - shift;
                 HWY_DYNAMIC_DISPATCH(Shrink)
-                (band.row(y) + x0, p, top ? 1.0f : 2.0f, energy.row(0) + x0, r, sigma * sigma, out.row(y) + x0, right - x0);
+                (band.row(y) + x0, p, top ? 1.0f : 2.0f, energy.row(0) + x0, r, sigma * sigma,
+                 out.row(y) + x0, right - x0);
             }
         });
         return out;
@@ -188,7 +192,8 @@ class PlaneShrinker {
         forEachBand(rows - back, 32, work_, [&](int first, int last) {
             Plane halves(columns, 2);
             const float *along[4], *alongHigh[4];
-            for (int k = 0; k < 4; ++k) along[k] = halves.row(0) + back - k * step, alongHigh[k] = halves.row(1) + back - k * step;
+            for (int k = 0; k < 4; ++k)
+                along[k] = halves.row(0) + back - k * step, alongHigh[k] = halves.row(1) + back - k * step;
             for (int y = back + first; y < back + last; ++y) {
                 const float *a[4], *b[4], *c[4], *e[4];
                 for (int k = 0; k < 4; ++k) {

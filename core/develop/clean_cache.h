@@ -33,6 +33,7 @@ class CleanCache {
 };
 
 // The same without a cache.
-CleanCache::Region cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work);
+CleanCache::Region cleanRegion(const Photo& photo, const Settings& settings, const Rect& area,
+                               const Work& work);
 
 } // namespace irenic

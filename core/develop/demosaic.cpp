@@ -15,8 +15,8 @@ struct Tile {
 
 } // namespace
 
-std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mosaic& pattern, const Rect& area, Demosaic grade,
-                              const Work& work) {
+std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mosaic& pattern,
+                              const Rect& area, Demosaic grade, const Work& work) {
     if (grade == Demosaic::Fine) return demosaicFine(mosaic, covered, pattern, area, work);
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};
@@ -35,8 +35,8 @@ std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mo
         // Colour differences (green minus the other colour) along rows and along columns, at every pixel.
         t.dh.fill(0), t.dv.fill(0), t.difference.fill(0), t.green.fill(0);
         for (int y = 2; y < h - 2; ++y) {
-            const float *p = t.raw.row(y), *up = t.raw.row(y - 1), *up2 = t.raw.row(y - 2), *dn = t.raw.row(y + 1),
-                        *dn2 = t.raw.row(y + 2);
+            const float *p = t.raw.row(y), *up = t.raw.row(y - 1), *up2 = t.raw.row(y - 2),
+                        *dn = t.raw.row(y + 1), *dn2 = t.raw.row(y + 2);
             for (int x = 2; x < w - 2; ++x) {
                 const float across = 0.5f * (p[x - 1] + p[x + 1]) + 0.25f * (2 * p[x] - p[x - 2] - p[x + 2]);
                 const float along = 0.5f * (up[x] + dn[x]) + 0.25f * (2 * p[x] - up2[x] - dn2[x]);

@@ -1,4 +1,5 @@
-// From linear light to what is shown or written: exposure, tone, saturation, the output space and its transfer curve.
+// From linear light to what is shown or written: exposure, tone, saturation, the output space and its
+// transfer curve.
 #pragma once
 
 #include <array>
@@ -22,21 +23,21 @@ class Finish {
     float gain() const { return gain_; }
 
   private:
-    float toned(float v) const;
-
     float gain_, saturation_;
     std::array<float, 9> toSpace_{};
     std::vector<float> tone_, transfer_; // over the square roots of their arguments
 };
 
-// Shares of pixels by encoded sRGB value (256 steps, darkest first) of each colour, and the shares clipped at the ends.
+// Shares of pixels by encoded sRGB value (256 steps, darkest first) of each colour, and the shares clipped at
+// the ends.
 struct Histogram {
     std::array<std::array<float, 256>, 3> share{};
     std::array<float, 3> black{}, white{};
 };
 
-// A starting point from the photo itself, measured on its cells: exposure that brings the middle of the picture to a printable tone without
-// making the brightest fiftieth white, highlights and shadows as far as the rest asks for. Keeps white balance, lens and sharpening of `look`.
+// A starting point from the photo itself, measured on its cells: exposure that brings the middle of the
+// picture to a printable tone without making the brightest fiftieth white, highlights and shadows as far as
+// the rest asks for. Keeps white balance, lens and sharpening of `look`.
 Look automaticLook(const Photo& photo, const Look& look, const Work& work = {});
 
 } // namespace irenic

@@ -28,8 +28,10 @@ void removeFringes(std::array<Plane, 3>& rgb, const Work& work) {
                 const float g = rgb[1].at(x, y);
                 if (r <= g || b <= g) continue;
                 float brightest = across.at(x, y);
-                for (int k = 1; k <= radius; ++k) brightest = std::max(brightest, std::max(across.at(x, y - k), across.at(x, y + k)));
-                const float share = step(1.5f, 3, brightest / std::max(g, 1e-4f)) * step(0.25f, 0.5f, brightest);
+                for (int k = 1; k <= radius; ++k)
+                    brightest = std::max(brightest, std::max(across.at(x, y - k), across.at(x, y + k)));
+                const float share =
+                    step(1.5f, 3, brightest / std::max(g, 1e-4f)) * step(0.25f, 0.5f, brightest);
                 r -= share * (r - g), b -= share * (b - g);
             }
     });

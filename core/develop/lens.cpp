@@ -6,20 +6,28 @@
 #include <list>
 #include <mutex>
 
+#include "raw/text.h"
+
 namespace irenic {
 
 void Lens::sources(double x, double y, int n, float* pairs) const {
-    for (int i = 0; i < n; ++i) pairs[2 * i] = static_cast<float>(x + i), pairs[2 * i + 1] = static_cast<float>(y);
+    for (int i = 0; i < n; ++i)
+        pairs[2 * i] = static_cast<float>(x + i), pairs[2 * i + 1] = static_cast<float>(y);
 }
-void Lens::shifts(int, double, double, int n, float* pairs) const { std::fill(pairs, pairs + static_cast<std::ptrdiff_t>(2) * n, 0.0f); }
+void Lens::shifts(int, double, double, int n, float* pairs) const {
+    std::fill(pairs, pairs + static_cast<std::ptrdiff_t>(2) * n, 0.0f);
+}
 void Lens::gains(double, double, int n, float* factors) const { std::fill(factors, factors + n, 1.0f); }
 
 namespace {
 
 class OpcodeLens : public Lens {
   public:
-    OpcodeLens(Opcodes opcodes, const Photo& photo) : o_(std::move(opcodes)), width_(photo.width()), height_(photo.height()) {
-        const auto same = [](const RadialWarp& a, const RadialWarp& b) { return a.radial == b.radial && a.tangential == b.tangential; };
+    OpcodeLens(Opcodes opcodes, const Photo& photo)
+        : o_(std::move(opcodes)), width_(photo.width()), height_(photo.height()) {
+        const auto same = [](const RadialWarp& a, const RadialWarp& b) {
+            return a.radial == b.radial && a.tangential == b.tangential;
+        };
         chromatic_ = o_.warp.size() == 3 && !(same(o_.warp[0], o_.warp[1]) && same(o_.warp[1], o_.warp[2]));
         distortion_ = !o_.warp.empty() && !same(green(), {});
     }
@@ -44,20 +52,26 @@ class OpcodeLens : public Lens {
         for (const auto& k : o_.vignette)
             for (int i = 0; i < n; ++i) {
                 const double dx = (x + i - cx) / m, dy = (y - cy) / m, r2 = dx * dx + dy * dy;
-                factors[i] *= static_cast<float>(1 + r2 * (k[0] + r2 * (k[1] + r2 * (k[2] + r2 * (k[3] + r2 * k[4])))));
+                // Six stops are more than any lens takes.
+                factors[i] *= static_cast<float>(std::clamp(
+                    1 + r2 * (k[0] + r2 * (k[1] + r2 * (k[2] + r2 * (k[3] + r2 * k[4])))), 1 / 64.0, 64.0));
             }
     }
 
   private:
     const RadialWarp& green() const { return o_.warp[o_.warp.size() == 3 ? 1 : 0]; }
     // To the farthest corner.
-    double reach(double cx, double cy) const { return std::hypot(std::max(cx, width_ - 1 - cx), std::max(cy, height_ - 1 - cy)); }
+    double reach(double cx, double cy) const {
+        return std::hypot(std::max(cx, width_ - 1 - cx), std::max(cy, height_ - 1 - cy));
+    }
     void warped(const RadialWarp& w, double x, double y, float& sx, float& sy) const {
         const double cx = o_.warpX * (width_ - 1), cy = o_.warpY * (height_ - 1), m = reach(cx, cy);
         const double dx = (x - cx) / m, dy = (y - cy) / m, r2 = dx * dx + dy * dy;
         const double f = w.radial[0] + r2 * (w.radial[1] + r2 * (w.radial[2] + r2 * w.radial[3]));
-        sx = static_cast<float>(cx + m * (f * dx + w.tangential[0] * 2 * dx * dy + w.tangential[1] * (r2 + 2 * dx * dx)));
-        sy = static_cast<float>(cy + m * (f * dy + w.tangential[1] * 2 * dx * dy + w.tangential[0] * (r2 + 2 * dy * dy)));
+        sx = static_cast<float>(
+            cx + m * (f * dx + w.tangential[0] * 2 * dx * dy + w.tangential[1] * (r2 + 2 * dx * dx)));
+        sy = static_cast<float>(
+            cy + m * (f * dy + w.tangential[1] * 2 * dx * dy + w.tangential[0] * (r2 + 2 * dy * dy)));
     }
 
     Opcodes o_;
@@ -68,10 +82,14 @@ class OpcodeLens : public Lens {
 class DatabaseLens : public Lens {
   public:
     DatabaseLens(const lfLens* lens, float crop, const Photo& photo)
-        : shape_(lens, crop, photo.width(), photo.height()), colours_(lens, crop, photo.width(), photo.height()), light_(lens, crop, photo.width(), photo.height()) {
+        : shape_(lens, crop, photo.width(), photo.height()),
+          colours_(lens, crop, photo.width(), photo.height()),
+          light_(lens, crop, photo.width(), photo.height()) {
         const auto focal = static_cast<float>(photo.focal), aperture = static_cast<float>(photo.aperture);
         // No distance is known: far away is what the database's vignetting is asked for.
-        const auto with = [&](lfModifier& m, int flags) { return m.Initialize(lens, LF_PF_F32, focal, aperture, 1000, 1, lens->Type, flags, false) & flags; };
+        const auto with = [&](lfModifier& m, int flags) {
+            return m.Initialize(lens, LF_PF_F32, focal, aperture, 1000, 1, lens->Type, flags, false) & flags;
+        };
         distortion_ = with(shape_, LF_MODIFY_DISTORTION) != 0;
         chromatic_ = with(colours_, LF_MODIFY_TCA) != 0;
         vignetting_ = photo.aperture > 0 && with(light_, LF_MODIFY_VIGNETTING) != 0;
@@ -80,17 +98,25 @@ class DatabaseLens : public Lens {
     bool hasChromatic() const override { return chromatic_; }
     bool hasDistortion() const override { return distortion_; }
     void sources(double x, double y, int n, float* pairs) const override {
-        if (!distortion_ || !shape_.ApplyGeometryDistortion(static_cast<float>(x), static_cast<float>(y), n, 1, pairs)) Lens::sources(x, y, n, pairs);
+        if (!distortion_ ||
+            !shape_.ApplyGeometryDistortion(static_cast<float>(x), static_cast<float>(y), n, 1, pairs))
+            Lens::sources(x, y, n, pairs);
     }
     void shifts(int colour, double x, double y, int n, float* pairs) const override {
         std::vector<float> all(static_cast<std::size_t>(n) * 6);
-        if (!chromatic_ || !colours_.ApplySubpixelDistortion(static_cast<float>(x), static_cast<float>(y), n, 1, all.data())) return Lens::shifts(colour, x, y, n, pairs);
+        if (!chromatic_ ||
+            !colours_.ApplySubpixelDistortion(static_cast<float>(x), static_cast<float>(y), n, 1, all.data()))
+            return Lens::shifts(colour, x, y, n, pairs);
         for (int i = 0; i < n; ++i)
-            for (int k = 0; k < 2; ++k) pairs[2 * i + k] = all[static_cast<std::size_t>(6 * i + 2 * colour + k)] - all[static_cast<std::size_t>(6 * i + 2 + k)];
+            for (int k = 0; k < 2; ++k)
+                pairs[2 * i + k] = all[static_cast<std::size_t>(6 * i + 2 * colour + k)] -
+                                   all[static_cast<std::size_t>(6 * i + 2 + k)];
     }
     void gains(double x, double y, int n, float* factors) const override {
         Lens::gains(x, y, n, factors);
-        if (vignetting_) light_.ApplyColorModification(factors, static_cast<float>(x), static_cast<float>(y), n, 1, LF_CR_1(INTENSITY), n * static_cast<int>(sizeof(float)));
+        if (vignetting_)
+            light_.ApplyColorModification(factors, static_cast<float>(x), static_cast<float>(y), n, 1,
+                                          LF_CR_1(INTENSITY), n * static_cast<int>(sizeof(float)));
     }
 
   private:
@@ -101,13 +127,20 @@ class DatabaseLens : public Lens {
 // Each correction from the first of two that knows it.
 class Joined : public Lens {
   public:
-    Joined(std::shared_ptr<const Lens> first, std::shared_ptr<const Lens> second) : a_(std::move(first)), b_(std::move(second)) {}
+    Joined(std::shared_ptr<const Lens> first, std::shared_ptr<const Lens> second)
+        : a_(std::move(first)), b_(std::move(second)) {}
     bool hasVignetting() const override { return a_->hasVignetting() || b_->hasVignetting(); }
     bool hasChromatic() const override { return a_->hasChromatic() || b_->hasChromatic(); }
     bool hasDistortion() const override { return a_->hasDistortion() || b_->hasDistortion(); }
-    void sources(double x, double y, int n, float* pairs) const override { (a_->hasDistortion() ? a_ : b_)->sources(x, y, n, pairs); }
-    void shifts(int c, double x, double y, int n, float* pairs) const override { (a_->hasChromatic() ? a_ : b_)->shifts(c, x, y, n, pairs); }
-    void gains(double x, double y, int n, float* factors) const override { (a_->hasVignetting() ? a_ : b_)->gains(x, y, n, factors); }
+    void sources(double x, double y, int n, float* pairs) const override {
+        (a_->hasDistortion() ? a_ : b_)->sources(x, y, n, pairs);
+    }
+    void shifts(int c, double x, double y, int n, float* pairs) const override {
+        (a_->hasChromatic() ? a_ : b_)->shifts(c, x, y, n, pairs);
+    }
+    void gains(double x, double y, int n, float* factors) const override {
+        (a_->hasVignetting() ? a_ : b_)->gains(x, y, n, factors);
+    }
 
   private:
     std::shared_ptr<const Lens> a_, b_;
@@ -146,7 +179,8 @@ LensFound look(const Photo& photo) {
         out.gainMaps = opcodes.gains;
         out.source = "the file's own corrections";
     }
-    if (opcodes.unknown > 0) out.missing = "The file asks for corrections that are not known here; they stay undone.";
+    if (opcodes.unknown > 0)
+        out.missing = "The file asks for corrections that are not known here; they stay undone.";
     std::shared_ptr<const Lens> listed;
     if (!photo.lens.empty() && photo.focal > 0) {
         Known& k = known();
@@ -154,24 +188,30 @@ LensFound look(const Photo& photo) {
         const Listed<lfCamera> cameras(k.database.FindCamerasExt(photo.make.c_str(), photo.model.c_str(), 0));
         const Listed<lfLens> lenses(k.database.FindLenses(cameras.first(), nullptr, photo.lens.c_str(), 0));
         if (const lfLens* lens = lenses.first()) {
-            listed = std::make_shared<DatabaseLens>(lens, cameras.first() ? cameras.first()->CropFactor : lens->CropFactor, photo);
+            listed = std::make_shared<DatabaseLens>(
+                lens, cameras.first() ? cameras.first()->CropFactor : lens->CropFactor, photo);
             out.source += (out.source.empty() ? "" : "; ") + std::string(lf_mlstr_get(lens->Model));
         }
     }
-    if (own && listed) out.lens = std::make_shared<Joined>(own, listed);
-    else out.lens = own ? own : listed;
+    if (own && listed)
+        out.lens = std::make_shared<Joined>(own, listed);
+    else
+        out.lens = own ? own : listed;
     if (!out.lens && out.missing.empty())
-        out.missing = photo.lens.empty() ? "The file does not say which lens it was taken with." : "\"" + photo.lens + "\" is not in the lens database.";
+        out.missing = photo.lens.empty() ? "The file does not say which lens it was taken with."
+                                         : "\"" + photo.lens + "\" is not in the lens database.";
     return out;
 }
 
 } // namespace
 
 LensFound lensOf(const Photo& photo) {
-    std::string key = photo.make + '|' + photo.model + '|' + photo.lens + '|' + std::to_string(photo.focal) + '|' + std::to_string(photo.aperture) + '|' +
-                      std::to_string(photo.width()) + '|' + std::to_string(photo.height());
+    std::string key = photo.make + '|' + photo.model + '|' + photo.lens + '|' + std::to_string(photo.focal) +
+                      '|' + std::to_string(photo.aperture) + '|' + std::to_string(photo.width()) + '|' +
+                      std::to_string(photo.height());
     for (const std::uint16_t tag : {0xc740, 0xc741, 0xc74e})
-        if (const TagEntry* list = photo.metadata.dng(tag)) key.append("|").append(list->bytes.begin(), list->bytes.end());
+        if (const TagEntry* list = photo.metadata.dng(tag))
+            key.append("|").append(list->bytes.begin(), list->bytes.end());
     Known& k = known();
     const std::lock_guard lock(k.mutex);
     for (const auto& [name, found] : k.found)
@@ -185,7 +225,8 @@ void addLensProfiles(const std::filesystem::path& file) {
     Known& k = known();
     const std::lock_guard lock(k.mutex);
     if (!k.loaded) k.database.Load(), k.loaded = true;
-    if (k.database.Load(file.c_str()) != LF_NO_ERROR) throw std::runtime_error(file.filename().string() + ": this is not a lensfun database that can be read.");
+    if (k.database.Load(file.c_str()) != LF_NO_ERROR)
+        throw std::runtime_error(shownName(file) + ": this is not a lensfun database that can be read.");
     k.found.clear();
 }
 
@@ -202,12 +243,19 @@ Framing framingOf(const Photo& photo, const Look& look) {
         for (int i = 0; i <= steps; ++i)
             for (int side = 0; side < 4; ++side) {
                 const double t = static_cast<double>(i) / steps;
-                const double x = side == 0 ? r.x : side == 1 ? r.right() - 1 : r.x + t * (r.width - 1), y = side == 2 ? r.y : side == 3 ? r.bottom() - 1 : r.y + t * (r.height - 1);
+                const double x = side == 0   ? r.x
+                                 : side == 1 ? r.right() - 1
+                                             : r.x + t * (r.width - 1),
+                             y = side == 2   ? r.y
+                                 : side == 3 ? r.bottom() - 1
+                                             : r.y + t * (r.height - 1);
                 float s[2];
                 lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, s);
                 const double sx = static_cast<double>(s[0]), sy = static_cast<double>(s[1]);
-                const bool in = sx >= crop.x && sy >= crop.y && sx <= crop.right() - 1 && sy <= crop.bottom() - 1;
-                const bool outside = sx <= crop.x || sy <= crop.y || sx >= crop.right() - 1 || sy >= crop.bottom() - 1;
+                const bool in =
+                    sx >= crop.x && sy >= crop.y && sx <= crop.right() - 1 && sy <= crop.bottom() - 1;
+                const bool outside =
+                    sx <= crop.x || sy <= crop.y || sx >= crop.right() - 1 || sy >= crop.bottom() - 1;
                 if (inside ? !in : !outside) return false;
             }
         return true;
@@ -217,12 +265,16 @@ Framing framingOf(const Photo& photo, const Look& look) {
         long long best = 0;
         for (int b = 0; b < crop.height / 4; b += std::max(1, crop.height / 400)) {
             int low = 0, high = crop.width / 4;
-            const auto rect = [&](int a) { return Rect{crop.x + a, crop.y + b, crop.width - 2 * a, crop.height - 2 * b}; };
+            const auto rect = [&](int a) {
+                return Rect{crop.x + a, crop.y + b, crop.width - 2 * a, crop.height - 2 * b};
+            };
             if (!edge(rect(high), 1, true)) continue;
             while (low < high) {
                 const int mid = (low + high) / 2;
-                if (edge(rect(mid), 1, true)) high = mid;
-                else low = mid + 1;
+                if (edge(rect(mid), 1, true))
+                    high = mid;
+                else
+                    low = mid + 1;
             }
             if (rect(low).area() > best) best = rect(low).area(), out.frame = rect(low);
         }
@@ -232,8 +284,10 @@ Framing framingOf(const Photo& photo, const Look& look) {
     double low = 0.5, high = 2; // inside: too small, enough; outside: enough, too large
     for (int i = 0; i < 30; ++i) {
         const double mid = (low + high) / 2;
-        if (edge(crop, mid, inside) == inside) high = mid;
-        else low = mid;
+        if (edge(crop, mid, inside) == inside)
+            high = mid;
+        else
+            low = mid;
     }
     out.scale = inside ? high : low;
     return out;
@@ -242,7 +296,8 @@ Framing framingOf(const Photo& photo, const Look& look) {
 std::array<double, 2> sourceOf(const Photo& photo, const Look& look, double x, double y) {
     const auto lens = look.distortion ? lensOf(photo).lens : nullptr;
     if (!lens || !lens->hasDistortion()) return {x, y};
-    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
+    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
+                 cy = (photo.height() - 1) / 2.0;
     float s[2];
     lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, s);
     return {static_cast<double>(s[0]), static_cast<double>(s[1])};

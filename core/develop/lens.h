@@ -1,5 +1,5 @@
-// What a lens did to a picture, and where its pixels belong: from the photo's own opcodes where it carries them, else from the lens
-// database of the lensfun library.
+// What a lens did to a picture, and where its pixels belong: from the photo's own opcodes where it carries
+// them, else from the lens database of the lensfun library.
 #pragma once
 
 #include <filesystem>
@@ -23,7 +23,8 @@ class Lens {
     virtual void sources(double x, double y, int n, float* pairs) const;
     // How far from green's place (x + i, y) the lens put red (0) or blue (2): pairs dx, dy.
     virtual void shifts(int colour, double x, double y, int n, float* pairs) const;
-    // Factors that even out the light at (x + i, y). A gain map's are not among them: see LensFound::gainMaps.
+    // Factors that even out the light at (x + i, y). A gain map's are not among them: see
+    // LensFound::gainMaps.
     virtual void gains(double x, double y, int n, float* factors) const;
 };
 
@@ -31,17 +32,21 @@ class Lens {
 struct LensFound {
     std::shared_ptr<const Lens> lens; // null: nothing is known
     std::vector<GainMap> gainMaps;    // of the mosaic, part of what evens out the light
-    std::string source;               // for the user: "the file's own corrections", or the lens's name in the database; empty: none
-    std::string missing;              // a sentence when something cannot be corrected
+    std::string
+        source; // for the user: "the file's own corrections", or the lens's name in the database; empty: none
+    std::string missing; // a sentence when something cannot be corrected
 };
 
-// Kept for photos of the same camera, lens, focal length, aperture, size and opcodes. The first call may take a second (the database).
+// Kept for photos of the same camera, lens, focal length, aperture, size and opcodes. The first call may take
+// a second (the database).
 LensFound lensOf(const Photo& photo);
 
-// Adds lenses from a lensfun XML file to the database, ahead of those of the system. Throws std::runtime_error with the file's name.
+// Adds lenses from a lensfun XML file to the database, ahead of those of the system. Throws
+// std::runtime_error with the file's name.
 void addLensProfiles(const std::filesystem::path& file);
 
-// How a corrected picture is laid into the frame: what belongs at p is found at lens->sources(centre + (p - centre) / scale).
+// How a corrected picture is laid into the frame: what belongs at p is found at lens->sources(centre + (p -
+// centre) / scale).
 struct Framing {
     double scale = 1;
     Rect frame; // what is kept, in coordinates of the active area

@@ -1,4 +1,5 @@
-// How a photo is developed: white balance, tone, lens, sharpening. Values, the same for every take of a photo, copied from photo to photo.
+// How a photo is developed: white balance, tone, lens, sharpening. Values, the same for every take of a
+// photo, copied from photo to photo.
 #pragma once
 
 #include <compare>
@@ -22,26 +23,28 @@ enum class Edges {
     KeepAll           // reduced until everything is in; what lies outside the photo stays black
 };
 
-// Lens softness that sharpening takes back, named after what is that thick: the blur's standard deviation in pixels.
+// Lens softness that sharpening takes back, named after what is that thick: the blur's standard deviation in
+// pixels.
 enum class Softness { None, Hair, Thread, Cord, Rope };
 float blurOf(Softness softness); // 0, 0.5, 0.7, 1.0, 1.4
 
 struct Look {
     float push = 0; // stops; for looking only: no file is written with it, no copy of a look takes it along
 
-    bool asShot = true;      // the camera's white balance; else:
-    float kelvin = 5000;     // 1700..25000, the light's correlated colour temperature
-    float tint = 0;          // -40..40, thousandths of Duv: how far the light lies above (greener than) the black body's line
+    bool asShot = true;  // the camera's white balance; else:
+    float kelvin = 5000; // 1700..25000, the light's correlated colour temperature
+    float tint =
+        0; // -40..40, thousandths of Duv: how far the light lies above (greener than) the black body's line
 
-    float exposure = 0;      // -4..4 stops
-    float highlights = 0;    // -1..1: below 0 brings back what is brighter than mid-grey, up to 1.5 stops
-    float shadows = 0;       // -1..1: above 0 lifts what is darker than mid-grey, up to 1.5 stops
-    float saturation = 1;    // 0..2
+    float exposure = 0;   // -4..4 stops
+    float highlights = 0; // -1..1: below 0 brings back what is brighter than mid-grey, up to 1.5 stops
+    float shadows = 0;    // -1..1: above 0 lifts what is darker than mid-grey, up to 1.5 stops
+    float saturation = 1; // 0..2
     std::vector<CurvePoint> curve{}; // rising in `in`; fewer than two points: none
 
     bool vignetting = false, chromatic = false, distortion = false; // of the lens, corrected
     Edges edges = Edges::SameRatio;
-    bool fringes = false;    // purple fringes taken out
+    bool fringes = false; // purple fringes taken out
     Softness softness = Softness::None;
     Demosaic demosaic = Demosaic::Fine;
 
@@ -52,13 +55,14 @@ struct Look {
     bool usesLens() const { return vignetting || chromatic || distortion; }
 };
 
-// "kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread": what differs from a plain look, without the push;
-// empty for a plain one. lookFromText throws std::invalid_argument with a sentence for the user.
+// "kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread": what differs from a
+// plain look, without the push; empty for a plain one. lookFromText throws std::invalid_argument with a
+// sentence for the user.
 std::string textOf(const Look& look);
 Look lookFromText(const std::string& text);
 
-// The contrast curve at v, 0..1: a monotone cubic through the points (F. N. Fritsch, R. E. Carlson, "Monotone piecewise cubic
-// interpolation", SIAM J. Numer. Anal. 17(2), 1980), level beyond the ends.
+// The contrast curve at v, 0..1: a monotone cubic through the points (F. N. Fritsch, R. E. Carlson, "Monotone
+// piecewise cubic interpolation", SIAM J. Numer. Anal. 17(2), 1980), level beyond the ends.
 class Contrast {
   public:
     explicit Contrast(std::vector<CurvePoint> points);

@@ -16,23 +16,30 @@ namespace {
 // Samples around an area that moving colours by a lens's shifts may reach.
 constexpr int kShiftMargin = 16;
 
-// Smooth functions of the place, computed on a fixed grid of the photo and linear in between: the same for every area.
+// Smooth functions of the place, computed on a fixed grid of the photo and linear in between: the same for
+// every area.
 template <int N> class Field {
   public:
     // f(x, y, float[N]) for the grid's nodes around `area`.
-    template <class F> Field(const Rect& area, const F& f) : left_(down(area.x)), top_(down(area.y)), columns_(down(area.right() - 1) - left_ + 2) {
+    template <class F>
+    Field(const Rect& area, const F& f)
+        : left_(down(area.x)), top_(down(area.y)), columns_(down(area.right() - 1) - left_ + 2) {
         const int rows = down(area.bottom() - 1) - top_ + 2;
         nodes_.resize(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows));
         for (int j = 0; j < rows; ++j)
-            for (int i = 0; i < columns_; ++i) f((left_ + i) * kStep, (top_ + j) * kStep, nodes_[static_cast<std::size_t>(j * columns_ + i)].data());
+            for (int i = 0; i < columns_; ++i)
+                f((left_ + i) * kStep, (top_ + j) * kStep,
+                  nodes_[static_cast<std::size_t>(j * columns_ + i)].data());
     }
     std::array<float, N> at(int x, int y) const {
         const int i = down(x), j = down(y);
-        const float u = static_cast<float>(x - i * kStep) / kStep, v = static_cast<float>(y - j * kStep) / kStep;
+        const float u = static_cast<float>(x - i * kStep) / kStep,
+                    v = static_cast<float>(y - j * kStep) / kStep;
         const auto* n = nodes_.data() + static_cast<std::ptrdiff_t>(j - top_) * columns_ + (i - left_);
         std::array<float, N> out;
         for (std::size_t k = 0; k < N; ++k) {
-            const float above = n[0][k] + u * (n[1][k] - n[0][k]), below = n[columns_][k] + u * (n[columns_ + 1][k] - n[columns_][k]);
+            const float above = n[0][k] + u * (n[1][k] - n[0][k]),
+                        below = n[columns_][k] + u * (n[columns_ + 1][k] - n[columns_][k]);
             out[k] = above + v * (below - above);
         }
         return out;
@@ -45,7 +52,8 @@ template <int N> class Field {
     std::vector<std::array<float, N>> nodes_;
 };
 
-// C. E. Duchon, "Lanczos filtering in one and two dimensions", J. Appl. Meteorology 18, 1979: six taps for every 1024th of a sample.
+// C. E. Duchon, "Lanczos filtering in one and two dimensions", J. Appl. Meteorology 18, 1979: six taps for
+// every 1024th of a sample.
 const std::array<float, 6>& lanczos(float fraction) {
     static const auto table = [] {
         std::vector<std::array<float, 6>> t(1025);
@@ -53,7 +61,10 @@ const std::array<float, 6>& lanczos(float fraction) {
             float sum = 0;
             for (std::size_t k = 0; k < 6; ++k) {
                 const double x = M_PI * (static_cast<double>(k) - 2 - static_cast<double>(i) / 1024);
-                t[i][k] = static_cast<float>(std::abs(x) < 1e-9 ? 1 : std::abs(x) >= 3 * M_PI ? 0 : 3 * std::sin(x) * std::sin(x / 3) / (x * x));
+                t[i][k] = static_cast<float>(std::abs(x) < 1e-9 ? 1
+                                             : std::abs(x) >= 3 * M_PI
+                                                 ? 0
+                                                 : 3 * std::sin(x) * std::sin(x / 3) / (x * x));
                 sum += t[i][k];
             }
             for (float& v : t[i]) v /= sum;
@@ -88,14 +99,19 @@ Plane withSurround(Plane inner, const Rect& inside, const Rect& wanted, const Ph
     if (inside == wanted) return inner;
     Plane out(wanted.width, wanted.height);
     for (int y = 0; y < wanted.height; ++y) {
-        const int v = std::clamp(mirroredAbout(wanted.y + y, photo.height()) - inside.y, 0, inside.height - 1);
-        for (int x = 0; x < wanted.width; ++x) out.at(x, y) = inner.at(std::clamp(mirroredAbout(wanted.x + x, photo.width()) - inside.x, 0, inside.width - 1), v);
+        const int v =
+            std::clamp(mirroredAbout(wanted.y + y, photo.height()) - inside.y, 0, inside.height - 1);
+        for (int x = 0; x < wanted.width; ++x)
+            out.at(x, y) = inner.at(
+                std::clamp(mirroredAbout(wanted.x + x, photo.width()) - inside.x, 0, inside.width - 1), v);
     }
     return out;
 }
 
-// Moves red and blue (every sample of them, `step` apart) to where green stands. `in` covers `from`; the result covers `to`.
-void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Plane*, 3> out, const Rect& to, int step, const Lens& lens, const Mosaic* mosaic, const Work& work) {
+// Moves red and blue (every sample of them, `step` apart) to where green stands. `in` covers `from`; the
+// result covers `to`.
+void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Plane*, 3> out, const Rect& to,
+                 int step, const Lens& lens, const Mosaic* mosaic, const Work& work) {
     const Field<4> shifts(to, [&](int x, int y, float* v) {
         lens.shifts(0, x, y, 1, v);
         lens.shifts(2, x, y, 1, v + 2);
@@ -108,18 +124,23 @@ void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Pl
                 for (std::size_t c = 0; c < 3; ++c) {
                     if (mosaic && mosaic->at(to.x + x, to.y + y) != static_cast<Mosaic::Colour>(c)) continue;
                     const int u = to.x + x - from.x, v = to.y + y - from.y;
-                    const float dx = c == 1 ? 0 : std::clamp(move[c], -most, most), dy = c == 1 ? 0 : std::clamp(move[c + 1], -most, most);
+                    const float dx = c == 1 ? 0 : std::clamp(move[c], -most, most),
+                                dy = c == 1 ? 0 : std::clamp(move[c + 1], -most, most);
                     const auto at = [&](int i, int j) { return in[c]->at(u + step * i, v + step * j); };
-                    out[c]->at(x, y) = dx == 0 && dy == 0 ? at(0, 0) : between(dx / static_cast<float>(step), dy / static_cast<float>(step), at);
+                    out[c]->at(x, y) = dx == 0 && dy == 0 ? at(0, 0)
+                                                          : between(dx / static_cast<float>(step),
+                                                                    dy / static_cast<float>(step), at);
                 }
             }
     });
 }
 
-// A channel that has clipped is raised to what those that have not say; where all have, to the brightest. That goes over into white without a
-// step, and never through magenta, which is what white-balanced clipped colours would be.
+// A channel that has clipped is raised to what those that have not say; where all have, to the brightest.
+// That goes over into white without a step, and never through magenta, which is what white-balanced clipped
+// colours would be.
 void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Work& work) {
-    const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]), static_cast<float>(gain[2])};
+    const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]),
+                          static_cast<float>(gain[2])};
     forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < rgb[0].width(); ++x) {
@@ -132,8 +153,10 @@ void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Wor
                 }
                 if (any) {
                     float weights = 0.02f, sum = 0.02f * std::max({v[0], v[1], v[2]});
-                    for (std::size_t c = 0; c < 3; ++c) weights += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
-                    for (std::size_t c = 0; c < 3; ++c) v[c] += clipped[c] * std::max(0.0f, sum / weights - v[c]);
+                    for (std::size_t c = 0; c < 3; ++c)
+                        weights += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
+                    for (std::size_t c = 0; c < 3; ++c)
+                        v[c] += clipped[c] * std::max(0.0f, sum / weights - v[c]);
                 }
                 for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
             }
@@ -164,14 +187,17 @@ NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
     NoiseLine out;
     for (std::size_t c = 0; c < 3; ++c) {
         const NoiseLine& n = photo.noise.channel[channel[c]];
-        out.a += weight[c] * weight[c] * gain[c] * n.a, out.b += weight[c] * weight[c] * gain[c] * gain[c] * n.b;
+        out.a += weight[c] * weight[c] * gain[c] * n.a,
+            out.b += weight[c] * weight[c] * gain[c] * gain[c] * n.b;
     }
     out.a *= left * left, out.b *= left * left;
     return out;
 }
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
-std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found, const Rect& area, const Work& work, CleanCache* cache) {
+std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look,
+                                    const LensFound& found, const Rect& area, const Work& work,
+                                    CleanCache* cache) {
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
@@ -184,12 +210,15 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
     std::array<Plane, 3> rgb;
     const bool maps = look.vignetting && !found.gainMaps.empty();
     if (photo.hasMosaic()) {
-        const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2), source = moves ? covered.inflated(kShiftMargin) : covered, inside = source.intersected(whole);
+        const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2),
+                   source = moves ? covered.inflated(kShiftMargin) : covered,
+                   inside = source.intersected(whole);
         Plane mosaic = cleaned(inside)->front().clone();
         forEachBand(inside.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < inside.width; ++x) {
-                    float v = std::min(mosaic.at(x, y), 1.0f) * static_cast<float>(gain[photo.mosaic.at(inside.x + x, inside.y + y)]);
+                    float v = std::min(mosaic.at(x, y), 1.0f) *
+                              static_cast<float>(gain[photo.mosaic.at(inside.x + x, inside.y + y)]);
                     if (maps)
                         for (const GainMap& m : found.gainMaps) v *= m.at(inside.x + x, inside.y + y);
                     mosaic.at(x, y) = v;
@@ -198,22 +227,28 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
         mosaic = withSurround(std::move(mosaic), inside, source, photo);
         if (moves) {
             Plane moved(covered.width, covered.height);
-            moveColours({&mosaic, &mosaic, &mosaic}, source, {&moved, &moved, &moved}, covered, 2, *lens, &photo.mosaic, work);
+            moveColours({&mosaic, &mosaic, &mosaic}, source, {&moved, &moved, &moved}, covered, 2, *lens,
+                        &photo.mosaic, work);
             mosaic = std::move(moved);
         }
         rgb = demosaic(mosaic, covered, photo.mosaic, wanted, look.demosaic, work);
     } else {
-        const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted, inside = source.intersected(whole);
+        const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted,
+                   inside = source.intersected(whole);
         const auto region = cleaned(inside);
         for (std::size_t c = 0; c < 3; ++c) {
             rgb[c] = (*region)[c].clone();
             for (int y = 0; y < inside.height; ++y)
-                for (int x = 0; x < inside.width; ++x) rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
+                for (int x = 0; x < inside.width; ++x)
+                    rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
             rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo);
         }
         if (moves) {
-            std::array<Plane, 3> moved = {Plane(wanted.width, wanted.height), Plane(wanted.width, wanted.height), Plane(wanted.width, wanted.height)};
-            moveColours({&rgb[0], &rgb[1], &rgb[2]}, source, {&moved[0], &moved[1], &moved[2]}, wanted, 1, *lens, nullptr, work);
+            std::array<Plane, 3> moved = {Plane(wanted.width, wanted.height),
+                                          Plane(wanted.width, wanted.height),
+                                          Plane(wanted.width, wanted.height)};
+            moveColours({&rgb[0], &rgb[1], &rgb[2]}, source, {&moved[0], &moved[1], &moved[2]}, wanted, 1,
+                        *lens, nullptr, work);
             rgb = std::move(moved);
         }
     }
@@ -229,7 +264,9 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
         });
     }
     if (look.fringes) removeFringes(rgb, work);
-    if (look.softness != Softness::None) sharpen(rgb, look.softness, luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
+    if (look.softness != Softness::None)
+        sharpen(rgb, look.softness,
+                luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
     if (!(wanted == area))
         for (Plane& p : rgb) p = p.cropped(area.translated(-wanted.x, -wanted.y));
     return rgb;
@@ -243,7 +280,8 @@ Plane shrunk(const Plane& in, int width, int height) {
             const double a = static_cast<double>(i) * from / to, b = static_cast<double>(i + 1) * from / to;
             for (int k = static_cast<int>(a); k < std::min(from, static_cast<int>(std::ceil(b))); ++k)
                 all[static_cast<std::size_t>(i)].emplace_back(
-                    k, static_cast<float>((std::min(b, k + 1.0) - std::max(a, static_cast<double>(k))) / (b - a)));
+                    k, static_cast<float>((std::min(b, k + 1.0) - std::max(a, static_cast<double>(k))) /
+                                          (b - a)));
         }
         return all;
     };
@@ -256,7 +294,8 @@ Plane shrunk(const Plane& in, int width, int height) {
             for (int x = 0; x < in.width(); ++x) row[static_cast<std::size_t>(x)] += w * in.at(x, k);
         for (int x = 0; x < width; ++x) {
             float sum = 0;
-            for (const auto& [k, w] : across[static_cast<std::size_t>(x)]) sum += w * row[static_cast<std::size_t>(k)];
+            for (const auto& [k, w] : across[static_cast<std::size_t>(x)])
+                sum += w * row[static_cast<std::size_t>(k)];
             out.at(x, y) = sum;
         }
     }
@@ -276,10 +315,12 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, con
             auto* to = line;
             for (int x = 0; x < w; ++x) {
                 std::uint8_t v[3];
-                for (std::size_t c = 0; c < 3; ++c) v[c] = static_cast<std::uint8_t>(rgb[c].at(x, y) * 255 + 0.5f);
+                for (std::size_t c = 0; c < 3; ++c)
+                    v[c] = static_cast<std::uint8_t>(rgb[c].at(x, y) * 255 + 0.5f);
                 for (int k = 0; k < scale; ++k) to = std::copy(v, v + 3, to);
             }
-            for (int k = 1; k < scale; ++k) std::copy(line, line + out.width * 3, line + static_cast<std::ptrdiff_t>(k) * out.width * 3);
+            for (int k = 1; k < scale; ++k)
+                std::copy(line, line + out.width * 3, line + static_cast<std::ptrdiff_t>(k) * out.width * 3);
         }
     });
     return out;
@@ -287,7 +328,8 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, con
 
 } // namespace
 
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space, const Work& work, CleanCache* cache) {
+std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look,
+                                   const Rect& area, OutputSpace space, const Work& work, CleanCache* cache) {
     const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look));
     const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
     if (!look.distortion || !found.lens || !found.lens->hasDistortion()) {
@@ -295,37 +337,51 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
         colour(rgb, matrix, work);
         return rgb;
     }
-    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
-    const Field<2> places(area, [&](int x, int y, float* v) { found.lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, v); });
+    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
+                 cy = (photo.height() - 1) / 2.0;
+    const Field<2> places(area, [&](int x, int y, float* v) {
+        found.lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, v);
+    });
     // The places furthest out lie on the area's edge.
     float left = 1e9f, top = 1e9f, right = -1e9f, bottom = -1e9f;
     for (int y = 0; y < area.height; ++y)
-        for (int x = 0; x < area.width; x += y == 0 || y == area.height - 1 ? 1 : std::max(1, area.width - 1)) {
+        for (int x = 0; x < area.width;
+             x += y == 0 || y == area.height - 1 ? 1 : std::max(1, area.width - 1)) {
             const auto p = places.at(area.x + x, area.y + y);
-            left = std::min(left, p[0]), right = std::max(right, p[0]), top = std::min(top, p[1]), bottom = std::max(bottom, p[1]);
+            left = std::min(left, p[0]), right = std::max(right, p[0]), top = std::min(top, p[1]),
+            bottom = std::max(bottom, p[1]);
         }
-    const auto whole = [](float v, int low, int high) { return std::clamp(static_cast<int>(std::floor(v)), low, high); };
+    const auto whole = [](float v, int low, int high) {
+        return std::clamp(static_cast<int>(std::floor(v)), low, high);
+    };
     const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
-    const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l, whole(bottom, 0, photo.height() - 1) + 5 - t};
+    const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l,
+                      whole(bottom, 0, photo.height() - 1) + 5 - t};
     auto straight = straightRegion(photo, settings, look, found, source, work, cache);
-    std::array<Plane, 3> rgb = {Plane(area.width, area.height), Plane(area.width, area.height), Plane(area.width, area.height)};
+    std::array<Plane, 3> rgb = {Plane(area.width, area.height), Plane(area.width, area.height),
+                                Plane(area.width, area.height)};
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < area.width; ++x) {
                 const auto p = places.at(area.x + x, area.y + y);
                 // Half a pixel beyond the last one still belongs to the photo.
-                const bool in = p[0] >= -0.5f && p[1] >= -0.5f && p[0] <= static_cast<float>(photo.width()) - 0.5f && p[1] <= static_cast<float>(photo.height()) - 0.5f;
+                const bool in = p[0] >= -0.5f && p[1] >= -0.5f &&
+                                p[0] <= static_cast<float>(photo.width()) - 0.5f &&
+                                p[1] <= static_cast<float>(photo.height()) - 0.5f;
                 const float u = p[0] - static_cast<float>(source.x), v = p[1] - static_cast<float>(source.y);
                 for (std::size_t c = 0; c < 3; ++c)
-                    rgb[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) { return straight[c].at(std::clamp(i, 0, source.width - 1), std::clamp(j, 0, source.height - 1)); });
+                    rgb[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) {
+                        return straight[c].at(std::clamp(i, 0, source.width - 1),
+                                              std::clamp(j, 0, source.height - 1));
+                    });
             }
     });
     colour(rgb, matrix, work);
     return rgb;
 }
 
-Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
-                     const Work& work, CleanCache* cache) {
+Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                     double zoom, const Work& work, CleanCache* cache) {
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     Look shown = look;
     if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
@@ -357,24 +413,30 @@ std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int l
                         for (std::size_t c = 0; c < 4; ++c) {
                             constexpr int colourOf[4] = {0, 1, 1, 2};
                             const int u = x * factor + i, v = y * factor + j;
-                            sum[c] += photo.hasMosaic() ? photo.normalised(2 * u + (sites[c] & 1), 2 * v + (sites[c] >> 1)) : photo.normalised(u, v, colourOf[c]);
+                            sum[c] += photo.hasMosaic()
+                                          ? photo.normalised(2 * u + (sites[c] & 1), 2 * v + (sites[c] >> 1))
+                                          : photo.normalised(u, v, colourOf[c]);
                         }
                 const float scale = 1.0f / static_cast<float>(factor * factor);
                 rgb[0].at(x, y) = std::min(1.0f, sum[0] * scale) * static_cast<float>(gain[0]);
-                rgb[1].at(x, y) = std::min(1.0f, 0.5f * (sum[1] + sum[2]) * scale) * static_cast<float>(gain[1]);
+                rgb[1].at(x, y) =
+                    std::min(1.0f, 0.5f * (sum[1] + sum[2]) * scale) * static_cast<float>(gain[1]);
                 rgb[2].at(x, y) = std::min(1.0f, sum[3] * scale) * static_cast<float>(gain[2]);
             }
     });
     if (!photo.developed) rebuildHighlights(rgb, gain, work);
     colour(rgb, xyzD50To(kWorkingSpace) * cameraToXyzD50(photo, neutral), work);
-    const double zoom = std::min(1.0, static_cast<double>(longest) / std::max(rgb[0].width(), rgb[0].height()));
-    const int width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom))), height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
+    const double zoom =
+        std::min(1.0, static_cast<double>(longest) / std::max(rgb[0].width(), rgb[0].height()));
+    const int width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom))),
+              height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
     for (Plane& p : rgb) p = shrunk(p, width, height);
     return rgb;
 }
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
-    return pictureOf(developOverview(photo, look, longest, work), Finish(photo, look, OutputSpace::Srgb, true), 1, work);
+    return pictureOf(developOverview(photo, look, longest, work),
+                     Finish(photo, look, OutputSpace::Srgb, true), 1, work);
 }
 
 Histogram histogramOf(const Photo& photo, const Look& look, const Work& work) {

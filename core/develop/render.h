@@ -16,27 +16,31 @@ struct Picture {
     std::vector<std::uint8_t> rgb;
 };
 
-// Linear light of `area` in `space`'s primaries: cleaned, white-balanced, corrected for the lens and sharpened as the look says, before
-// exposure, tone curve, clipping and encoding (finish.h); 1 is the white level of the channel that clips first, and where channels clip the
-// rest is filled in from the others, or made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing), and
-// what lies outside the photo is 0. Cleaned samples
-// come from `cache`, if given, where it has them. Throws Cancelled and std::invalid_argument.
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, OutputSpace space,
-                                   const Work& work = {}, CleanCache* cache = nullptr);
+// Linear light of `area` in `space`'s primaries: cleaned, white-balanced, corrected for the lens and
+// sharpened as the look says, before exposure, tone curve, clipping and encoding (finish.h); 1 is the white
+// level of the channel that clips first, and where channels clip the rest is filled in from the others, or
+// made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing), and what
+// lies outside the photo is 0. Cleaned samples come from `cache`, if given, where it has them. Throws
+// Cancelled and std::invalid_argument.
+std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look,
+                                   const Rect& area, OutputSpace space, const Work& work = {},
+                                   CleanCache* cache = nullptr);
 
-// The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger than `longest` on its longer
-// side: 2x2 cells are averaged.
-std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
+// The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger
+// than `longest` on its longer side: 2x2 cells are averaged.
+std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest,
+                                     const Work& work = {});
 
-// What is written of a photo with this look: the photo's crop, or the framing's where distortion is corrected.
+// What is written of a photo with this look: the photo's crop, or the framing's where distortion is
+// corrected.
 Rect outputFrame(const Photo& photo, const Look& look);
 
-// What a cell shows. `area` lies inside the active area. A pure function of its arguments; the cost grows with
-// the area alone. With `zoom` >= 1 each pixel becomes a square of `zoom` x `zoom` (true pixels); below
+// What a cell shows. `area` lies inside the active area. A pure function of its arguments; the cost grows
+// with the area alone. With `zoom` >= 1 each pixel becomes a square of `zoom` x `zoom` (true pixels); below
 // 1 the area is averaged down in linear light, and the result is round(width * zoom) x round(height * zoom).
 // Throws Cancelled and std::invalid_argument (a zoom that is not above 0, settings with a problem).
-Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area, double zoom,
-                     const Work& work = {}, CleanCache* cache = nullptr);
+Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                     double zoom, const Work& work = {}, CleanCache* cache = nullptr);
 
 // developOverview(), finished. For the overview and for previews in files.
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});

@@ -5,6 +5,7 @@
 
 namespace irenic {
 
-std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, const Mosaic& pattern, const Rect& area, const Work& work);
+std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, const Mosaic& pattern,
+                                  const Rect& area, const Work& work);
 
 } // namespace irenic

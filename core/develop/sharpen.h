@@ -1,10 +1,12 @@
 // Taking back the softness of a lens, after denoising.
 //
-// The blur is taken to be a Gaussian of known width; its regularised inverse (N. Wiener, "Extrapolation, Interpolation, and Smoothing of
-// Stationary Time Series", 1949) is a small separable kernel, run on luminance. What it adds counts only as far as the local variance
-// is more than the noise that is left explains (J.-S. Lee, "Digital image enhancement and noise filtering by use of local statistics",
-// IEEE PAMI-2(2), 1980), and may not leave the range of the surrounding luminances by more than a hundredth of it, which rules out halos.
-// Lone specks keep their height by the same rule. Colour is scaled with luminance where there is enough of it.
+// The blur is taken to be a Gaussian of known width; its regularised inverse (N. Wiener, "Extrapolation,
+// Interpolation, and Smoothing of Stationary Time Series", 1949) is a small separable kernel, run on
+// luminance. What it adds counts only as far as the local variance is more than the noise that is left
+// explains (J.-S. Lee, "Digital image enhancement and noise filtering by use of local statistics", IEEE
+// PAMI-2(2), 1980), and may not leave the range of the surrounding luminances by more than a hundredth of it,
+// which rules out halos. Lone specks keep their height by the same rule. Colour is scaled with luminance
+// where there is enough of it.
 #pragma once
 
 #include <array>
@@ -17,12 +19,13 @@ namespace irenic {
 // Pixels needed around an area.
 int sharpenMargin(Softness softness);
 
-// Sharpens `rgb` (linear light, green weighing most) in place, but for sharpenMargin() along its edges, which is left as it is. `noise`
-// is the standard deviation of luminance noise at a luminance v: sqrt(noise.a * v + noise.b).
+// Sharpens `rgb` (linear light, green weighing most) in place, but for sharpenMargin() along its edges, which
+// is left as it is. `noise` is the standard deviation of luminance noise at a luminance v: sqrt(noise.a * v +
+// noise.b).
 void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& noise, const Work& work = {});
 
-// The share of the photo's luminance noise that a take's settings leave, measured on a made-up grey field with the photo's noise:
-// 1 for untouched settings. Kept for settings and photos asked for before.
+// The share of the photo's luminance noise that a take's settings leave, measured on a made-up grey field
+// with the photo's noise: 1 for untouched settings. Kept for settings and photos asked for before.
 double noiseLeft(const Photo& photo, const Settings& settings, const Work& work = {});
 
 } // namespace irenic

@@ -28,7 +28,8 @@ inline Matrix3 diagonal(const Vector3& v) { return {v[0], 0, 0, 0, v[1], 0, 0, 0
 
 // The inverse; all zeros when the matrix is singular.
 inline Matrix3 inverse(const Matrix3& m) {
-    const double c0 = m[4] * m[8] - m[5] * m[7], c1 = m[5] * m[6] - m[3] * m[8], c2 = m[3] * m[7] - m[4] * m[6];
+    const double c0 = m[4] * m[8] - m[5] * m[7], c1 = m[5] * m[6] - m[3] * m[8],
+                 c2 = m[3] * m[7] - m[4] * m[6];
     const double det = m[0] * c0 + m[1] * c1 + m[2] * c2;
     if (std::abs(det) < 1e-14) return {};
     const double s = 1.0 / det;

@@ -22,8 +22,10 @@ template <class T> class PlaneOf {
     PlaneOf() = default;
     PlaneOf(int width, int height) : width_(width), height_(height) {
         constexpr std::size_t line = 64 / sizeof(T);
-        stride_ = static_cast<std::ptrdiff_t>((static_cast<std::size_t>(width) + line + line - 1) / line * line);
-        const std::size_t bytes = static_cast<std::size_t>(stride_) * static_cast<std::size_t>(height) * sizeof(T);
+        stride_ =
+            static_cast<std::ptrdiff_t>((static_cast<std::size_t>(width) + line + line - 1) / line * line);
+        const std::size_t bytes =
+            static_cast<std::size_t>(stride_) * static_cast<std::size_t>(height) * sizeof(T);
         if (bytes == 0) return;
         samples_.reset(static_cast<T*>(std::aligned_alloc(64, bytes)));
         if (!samples_) throw std::bad_alloc();
@@ -43,14 +45,16 @@ template <class T> class PlaneOf {
     }
     PlaneOf clone() const {
         PlaneOf copy(width_, height_);
-        if (!empty()) std::memcpy(copy.row(0), row(0), static_cast<std::size_t>(stride_ * height_) * sizeof(T));
+        if (!empty())
+            std::memcpy(copy.row(0), row(0), static_cast<std::size_t>(stride_ * height_) * sizeof(T));
         return copy;
     }
     // The samples of `area` (inside the plane) as a plane of their own.
     PlaneOf cropped(const Rect& area) const {
         PlaneOf out(area.width, area.height);
         for (int y = 0; y < area.height; ++y)
-            std::memcpy(out.row(y), row(area.y + y) + area.x, static_cast<std::size_t>(area.width) * sizeof(T));
+            std::memcpy(out.row(y), row(area.y + y) + area.x,
+                        static_cast<std::size_t>(area.width) * sizeof(T));
         return out;
     }
 

@@ -13,7 +13,9 @@ struct Rect {
     bool empty() const { return width <= 0 || height <= 0; }
     long long area() const { return empty() ? 0 : static_cast<long long>(width) * height; }
     bool contains(const Rect& r) const {
-        return r.x >= x && r.y >= y && r.right() <= right() && r.bottom() <= bottom();
+        const auto end = [](int from, int length) { return static_cast<long long>(from) + length; };
+        return r.x >= x && r.y >= y && end(r.x, r.width) <= end(x, width) &&
+               end(r.y, r.height) <= end(y, height);
     }
     // Grown by `by` pixels on every side; negative shrinks.
     Rect inflated(int by) const { return {x - by, y - by, width + 2 * by, height + 2 * by}; }
@@ -26,7 +28,9 @@ struct Rect {
     }
     // The smallest rectangle around this one whose edges are multiples of `step`.
     Rect aligned(int step) const {
-        const auto down = [step](int v) { return v >= 0 ? v / step * step : -((-v + step - 1) / step) * step; };
+        const auto down = [step](int v) {
+            return v >= 0 ? v / step * step : -((-v + step - 1) / step) * step;
+        };
         const int l = down(x), t = down(y);
         return {l, t, down(right() + step - 1) - l, down(bottom() + step - 1) - t};
     }

@@ -16,7 +16,8 @@ struct Cancelled : std::exception {
 };
 
 // Passed down by reference. check() is called at least every few milliseconds of work. `done` (may be null)
-// receives the finished share, 0..1, never falling; a part of a larger work fills `share` of it from `from` on.
+// receives the finished share, 0..1, never falling; a part of a larger work fills `share` of it from `from`
+// on.
 struct Work {
     std::stop_token stop;
     std::atomic<float>* done = nullptr;
@@ -28,7 +29,9 @@ struct Work {
     void report(double finished) const {
         if (done) done->store(static_cast<float>(from + share * finished), std::memory_order_relaxed);
     }
-    Work part(double begin, double end) const { return {stop, done, from + share * begin, share * (end - begin)}; }
+    Work part(double begin, double end) const {
+        return {stop, done, from + share * begin, share * (end - begin)};
+    }
 };
 
 // Calls body(tile) for every tile of the fixed grid of `size` x `size` pixels that meets `area`, in
@@ -36,8 +39,8 @@ struct Work {
 // depend on the area asked for. Checks `work` before every tile. An exception of a body is rethrown.
 void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body);
 
-// Lets the process keep memory that it has freed: planes come and go by the hundred, and getting each anew from the system costs as
-// much as the fast methods themselves. Call once, first thing in main().
+// Lets the process keep memory that it has freed: planes come and go by the hundred, and getting each anew
+// from the system costs as much as the fast methods themselves. Call once, first thing in main().
 void keepFreedMemory();
 
 // Calls body(first, last) for bands of rows that cover 0..rows-1, in parallel.

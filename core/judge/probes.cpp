@@ -34,7 +34,8 @@ Square measure(const PlaneSet& planes, int cell) {
                 for (int x = left; x < left + kPart; ++x) {
                     sum += p.at(x, y);
                     squares += p.at(x, y) * p.at(x, y);
-                    const float across = p.at(x, y) - p.at(std::min(x + 1, kSquare - 1), y), down = p.at(x, y) - p.at(x, std::min(y + 1, kSquare - 1));
+                    const float across = p.at(x, y) - p.at(std::min(x + 1, kSquare - 1), y),
+                                down = p.at(x, y) - p.at(x, std::min(y + 1, kSquare - 1));
                     steps += 0.25f * (across * across + down * down);
                 }
             const float n = kPart * kPart, mean = sum / n;
@@ -43,7 +44,8 @@ Square measure(const PlaneSet& planes, int cell) {
             fine.push_back(steps / n - 0.94f);
         }
     const auto [low, high] = std::minmax_element(means.begin(), means.end());
-    Square s{cell * (planes.area.x + kSquare / 2), cell * (planes.area.y + kSquare / 2), 0, 0, 0, *high - *low, 0};
+    Square s{
+        cell * (planes.area.x + kSquare / 2), cell * (planes.area.y + kSquare / 2), 0, 0, 0, *high - *low, 0};
     float peak = 0;
     for (int y = 1; y < kSquare - 1; ++y)
         for (int x = 1; x < kSquare - 1; ++x) {
@@ -63,13 +65,15 @@ Square measure(const PlaneSet& planes, int cell) {
 
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     const int across = photo.width() / photo.cell() / kSquare, down = photo.height() / photo.cell() / kSquare;
-    if (across < 3 || down < 3) return {{"middle", "the photo is small", photo.width() / 2, photo.height() / 2}};
+    if (across < 3 || down < 3)
+        return {{"middle", "the photo is small", photo.width() / 2, photo.height() / 2}};
     std::vector<Square> squares(static_cast<std::size_t>(across * down));
     forEachBand(down, 2, work, [&](int first, int last) {
         for (int j = first; j < last; ++j)
             for (int i = 0; i < across; ++i) {
                 const Rect area{i * kSquare, j * kSquare, kSquare, kSquare};
-                squares[static_cast<std::size_t>(j * across + i)] = measure(stabilisedPlanes(photo, area), photo.cell());
+                squares[static_cast<std::size_t>(j * across + i)] =
+                    measure(stabilisedPlanes(photo, area), photo.cell());
             }
     });
     std::vector<float> means;
@@ -80,7 +84,8 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
 
     const float clipped = means.front() + 0.9f * (means.back() - means.front());
     std::vector<Probe> probes;
-    const auto choose = [&](const char* name, const char* reason, const std::function<float(const Square&)>& score) {
+    const auto choose = [&](const char* name, const char* reason,
+                            const std::function<float(const Square&)>& score) {
         const Square* best = nullptr;
         float top = -1e30f;
         for (const Square& s : squares) {
@@ -99,13 +104,15 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
            [&](const Square& s) { return -std::max(0.0f, s.mean - dark) - 2 * s.texture - s.edge; });
     choose("mid-tone", "smooth mid-tone: grain and blotches show here",
            [&](const Square& s) { return -std::abs(s.mean - middle) / range * 8 - 2 * s.texture - s.edge; });
-    choose("texture", "finest texture: first to turn to wax",
-           [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge - (s.mean > clipped ? 100.0f : 0.0f); });
+    choose("texture", "finest texture: first to turn to wax", [&](const Square& s) {
+        return s.fine - 0.02f * s.edge * s.edge - (s.mean > clipped ? 100.0f : 0.0f);
+    });
     choose("edge", "strongest edge: halos and fringes show here",
            [&](const Square& s) { return s.edge - 0.5f * s.texture; });
     choose("lights", "brightest points: they must survive",
            [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; });
-    if (probes.empty()) probes.push_back({"middle", "the photo is small", photo.width() / 2, photo.height() / 2});
+    if (probes.empty())
+        probes.push_back({"middle", "the photo is small", photo.width() / 2, photo.height() / 2});
     return probes;
 }
 

@@ -15,9 +15,9 @@ struct Probe {
     friend bool operator==(const Probe&, const Probe&) = default;
 };
 
-// A first set: the darkest smooth area, a smooth mid-tone, the finest texture, the strongest edge, the brightest points.
-// Measured on 64x64-pixel squares of the stabilised luminance, where noise has a variance of 1, so that texture is what
-// exceeds it. No two probes share a square. Deterministic.
+// A first set: the darkest smooth area, a smooth mid-tone, the finest texture, the strongest edge, the
+// brightest points. Measured on 64x64-pixel squares of the stabilised luminance, where noise has a variance
+// of 1, so that texture is what exceeds it. No two probes share a square. Deterministic.
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work = {});
 
 } // namespace irenic

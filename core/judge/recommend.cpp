@@ -9,14 +9,18 @@ namespace irenic {
 
 namespace {
 
-constexpr float kStep = 0.2f;   // size of the added noise: small beside the noise, large beside the kinks of hard thresholds
-constexpr int kSquare = 64;     // packed samples around a probe
-constexpr int kGrid = 96;       // squares lie in the middle of cells of this grid, so that none costs a second tile of a method that has large ones
+constexpr float kStep =
+    0.2f; // size of the added noise: small beside the noise, large beside the kinks of hard thresholds
+constexpr int kSquare = 64; // packed samples around a probe
+constexpr int kGrid = 96; // squares lie in the middle of cells of this grid, so that none costs a second tile
+                          // of a method that has large ones
 constexpr std::size_t kProbes = 5;
 
 // +1 or -1, the same for the same place whatever else happens (mixing of D. Steele and others, splitmix64).
 float sign(int x, int y, std::size_t plane) {
-    std::uint64_t z = (static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y)) + 0x9E3779B97F4A7C15ULL * (plane + 1);
+    std::uint64_t z =
+        (static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y)) +
+        0x9E3779B97F4A7C15ULL * (plane + 1);
     z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9ULL;
     z = (z ^ (z >> 27)) * 0x94D049BB133111EBULL;
     return ((z ^ (z >> 31)) & 1) != 0 ? 1.0f : -1.0f;
@@ -31,7 +35,8 @@ struct Place {
 
 Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     const auto& line = photo.noise.channel;
-    Place place{area, {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]), Stabiliser(line[3])}, {}, {}};
+    Place place{
+        area, {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]), Stabiliser(line[3])}, {}, {}};
     int margin = 0;
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
     place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
@@ -39,17 +44,20 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     place.shaken.describeAs(place.noisy);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         place.shaken.plane[p] = place.noisy.plane[p].clone();
-        if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey)) continue; // there is nothing in it
+        if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey))
+            continue; // there is nothing in it
         for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
             float* row = place.shaken.rowAt(p, y);
-            for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x) row[x] += kStep * sign(x, y, p);
+            for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x)
+                row[x] += kStep * sign(x, y, p);
         }
     }
     return place;
 }
 
 Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
-    const PlaneSet clean = cleanPlanes(place.noisy, settings, place.area, work), moved = cleanPlanes(place.shaken, settings, place.area, work);
+    const PlaneSet clean = cleanPlanes(place.noisy, settings, place.area, work),
+                   moved = cleanPlanes(place.shaken, settings, place.area, work);
     Risk risk;
     const double n = static_cast<double>(place.area.area());
     std::array<double, kPlanes> sum{};
@@ -64,10 +72,12 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
                 const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
                 noise[0] = noise[2] = 0.5f * (rb + gg), noise[1] = rb, noise[3] = gg;
             } else {
-                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, place.noisy.grey);
+                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v,
+                        place.noisy.grey);
                 constexpr std::size_t channel[3] = {0, 1, 3};
                 for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable[channel[k]].variance(v[k]);
-                noise[0] = (variance[0] + variance[1] + variance[2]) / 3, noise[1] = 0.5f * (variance[0] + variance[2]);
+                noise[0] = (variance[0] + variance[1] + variance[2]) / 3,
+                noise[1] = 0.5f * (variance[0] + variance[2]);
                 noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;
                 if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
             }
@@ -78,7 +88,9 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
             }
         }
     // Two planes of each kind; without a mosaic luminance has one.
-    for (std::size_t p = 0; p < kPlanes; ++p) (isColour(p) ? risk.colour : risk.luminance) += (isColour(p) || place.noisy.packed ? 0.5 : 1.0) * sum[p] / n;
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        (isColour(p) ? risk.colour : risk.luminance) +=
+            (isColour(p) || place.noisy.packed ? 0.5 : 1.0) * sum[p] / n;
     return risk;
 }
 
@@ -90,7 +102,8 @@ Rect squareAt(int x, int y) {
 std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
     std::vector<Place> places;
     for (std::size_t i = 0; i < std::min(kProbes, probes.size()); ++i)
-        places.push_back(placeAt(photo, squareAt(probes[i].x / photo.cell(), probes[i].y / photo.cell()), work));
+        places.push_back(
+            placeAt(photo, squareAt(probes[i].x / photo.cell(), probes[i].y / photo.cell()), work));
     return places;
 }
 
@@ -112,7 +125,8 @@ Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& pack
     return riskAt(placeAt(photo, packedArea, work), settings, {work.stop});
 }
 
-Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes, const Work& work) {
+Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
+                  const Work& work) {
     return meanRisk(placesOf(photo, probes, {work.stop}), settings, {work.stop});
 }
 
@@ -129,8 +143,10 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
     std::vector<const Method*> candidates;
     std::string quicker; // the grade that strengths are looked for with
     for (const auto& m : methods())
-        if (m->quickGradeOf().empty() && (photo.hasMosaic() || m->takesPixels())) candidates.push_back(m.get());
-    const double steps = static_cast<double>(candidates.size() + std::size(strengths) + std::size(details) + 2);
+        if (m->quickGradeOf().empty() && (photo.hasMosaic() || m->takesPixels()))
+            candidates.push_back(m.get());
+    const double steps =
+        static_cast<double>(candidates.size() + std::size(strengths) + std::size(details) + 2);
     for (const Method* m : candidates) {
         const Settings settings{m->id()};
         const Risk risk = attempt(settings);

@@ -1,9 +1,10 @@
 // A recommended take, from the photo's own pixels.
 //
-// Stein's unbiased risk estimate tells the mean squared error of a cleaned picture against the noiseless one without knowing
-// that one: risk = mean (f(y) - y)^2 - 1 + 2 div f(y) / n, for noise of variance 1, which stabilisation provides. The divergence
-// is measured by a second run on y plus a little noise b: S. Ramani, T. Blu, M. Unser, "Monte-Carlo SURE: a black-box
-// optimization of regularization parameters for general denoising algorithms", IEEE Trans. Image Processing 17(9), 2008.
+// Stein's unbiased risk estimate tells the mean squared error of a cleaned picture against the noiseless one
+// without knowing that one: risk = mean (f(y) - y)^2 - 1 + 2 div f(y) / n, for noise of variance 1, which
+// stabilisation provides. The divergence is measured by a second run on y plus a little noise b: S. Ramani,
+// T. Blu, M. Unser, "Monte-Carlo SURE: a black-box optimization of regularization parameters for general
+// denoising algorithms", IEEE Trans. Image Processing 17(9), 2008.
 #pragma once
 
 #include "denoise/clean.h"
@@ -11,7 +12,8 @@
 
 namespace irenic {
 
-// Estimated mean squared errors in the stabilised domain, where the noise itself has 1. Estimates scatter: a good result can come out a trace below 0.
+// Estimated mean squared errors in the stabilised domain, where the noise itself has 1. Estimates scatter: a
+// good result can come out a trace below 0.
 struct Risk {
     double luminance = 0, colour = 0;
     double sum() const { return luminance + colour; }
@@ -21,9 +23,11 @@ struct Risk {
 };
 
 // Estimated on one area of packed samples. Throws Cancelled.
-Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work = {});
+Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea,
+                  const Work& work = {});
 // The mean over squares around the probes.
-Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes, const Work& work = {});
+Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
+                  const Work& work = {});
 
 struct Trial {
     Settings settings;
@@ -35,8 +39,9 @@ struct Recommendation {
     std::vector<Trial> trials; // everything that was tried
 };
 
-// Tries all methods (quick grades apart) at matched strength, then the best one's strengths (luminance and colour each for itself) and detail. Nothing depends on
-// the ISO or the camera, only on pixels. Throws Cancelled.
+// Tries all methods (quick grades apart) at matched strength, then the best one's strengths (luminance and
+// colour each for itself) and detail. Nothing depends on the ISO or the camera, only on pixels. Throws
+// Cancelled.
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
 
 } // namespace irenic

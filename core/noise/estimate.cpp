@@ -123,12 +123,14 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
     std::vector<Point> points;
     for (std::size_t begin = 0; begin < blocks.size();) {
         std::size_t end = begin + std::min(emptiest, blocks.size() - begin);
-        while (end < blocks.size() && end - begin < fullest && blocks[end].mean - blocks[begin].mean < widest) ++end;
+        while (end < blocks.size() && end - begin < fullest && blocks[end].mean - blocks[begin].mean < widest)
+            ++end;
         const std::size_t count = end - begin;
         if (count >= 40) {
             const auto first = blocks.begin() + static_cast<std::ptrdiff_t>(begin);
             const std::size_t keep = std::max<std::size_t>(24, count / 16);
-            std::nth_element(first, first + static_cast<std::ptrdiff_t>(keep - 1), first + static_cast<std::ptrdiff_t>(count),
+            std::nth_element(first, first + static_cast<std::ptrdiff_t>(keep - 1),
+                             first + static_cast<std::ptrdiff_t>(count),
                              [](const Block& l, const Block& r) { return l.low < r.low; });
             std::vector<double> variances;
             double mean = 0;
@@ -139,13 +141,16 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
                     if (u + v < kHigh) continue;
                     double sum = 0;
                     for (std::size_t i = 0; i < keep; ++i)
-                        sum += first[static_cast<std::ptrdiff_t>(i)].high[static_cast<std::size_t>(v * kBlock + u)];
+                        sum += first[static_cast<std::ptrdiff_t>(i)]
+                                   .high[static_cast<std::size_t>(v * kBlock + u)];
                     variances.push_back(sum / static_cast<double>(keep));
                 }
-            std::nth_element(variances.begin(), variances.begin() + static_cast<std::ptrdiff_t>(variances.size() / 2),
+            std::nth_element(variances.begin(),
+                             variances.begin() + static_cast<std::ptrdiff_t>(variances.size() / 2),
                              variances.end());
             const double variance = variances[variances.size() / 2];
-            if (variance > 0) points.push_back({mean, variance, static_cast<double>(keep) / (variance * variance)});
+            if (variance > 0)
+                points.push_back({mean, variance, static_cast<double>(keep) / (variance * variance)});
         }
         begin = end;
     }
@@ -159,8 +164,8 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
             const double expected = std::max(line.variance(p.x), 1e-12);
             const double excess = p.variance / expected - 1;
             const double spread = 0.04;
-            p.weight *= (excess > 0 ? 1 / (1 + excess * excess / (spread * spread)) : 1.0) * p.variance * p.variance /
-                        (expected * expected);
+            p.weight *= (excess > 0 ? 1 / (1 + excess * excess / (spread * spread)) : 1.0) * p.variance *
+                        p.variance / (expected * expected);
         }
         line = fitLine(trusted);
     }
@@ -175,7 +180,8 @@ NoiseModel measureNoise(const Photo& photo, const Work& work) {
         Plane plane(w, h);
         forEachBand(h, 64, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
-                for (int x = 0; x < w; ++x) plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
+                for (int x = 0; x < w; ++x)
+                    plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
         });
         const int channel = photo.mosaic.channel(s);
         model.channel[static_cast<std::size_t>(channel)] = measureNoiseLine(plane, 0.98f, work);
@@ -190,7 +196,8 @@ Plane halvedPlane(const Plane& in) {
     Plane out(in.width() / 2, in.height() / 2);
     for (int y = 0; y < out.height(); ++y)
         for (int x = 0; x < out.width(); ++x)
-            out.at(x, y) = 0.25f * (in.at(2 * x, 2 * y) + in.at(2 * x + 1, 2 * y) + in.at(2 * x, 2 * y + 1) + in.at(2 * x + 1, 2 * y + 1));
+            out.at(x, y) = 0.25f * (in.at(2 * x, 2 * y) + in.at(2 * x + 1, 2 * y) + in.at(2 * x, 2 * y + 1) +
+                                    in.at(2 * x + 1, 2 * y + 1));
     return out;
 }
 
@@ -215,13 +222,17 @@ NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work
             plane = halvedPlane(plane);
             quarter = measureNoiseLine(plane, 0.98f, work);
         }
-        // Each line knows the density at the upper end of its band: v, 4v and 16v. The upper band is three quarters of the
-        // spectrum, the next three quarters of the rest; a band's density is taken for the mean of those at its two ends.
+        // Each line knows the density at the upper end of its band: v, 4v and 16v. The upper band is three
+        // quarters of the spectrum, the next three quarters of the rest; a band's density is taken for the
+        // mean of those at its two ends.
         const double whole[3] = {0.5 * 0.75, 4 * (0.5 * 0.75 + 0.5 * 0.1875), 16 * (0.5 * 0.1875 + 0.0625)};
-        const NoiseLine line{whole[0] * fine.a + whole[1] * half.a + whole[2] * quarter.a, whole[0] * fine.b + whole[1] * half.b + whole[2] * quarter.b};
+        const NoiseLine line{whole[0] * fine.a + whole[1] * half.a + whole[2] * quarter.a,
+                             whole[0] * fine.b + whole[1] * half.b + whole[2] * quarter.b};
         constexpr double shadows = 0.05;
-        if (c == 1) model.channel[1] = model.channel[2] = line;
-        else model.channel[c == 0 ? 0 : 3] = line;
+        if (c == 1)
+            model.channel[1] = model.channel[2] = line;
+        else
+            model.channel[c == 0 ? 0 : 3] = line;
         sum += std::sqrt(16 * quarter.variance(shadows) / std::max(line.variance(shadows), 1e-12));
         work.report(0.5 + 0.16 * (c + 1));
     }

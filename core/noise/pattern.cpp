@@ -20,9 +20,13 @@ float medianOf3(float a, float b, float c) { return std::max(std::min(a, b), std
 
 class DefectFinder {
   public:
-    explicit DefectFinder(const Photo& photo) : photo_(photo), range_(static_cast<float>(photo.white - photo.black.mean())) {
-        for (int s = 0; s < 4; ++s) line_[static_cast<std::size_t>(s)] = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
-        for (const NoiseLine& l : line_) least_ = std::min(least_, 4 * range_ * static_cast<float>(l.sigma(0)));
+    explicit DefectFinder(const Photo& photo)
+        : photo_(photo), range_(static_cast<float>(photo.white - photo.black.mean())) {
+        for (int s = 0; s < 4; ++s)
+            line_[static_cast<std::size_t>(s)] =
+                photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
+        for (const NoiseLine& l : line_)
+            least_ = std::min(least_, 4 * range_ * static_cast<float>(l.sigma(0)));
     }
 
     void row(int y, std::vector<Defect>& found) const {
@@ -41,12 +45,14 @@ class DefectFinder {
 
     bool isDefect(int x, int y) const {
         const auto at = [&](int i, int j) { return photo_.normalised(x + i, y + j); };
-        std::array<float, 8> same = {at(-2, -2), at(0, -2), at(2, -2), at(-2, 0), at(2, 0), at(-2, 2), at(0, 2), at(2, 2)};
+        std::array<float, 8> same = {at(-2, -2), at(0, -2), at(2, -2), at(-2, 0),
+                                     at(2, 0),   at(-2, 2), at(0, 2),  at(2, 2)};
         std::sort(same.begin(), same.end());
         const float v = at(0, 0), middle = 0.5f * (same[3] + same[4]), sign = v > middle ? 1.0f : -1.0f;
         // Against the second outermost: two defects may be neighbours.
         const float outermost = sign > 0 ? same[6] : same[1], noise = sigma(x, y, middle);
-        if (sign * (v - outermost) < 5 * sigma(x, y, outermost) || sign * (v - middle) < 8 * noise) return false;
+        if (sign * (v - outermost) < 5 * sigma(x, y, outermost) || sign * (v - middle) < 8 * noise)
+            return false;
         float around = 0, variance = 0;
         for (int j = -1; j <= 1; ++j)
             for (int i = -1; i <= 1; ++i) {
@@ -54,9 +60,12 @@ class DefectFinder {
                 // Against samples of its own channel that lie further away from here.
                 const float own = at(i, j);
                 float base = 0;
-                if (i != 0 && j != 0) base = medianOf3(at(3 * i, j), at(i, 3 * j), at(3 * i, 3 * j));
-                else if (i != 0) base = medianOf3(at(3 * i, 0), at(i, -2), at(i, 2));
-                else base = medianOf3(at(0, 3 * j), at(-2, j), at(2, j));
+                if (i != 0 && j != 0)
+                    base = medianOf3(at(3 * i, j), at(i, 3 * j), at(3 * i, 3 * j));
+                else if (i != 0)
+                    base = medianOf3(at(3 * i, 0), at(i, -2), at(i, 2));
+                else
+                    base = medianOf3(at(0, 3 * j), at(-2, j), at(2, j));
                 const float s = sigma(x + i, y + j, base);
                 around += sign * (own - base);
                 variance += 1.45f * s * s;
@@ -66,7 +75,8 @@ class DefectFinder {
     }
 
   public:
-    // The mean of the two neighbours, of four pairs, that agree best. At least two samples from the photo's edge.
+    // The mean of the two neighbours, of four pairs, that agree best. At least two samples from the photo's
+    // edge.
     std::uint16_t mended(int x, int y) const {
         constexpr int step[4][2] = {{2, 0}, {0, 2}, {2, 2}, {2, -2}};
         int best = 1 << 30, value = 0;
@@ -83,13 +93,15 @@ class DefectFinder {
     std::array<NoiseLine, 4> line_;
 };
 
-// Second differences of lines' offsets o over one span s: d(y) = o(y) - (o(y-s) + o(y+s)) / 2, with their noise variances.
+// Second differences of lines' offsets o over one span s: d(y) = o(y) - (o(y-s) + o(y+s)) / 2, with their
+// noise variances.
 struct Differences {
     std::size_t span;
     std::vector<double> d, noise;
 };
 
-// Offsets from their second differences by regularised least squares; `sigma2` is the variance of the offsets.
+// Offsets from their second differences by regularised least squares; `sigma2` is the variance of the
+// offsets.
 std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigma2) {
     const std::size_t n = seen.front().d.size();
     const auto add = [&](const Differences& k, std::size_t y, double v, std::vector<double>& out) {
@@ -112,7 +124,8 @@ std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigm
     for (int i = 0; i < 300 && rr > enough; ++i) {
         for (std::size_t y = 0; y < n; ++y) ap[y] = p[y] / sigma2;
         for (const Differences& k : seen)
-            for (std::size_t y = k.span; y + k.span < n; ++y) add(k, y, (p[y] - 0.5 * (p[y - k.span] + p[y + k.span])) / k.noise[y], ap);
+            for (std::size_t y = k.span; y + k.span < n; ++y)
+                add(k, y, (p[y] - 0.5 * (p[y - k.span] + p[y + k.span])) / k.noise[y], ap);
         const double step = rr / dot(p, ap);
         for (std::size_t k = 0; k < n; ++k) o[k] += step * p[k], r[k] -= step * ap[k];
         const double next = dot(r, r);
@@ -122,32 +135,39 @@ std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigm
     return {o.begin(), o.end()};
 }
 
-// The second differences of all rows (or columns) over a span of 2, from all samples, or of 1, from the greens alone.
+// The second differences of all rows (or columns) over a span of 2, from all samples, or of 1, from the
+// greens alone.
 class LineFinder {
   public:
-    LineFinder(const Photo& photo, bool columns) : photo_(photo), columns_(columns), range_(static_cast<float>(photo.white - photo.black.mean())) {
+    LineFinder(const Photo& photo, bool columns)
+        : photo_(photo), columns_(columns), range_(static_cast<float>(photo.white - photo.black.mean())) {
         for (int s = 0; s < 4; ++s) {
             const auto site = static_cast<std::size_t>(s);
             const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
-            variance_[site] = {static_cast<float>(line.a) * range_, static_cast<float>(line.b) * range_ * range_};
+            variance_[site] = {static_cast<float>(line.a) * range_,
+                               static_cast<float>(line.b) * range_ * range_};
             black_[site] = photo.black.at(s & 1, s >> 1);
             atBlack_ += 0.25 * line.sigma(0) * static_cast<double>(range_);
         }
     }
 
-    // The offsets in raw values; empty when there are none to speak of. Sets `share` to their sigma over that of the noise at black.
+    // The offsets in raw values; empty when there are none to speak of. Sets `share` to their sigma over that
+    // of the noise at black.
     std::vector<float> offsets(double& share, const Work& work) const {
-        const int lines = columns_ ? photo_.width() : photo_.height(), length = columns_ ? photo_.height() : photo_.width();
+        const int lines = columns_ ? photo_.width() : photo_.height(),
+                  length = columns_ ? photo_.height() : photo_.width();
         if (length < 64 || lines < 32) return {};
         double spread = 0, sigma2 = 0, unused = 0;
         const std::vector<double> nothing(static_cast<std::size_t>(lines), 0);
         std::vector<Differences> seen = {differences(2, nothing, spread, sigma2, work)};
         // Strong lines are known too small as long as everything far from none is held back.
-        if (std::sqrt(sigma2) / atBlack_ > kStrongLines) seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
+        if (std::sqrt(sigma2) / atBlack_ > kStrongLines)
+            seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
         share = std::sqrt(sigma2) / atBlack_;
         if (share < kVisibleLines) return {};
         seen.push_back(differences(1, nothing, unused, unused, work));
-        if (share > kStrongLines) seen.back() = differences(1, std::vector<double>(seen.back().d), unused, unused, work);
+        if (share > kStrongLines)
+            seen.back() = differences(1, std::vector<double>(seen.back().d), unused, unused, work);
         // A line that differs by more than lines do is an edge of the picture.
         for (Differences& k : seen)
             for (double& v : k.d) v = std::clamp(v, -4 * spread, 4 * spread);
@@ -155,15 +175,19 @@ class LineFinder {
     }
 
   private:
-    // Every line in four parts: what they have in common is the line's offset, the picture differs from part to part.
+    // Every line in four parts: what they have in common is the line's offset, the picture differs from part
+    // to part.
     static constexpr std::size_t kParts = 4;
     struct Sums {
         double value = 0, weight = 0, energy = 0, count = 0;
     };
 
-    float sampleAt(int along, int line) const { return columns_ ? photo_.sample(line, along) : photo_.sample(along, line); }
+    float sampleAt(int along, int line) const {
+        return columns_ ? photo_.sample(line, along) : photo_.sample(along, line);
+    }
 
-    void addTo(Sums& sums, int x, int y, float v, float before, float after, float clipped, float noise, float centre) const {
+    void addTo(Sums& sums, int x, int y, float v, float before, float after, float clipped, float noise,
+               float centre) const {
         if (std::max(v, clipped) >= static_cast<float>(photo_.white)) return;
         const auto site = static_cast<std::size_t>((y & 1) * 2 + (x & 1));
         const float level = std::max(0.0f, (v + before + after) / 3 - black_[site]);
@@ -184,13 +208,16 @@ class LineFinder {
         }
         // The next line's greens lie to both sides.
         if (photo_.mosaic.at(x, y) != Mosaic::Green) return;
-        const float a = sampleAt(along - 1, line - 1), b = sampleAt(along + 1, line - 1), c = sampleAt(along - 1, line + 1), d = sampleAt(along + 1, line + 1);
-        addTo(sums, x, y, v, 0.5f * (a + b), 0.5f * (c + d), std::max(std::max(a, b), std::max(c, d)), 1.25f, centre);
+        const float a = sampleAt(along - 1, line - 1), b = sampleAt(along + 1, line - 1),
+                    c = sampleAt(along - 1, line + 1), d = sampleAt(along + 1, line + 1);
+        addTo(sums, x, y, v, 0.5f * (a + b), 0.5f * (c + d), std::max(std::max(a, b), std::max(c, d)), 1.25f,
+              centre);
     }
 
-    // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre` is what is known of the
-    // differences already: samples far from it are held back.
-    Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2, const Work& work) const {
+    // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre`
+    // is what is known of the differences already: samples far from it are held back.
+    Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2,
+                            const Work& work) const {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
         const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
         std::vector<Sums> sums(n * kParts);
@@ -200,11 +227,14 @@ class LineFinder {
             for (int y = 2 + first; y < 2 + last; ++y)
                 for (int x = 2; x < photo_.width() - 2; ++x) {
                     const int along = columns_ ? y : x, line = columns_ ? x : y;
-                    sample(span, along, line, static_cast<float>(centre[static_cast<std::size_t>(line)]), own[static_cast<std::size_t>(line) * kParts + std::min(kParts - 1, static_cast<std::size_t>(along) * kParts / length)]);
+                    sample(span, along, line, static_cast<float>(centre[static_cast<std::size_t>(line)]),
+                           own[static_cast<std::size_t>(line) * kParts +
+                               std::min(kParts - 1, static_cast<std::size_t>(along) * kParts / length)]);
                 }
             const std::lock_guard lock(mutex);
             for (std::size_t i = 0; i < n * kParts; ++i)
-                sums[i].value += own[i].value, sums[i].weight += own[i].weight, sums[i].energy += own[i].energy, sums[i].count += own[i].count;
+                sums[i].value += own[i].value, sums[i].weight += own[i].weight,
+                    sums[i].energy += own[i].energy, sums[i].count += own[i].count;
         });
         for (std::size_t i = 0; i < sums.size(); ++i) {
             // The line's own offset is no texture.
@@ -212,7 +242,8 @@ class LineFinder {
             const double own = s.weight > 0 ? s.value / s.weight - centre[i / kParts] : 0;
             if (s.energy - own * own * s.weight > kTexture * s.count) s = {};
         }
-        Differences out{static_cast<std::size_t>(span), std::vector<double>(n, 0), std::vector<double>(n, 1e12)};
+        Differences out{static_cast<std::size_t>(span), std::vector<double>(n, 0),
+                        std::vector<double>(n, 1e12)};
         std::vector<double> sizes;
         for (std::size_t i = 2; i + 2 < n; ++i) {
             double sum = 0, weight = 0;
@@ -247,7 +278,8 @@ class LineFinder {
     static void withoutGreens(Differences& k) {
         for (std::size_t parity = 0; parity < 2; ++parity) {
             double sum = 0, weight = 0;
-            for (std::size_t i = parity; i < k.d.size(); i += 2) sum += k.d[i] / k.noise[i], weight += 1 / k.noise[i];
+            for (std::size_t i = parity; i < k.d.size(); i += 2)
+                sum += k.d[i] / k.noise[i], weight += 1 / k.noise[i];
             for (std::size_t i = parity; i < k.d.size(); i += 2) k.d[i] -= sum / weight;
         }
     }
@@ -276,16 +308,19 @@ Pattern measurePattern(const Photo& photo, const Work& work) {
     // What the file itself says is bad.
     const Opcodes opcodes = opcodesOf(photo);
     const auto add = [&](int x, int y) {
-        if (x >= 2 && y >= 2 && x < photo.width() - 2 && y < photo.height() - 2) pattern.defects.push_back({x, y, finder.mended(x, y)});
+        if (x >= 2 && y >= 2 && x < photo.width() - 2 && y < photo.height() - 2)
+            pattern.defects.push_back({x, y, finder.mended(x, y)});
     };
     for (const auto& [x, y] : opcodes.badPixels) add(x, y);
     if (opcodes.badConstant)
         for (int y = 0; y < photo.height(); ++y)
             for (int x = 0; x < photo.width(); ++x)
                 if (photo.sample(x, y) == *opcodes.badConstant) add(x, y);
-    std::sort(pattern.defects.begin(), pattern.defects.end(), [](const Defect& a, const Defect& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
+    std::sort(pattern.defects.begin(), pattern.defects.end(),
+              [](const Defect& a, const Defect& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
     const auto same = [](const Defect& a, const Defect& b) { return a.x == b.x && a.y == b.y; };
-    pattern.defects.erase(std::unique(pattern.defects.begin(), pattern.defects.end(), same), pattern.defects.end());
+    pattern.defects.erase(std::unique(pattern.defects.begin(), pattern.defects.end(), same),
+                          pattern.defects.end());
     pattern.rows = LineFinder(photo, false).offsets(pattern.rowSigma, work);
     pattern.columns = LineFinder(photo, true).offsets(pattern.columnSigma, work);
     return pattern;
@@ -302,8 +337,10 @@ std::vector<std::uint16_t> mendedSamples(const Photo& photo, const Pattern& patt
             for (int x = 0; x < photo.width(); ++x) {
                 std::uint16_t& s = out[photo.index(x, y)];
                 if (s >= photo.white) continue;
-                const float column = pattern.columns.empty() ? 0 : pattern.columns[static_cast<std::size_t>(x)];
-                s = static_cast<std::uint16_t>(std::clamp(std::lround(static_cast<float>(s) - row - column), 0L, static_cast<long>(photo.white)));
+                const float column =
+                    pattern.columns.empty() ? 0 : pattern.columns[static_cast<std::size_t>(x)];
+                s = static_cast<std::uint16_t>(std::clamp(std::lround(static_cast<float>(s) - row - column),
+                                                          0L, static_cast<long>(photo.white)));
             }
         }
     });

@@ -16,18 +16,24 @@ constexpr int kTableSize = 2048;
 
 } // namespace
 
-// Mean and variance of f(z) for a mean of `electrons` (may be a little below 0, where only the read noise acts) and read noise s.
+// Mean and variance of f(z) for a mean of `electrons` (may be a little below 0, where only the read noise
+// acts) and read noise s.
 Stabiliser::Moments Stabiliser::momentsOf(double electrons, double s) {
     const double offset = 0.375 + s * s;
-    const auto stabilised = [&](double z) { return static_cast<double>(root(static_cast<float>(z + offset))); };
+    const auto stabilised = [&](double z) {
+        return static_cast<double>(root(static_cast<float>(z + offset)));
+    };
     double first = 0, second = 0, total = 0;
-    // Gaussian part by the midpoint rule over +-5.5 sigma, which is exact to 1e-6 for this smooth a function but for its knee.
+    // Gaussian part by the midpoint rule over +-5.5 sigma, which is exact to 1e-6 for this smooth a function
+    // but for its knee.
     const auto add = [&](double k, double probability) {
         constexpr int steps = 110;
         static const auto weights = [] {
             std::array<double, steps> w{};
             double norm = 0;
-            for (int i = 0; i < steps; ++i) norm += w[static_cast<std::size_t>(i)] = std::exp(-0.5 * std::pow(-5.5 + 11.0 * (i + 0.5) / steps, 2));
+            for (int i = 0; i < steps; ++i)
+                norm += w[static_cast<std::size_t>(i)] =
+                    std::exp(-0.5 * std::pow(-5.5 + 11.0 * (i + 0.5) / steps, 2));
             for (double& v : w) v /= norm;
             return w;
         }();
@@ -88,8 +94,10 @@ std::shared_ptr<const Stabiliser::Table> Stabiliser::tableOf(double s) {
             const double d = value.front() + (value.back() - value.front()) * i / (kTableSize - 1);
             while (k + 2 < value.size() && value[k + 1] < d) ++k;
             const double t = (d - value[k]) / (value[k + 1] - value[k]);
-            table->variances[static_cast<std::size_t>(i)] = static_cast<float>(variance[k] + t * (variance[k + 1] - variance[k]));
-            table->values[static_cast<std::size_t>(i)] = static_cast<float>(mean[k] + t * (mean[k + 1] - mean[k]) - 0.25 * d * d);
+            table->variances[static_cast<std::size_t>(i)] =
+                static_cast<float>(variance[k] + t * (variance[k + 1] - variance[k]));
+            table->values[static_cast<std::size_t>(i)] =
+                static_cast<float>(mean[k] + t * (mean[k + 1] - mean[k]) - 0.25 * d * d);
         }
     }
     // Photos come and go; what is kept is small, but not without bound.
@@ -105,7 +113,8 @@ Stabiliser::View Stabiliser::view() const {
     v.values = t.values.data();
     v.size = kTableSize;
     v.start = t.start, v.step = t.step;
-    const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start, e1 = t.values[8] + 0.25f * d1 * d1;
+    const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start,
+                e1 = t.values[8] + 0.25f * d1 * d1;
     v.slope = (e1 - e0) / (d1 - t.start);
     v.end = (t.values.back() - tail_) * (t.start + t.step * (kTableSize - 1));
     return v;
@@ -125,7 +134,8 @@ float Stabiliser::unbiased(float d) const {
     float electrons;
     if (position < 0) {
         // Straight on from the first entries.
-        const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start, e1 = t.values[8] + 0.25f * d1 * d1;
+        const float d1 = t.start + 8 * t.step, e0 = t.values[0] + 0.25f * t.start * t.start,
+                    e1 = t.values[8] + 0.25f * d1 * d1;
         electrons = e0 + (d - t.start) * (e1 - e0) / (d1 - t.start);
     } else if (position >= kTableSize - 1) {
         // The asymptotic form, joined to the table's end so that there is no step.

@@ -1,10 +1,10 @@
 // Variance stabilisation: the generalised Anscombe transform and its exact unbiased inverse.
 //
-// Forward: f(z) = 2 sqrt(z + 3/8 + s^2) in electrons, z = x / a, s^2 = b / a^2; after it, Poisson-Gaussian noise
-// has a standard deviation of about 1 (J.-L. Starck, F. Murtagh, A. Bijaoui, 1998).
-// Inverse: the mean that an estimate D = E[f(z)] belongs to, tabulated by summing over the Poisson
-// distribution and integrating over the Gaussian one: M. Makitalo, A. Foi, "Optimal inversion of the generalized
-// Anscombe transformation for Poisson-Gaussian noise", IEEE Trans. Image Processing 22(1), 2013.
+// Forward: f(z) = 2 sqrt(z + 3/8 + s^2) in electrons, z = x / a, s^2 = b / a^2; after it, Poisson-Gaussian
+// noise has a standard deviation of about 1 (J.-L. Starck, F. Murtagh, A. Bijaoui, 1998). Inverse: the mean
+// that an estimate D = E[f(z)] belongs to, tabulated by summing over the Poisson distribution and integrating
+// over the Gaussian one: M. Makitalo, A. Foi, "Optimal inversion of the generalized Anscombe transformation
+// for Poisson-Gaussian noise", IEEE Trans. Image Processing 22(1), 2013.
 #pragma once
 
 #include <memory>
@@ -16,7 +16,8 @@ namespace irenic {
 
 class Stabiliser {
   public:
-    // For one channel. Tables are made once for each line and shared. A line without photon noise (a below 1e-9) is treated as having 1e9 electrons at white.
+    // For one channel. Tables are made once for each line and shared. A line without photon noise (a below
+    // 1e-9) is treated as having 1e9 electrons at white.
     explicit Stabiliser(const NoiseLine& line);
 
     // x normalised (may be below 0 or above 1) to the stabilised value.
@@ -24,7 +25,9 @@ class Stabiliser {
     // The algebraic inverse: right for a value that still holds all of its noise.
     float algebraic(float d) const { return (0.25f * energy(d) - offset_) * scale_; }
     // The square of d, as it is but for the straight part near 0.
-    static float energy(float d) { return d >= 2 * kKneeRoot ? d * d : 4 * (kKnee + (d - 2 * kKneeRoot) * kKneeRoot); }
+    static float energy(float d) {
+        return d >= 2 * kKneeRoot ? d * d : 4 * (kKnee + (d - 2 * kKneeRoot) * kKneeRoot);
+    }
     // The exact unbiased inverse: right for an estimate of the mean. Below the mean that darkness itself
     // gives it goes on straight, so that dark areas keep their mean instead of being lifted.
     float unbiased(float d) const;
@@ -32,7 +35,8 @@ class Stabiliser {
     float energyOfNoise(float d) const { return 4 * (unbiased(d) - algebraic(d)) * gain_; }
     // The variance of the stabilised noise where its mean is d: likewise.
     float variance(float d) const;
-    // Mean and variance of the stabilised samples of an expected count below some hundred electrons; both arguments in electrons.
+    // Mean and variance of the stabilised samples of an expected count below some hundred electrons; both
+    // arguments in electrons.
     struct Moments {
         double mean, variance;
     };
@@ -45,17 +49,20 @@ class Stabiliser {
         float gain, scale, offset, tail;
         const float* values;
         int size;
-        float start, step, slope, end; // slope below the table, in electrons; what the table's end is above the closed form
+        float start, step, slope,
+            end; // slope below the table, in electrons; what the table's end is above the closed form
     };
     View view() const;
     static constexpr float knee() { return kKnee; }
     static constexpr float kneeRoot() { return kKneeRoot; }
 
   private:
-    // Below this many electrons (of x / a + 3/8 + s^2) the root goes on along its tangent: the darkest samples, which read
-    // noise takes below black, stay apart and keep their mean.
+    // Below this many electrons (of x / a + 3/8 + s^2) the root goes on along its tangent: the darkest
+    // samples, which read noise takes below black, stay apart and keep their mean.
     static constexpr float kKnee = 0.375f, kKneeRoot = 0.61237244f;
-    static float root(float z) { return z >= kKnee ? 2.0f * __builtin_sqrtf(z) : 2 * kKneeRoot + (z - kKnee) / kKneeRoot; }
+    static float root(float z) {
+        return z >= kKnee ? 2.0f * __builtin_sqrtf(z) : 2 * kKneeRoot + (z - kKnee) / kKneeRoot;
+    }
     struct Table {
         float step = 0, start = 0;
         std::vector<float> values;    // of (mean in electrons - 0.25 d^2), at equal steps of d; may be empty

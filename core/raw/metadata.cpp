@@ -5,6 +5,9 @@
 #include <exiv2/exiv2.hpp>
 #include <map>
 
+#include "raw/tag_reader.h"
+#include "raw/text.h"
+
 namespace irenic {
 
 namespace {
@@ -15,22 +18,24 @@ template <class T> T load(const std::uint8_t* p) {
     return value;
 }
 
+} // namespace
+
 std::size_t sizeOfType(std::uint16_t type) {
     static constexpr std::size_t sizes[] = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4};
     return type < std::size(sizes) ? sizes[type] : 0;
 }
-
-} // namespace
 
 double TagEntry::number(std::size_t i) const {
     const std::size_t size = sizeOfType(type);
     if (size == 0 || (i + 1) * size > bytes.size()) return 0;
     const std::uint8_t* p = bytes.data() + i * size;
     switch (type) {
-    case 1: case 7: return *p;
+    case 1:
+    case 7: return *p;
     case 6: return static_cast<std::int8_t>(*p);
     case 3: return load<std::uint16_t>(p);
-    case 4: case 13: return load<std::uint32_t>(p);
+    case 4:
+    case 13: return load<std::uint32_t>(p);
     case 8: return load<std::int16_t>(p);
     case 9: return load<std::int32_t>(p);
     case 11: return load<float>(p);
@@ -57,11 +62,12 @@ std::string TagEntry::text() const {
     std::string s(bytes.begin(), bytes.end());
     s.resize(std::strlen(s.c_str()));
     while (!s.empty() && s.back() == ' ') s.pop_back();
-    return s;
+    return utf8Of(s);
 }
 
 const TagEntry* Metadata::find(const std::vector<TagEntry>& list, std::uint16_t tag) {
-    const auto found = std::find_if(list.begin(), list.end(), [tag](const TagEntry& e) { return e.tag == tag; });
+    const auto found =
+        std::find_if(list.begin(), list.end(), [tag](const TagEntry& e) { return e.tag == tag; });
     return found == list.end() ? nullptr : &*found;
 }
 
@@ -70,12 +76,62 @@ const TagEntry* Metadata::dng(std::uint16_t tag) const {
     return entry ? entry : find(main, tag);
 }
 
-Metadata readMetadata(const std::filesystem::path& file) {
+std::unique_lock<std::mutex> lockXmp() {
+    static std::mutex mutex;
+    std::unique_lock lock(mutex);
+    static const bool started = Exiv2::XmpParser::initialize();
+    (void)started;
+    return lock;
+}
+
+namespace {
+
+// CFA and LinearRaw.
+bool holdsRawSamples(const std::vector<TagEntry>& directory) {
+    const TagEntry* kind = Metadata::find(directory, 0x0106);
+    return kind && (kind->number() == 32803 || kind->number() == 34892);
+}
+
+// The raw picture itself, not a reduced or enhanced version of it (NewSubFileType 0), is the one to clean.
+bool isMainPicture(const std::vector<TagEntry>& directory) {
+    const TagEntry* kind = Metadata::find(directory, 0x00fe);
+    return !kind || kind->number() == 0;
+}
+
+Metadata fromDirectories(TagDirectories&& tags) {
     Metadata out;
+    for (const bool strict : {true, false}) {
+        for (const auto& directory : tags.below)
+            if (out.mosaic.empty() && holdsRawSamples(directory) && (!strict || isMainPicture(directory)))
+                out.mosaic = directory;
+        if (out.mosaic.empty() && holdsRawSamples(tags.main) && (!strict || isMainPicture(tags.main)))
+            out.mosaic = tags.main;
+    }
+    out.main = std::move(tags.main), out.exif = std::move(tags.exif), out.gps = std::move(tags.gps);
+    out.profiles = std::move(tags.profiles);
+    out.bigEndian = tags.bigEndian, out.makerNoteOffset = tags.makerNoteOffset;
+    if (const TagEntry* records = Metadata::find(out.main, 0x83bb)) {
+        out.iptc = records->bytes;
+        // Some write the records as 32-bit numbers; their bytes stand as they are in the file.
+        if (tags.bigEndian && sizeOfType(records->type) == 4)
+            for (std::size_t i = 0; i + 4 <= out.iptc.size(); i += 4)
+                std::reverse(out.iptc.begin() + static_cast<std::ptrdiff_t>(i),
+                             out.iptc.begin() + static_cast<std::ptrdiff_t>(i + 4));
+    }
+    return out;
+}
+
+} // namespace
+
+Metadata readMetadata(const std::filesystem::path& file) {
+    if (auto tags = readTagDirectories(file)) return fromDirectories(std::move(*tags));
+    Metadata out;
+    const auto lock = lockXmp();
     try {
         Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute);
         auto image = Exiv2::ImageFactory::open(file.string());
         image->readMetadata();
+        out.bigEndian = image->byteOrder() == Exiv2::bigEndian;
         std::map<std::string, std::vector<TagEntry>> groups;
         for (const Exiv2::Exifdatum& datum : image->exifData()) {
             const auto type = static_cast<std::uint16_t>(datum.typeId());
@@ -89,12 +145,17 @@ Metadata readMetadata(const std::filesystem::path& file) {
         out.main = groups["Image"];
         out.exif = groups["Photo"];
         out.gps = groups["GPSInfo"];
-        constexpr std::uint16_t photometric = 0x0106;
-        constexpr double colourFilterArray = 32803, linearRaw = 34892;
-        for (const auto& [name, entries] : groups) {
-            if (name != "Image" && !name.starts_with("SubImage")) continue;
-            const TagEntry* kind = Metadata::find(entries, photometric);
-            if (kind && (kind->number() == colourFilterArray || kind->number() == linearRaw)) out.mosaic = entries;
+        for (const auto& [name, entries] : groups)
+            if ((name == "Image" || name.starts_with("SubImage")) && holdsRawSamples(entries))
+                out.mosaic = entries;
+        if (!image->iptcData().empty()) {
+            const Exiv2::DataBuf records = Exiv2::IptcParser::encode(image->iptcData());
+            out.iptc.assign(records.pData_, records.pData_ + records.size_);
+        }
+        if (!image->xmpPacket().empty() && !Metadata::find(out.main, 0x02bc)) {
+            const std::string& packet = image->xmpPacket();
+            out.main.push_back(
+                {0x02bc, 1, static_cast<std::uint32_t>(packet.size()), {packet.begin(), packet.end()}});
         }
     } catch (const std::exception&) {
         return out;

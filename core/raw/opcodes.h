@@ -27,14 +27,14 @@ struct GainMap {
 };
 
 struct Opcodes {
-    std::vector<RadialWarp> warp; // one for all planes, or one for each
+    std::vector<RadialWarp> warp;    // one for all planes, or one for each
     double warpX = 0.5, warpY = 0.5; // optical centre, shares of the area
     std::vector<std::array<double, 5>> vignette;
     double vignetteX = 0.5, vignetteY = 0.5;
     std::vector<GainMap> gains;
     std::vector<std::array<int, 2>> badPixels; // x, y in the active area
     std::optional<int> badConstant;            // the raw value that marks bad pixels
-    int unknown = 0; // opcodes that are not understood, and not marked as optional
+    int unknown = 0;                           // opcodes that are not understood, and not marked as optional
 };
 
 // What the photo's file asks for; empty where it has no lists, or damaged ones.

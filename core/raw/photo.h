@@ -1,4 +1,5 @@
-// A photo as it was read: the untouched mosaic, or the colours of every pixel where there is none, and all that is needed to understand them.
+// A photo as it was read: the untouched mosaic, or the colours of every pixel where there is none, and all
+// that is needed to understand them.
 #pragma once
 
 #include <array>
@@ -34,18 +35,24 @@ struct Mosaic {
 // Black levels in DN: a repeating pattern plus an offset for each column and row (DNG 1.6, BlackLevel,
 // BlackLevelDeltaH, BlackLevelDeltaV). Coordinates are those of the active area.
 struct BlackLevel {
-    int columns = 1, rows = 1;
-    std::vector<float> pattern{0.f};
-    std::vector<float> deltaH, deltaV; // empty: none
+    int columns = 1, rows = 1, channels = 1; // 1 channel: the level of all
+    std::vector<float> pattern{0.f};         // rows x columns x channels
+    std::vector<float> deltaH, deltaV;       // empty: none
 
-    float at(int x, int y) const {
-        float value = pattern[static_cast<std::size_t>(y % rows * columns + x % columns)];
+    // The repeating part alone.
+    float repeated(int x, int y, int channel = 0) const {
+        const int place = (y % rows * columns + x % columns) * channels;
+        return pattern[static_cast<std::size_t>(place + (channels == 1 ? 0 : channel))];
+    }
+    float at(int x, int y, int channel = 0) const {
+        float value = repeated(x, y, channel);
         if (!deltaH.empty()) value += deltaH[static_cast<std::size_t>(x)];
         if (!deltaV.empty()) value += deltaV[static_cast<std::size_t>(y)];
         return value;
     }
     // The mean of the pattern, without the offsets of columns and rows.
     double mean() const;
+    friend bool operator==(const BlackLevel&, const BlackLevel&) = default;
 };
 
 // A mosaic that repeats every 6x6 samples (X-Trans), kept beside the full colour that was made of it.
@@ -54,7 +61,9 @@ struct WideMosaic {
     std::vector<std::uint16_t> samples; // rawWidth x rawHeight, as stored
     BlackLevel black;                   // of these samples
 
-    Mosaic::Colour at(int x, int y) const { return site[static_cast<std::size_t>(((y % 6 + 6) % 6) * 6 + (x % 6 + 6) % 6)]; }
+    Mosaic::Colour at(int x, int y) const {
+        return site[static_cast<std::size_t>(((y % 6 + 6) % 6) * 6 + (x % 6 + 6) % 6)];
+    }
 };
 
 // Camera colour as DNG describes it (DNG 1.6, chapter 6). Matrices map XYZ to camera colours.
@@ -63,6 +72,14 @@ struct ColourProfile {
     Matrix3 colourMatrix = kIdentity3;
     std::optional<Matrix3> forwardMatrix; // white-balanced camera colours to XYZ D50
     Matrix3 calibration = kIdentity3;
+    friend bool operator==(const ColourProfile&, const ColourProfile&) = default;
+};
+
+// What a file says of the light the photo was taken in.
+enum class WhiteFrom {
+    Neutral,      // what the camera saw of something grey (AsShotNeutral, or the camera's own multipliers)
+    Chromaticity, // the light's CIE chromaticity (AsShotWhiteXY)
+    Nothing       // no word: daylight (D65) is taken
 };
 
 // Immutable once read; share it as PhotoPtr.
@@ -73,25 +90,33 @@ struct Photo {
     int orientation = 1;                                   // EXIF 1..8
     int bits = 0;                                          // bits of the white level
 
-    int rawWidth = 0, rawHeight = 0;    // the whole frame, masked border included
-    int channels = 1;                   // samples of each pixel: 1, the mosaic's or grey; 3, red, green and blue (a linear DNG, a developed picture, X-Trans)
-    bool monochrome = false;            // a sensor without colours
-    std::optional<WideMosaic> wide;     // of an X-Trans sensor: the full colour in `samples` was made of it, its own samples among it unchanged
-    bool developed = false;             // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
-    std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken to linear light where developed
-    Rect active;                        // the part of the frame that saw light; all other coordinates start here
-    Rect crop;                          // the part of the active area meant to be shown
-    Mosaic mosaic;                      // means nothing where channels is 3
+    int rawWidth = 0, rawHeight = 0; // the whole frame, masked border included
+    int channels = 1; // samples of each pixel: 1, the mosaic's or grey; 3, red, green and blue (a linear DNG,
+                      // a developed picture, X-Trans)
+    bool monochrome = false;        // a sensor without colours
+    std::optional<WideMosaic> wide; // of an X-Trans sensor: the full colour in `samples` was made of it, its
+                                    // own samples among it unchanged
+    bool developed =
+        false; // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
+    std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken
+                                        // to linear light where developed
+    Rect active;   // the part of the frame that saw light; all other coordinates start here
+    Rect crop;     // the part of the active area meant to be shown
+    Mosaic mosaic; // means nothing where channels is 3
     BlackLevel black;
     double white = 65535;
 
     std::vector<ColourProfile> profiles; // one or two; never empty
-    Vector3 analogBalance{1, 1, 1};      // gains that the camera has applied to its channels already (DNG 1.6, AnalogBalance)
-    Vector3 neutral{1, 1, 1};            // as-shot neutral in camera colours, the largest 1
-    double baselineExposure = 0;         // stops
+    Vector3 analogBalance{
+        1, 1, 1}; // gains that the camera has applied to its channels already (DNG 1.6, AnalogBalance)
+    Vector3 neutral{1, 1, 1}; // as-shot neutral in camera colours, the largest 1
+    WhiteFrom whiteFrom = WhiteFrom::Neutral;
+    std::array<double, 2> whiteXY{}; // where it comes from a chromaticity
+    double baselineExposure = 0;     // stops
 
-    NoiseModel noise;                      // measured from the samples
-    double coarseNoise = 1;                // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
+    NoiseModel noise; // measured from the samples
+    double coarseNoise =
+        1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
     Pattern pattern;                       // hot and dead pixels, lines of the read-out
     std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
@@ -105,22 +130,30 @@ struct Photo {
     int cell() const { return hasMosaic() ? 2 : 1; }
     std::uint16_t sample(int x, int y, int channel = 0) const { return samples[index(x, y, channel)]; }
     std::size_t index(int x, int y, int channel = 0) const {
-        return (static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) + static_cast<std::size_t>(active.x + x)) * static_cast<std::size_t>(channels) +
+        return (static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) +
+                static_cast<std::size_t>(active.x + x)) *
+                   static_cast<std::size_t>(channels) +
                static_cast<std::size_t>(channels == 1 ? 0 : channel); // grey is red, green and blue alike
     }
     // 0 at black, 1 at white; may lie outside.
-    float normalised(int x, int y, int channel = 0) const { return normalised(sample(x, y, channel), x, y); }
-    float normalised(std::uint16_t sample, int x, int y) const {
-        const float level = black.at(x, y);
+    float normalised(int x, int y, int channel = 0) const {
+        return normalised(sample(x, y, channel), x, y, channel);
+    }
+    float normalised(std::uint16_t sample, int x, int y, int channel = 0) const {
+        const float level = black.at(x, y, channel);
         return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
     }
     // What methods start from: the samples, mended if that is wanted and there is something to mend.
-    const std::vector<std::uint16_t>& source(bool mend) const { return mend && !mended.empty() ? mended : samples; }
+    const std::vector<std::uint16_t>& source(bool mend) const {
+        return mend && !mended.empty() ? mended : samples;
+    }
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;
     std::string camera() const;
     // "RGGB" and so on; "X-Trans"; "monochrome"; "RGB" where every pixel has all colours.
-    std::string layoutText() const { return monochrome ? "monochrome" : wide ? "X-Trans" : hasMosaic() ? mosaic.name() : "RGB"; }
+    std::string layoutText() const {
+        return monochrome ? "monochrome" : wide ? "X-Trans" : hasMosaic() ? mosaic.name() : "RGB";
+    }
 };
 
 using PhotoPtr = std::shared_ptr<const Photo>;
@@ -131,9 +164,12 @@ struct PhotoError : std::runtime_error {
     using std::runtime_error::runtime_error;
 };
 
-// Reads a raw file, or a picture that has been developed already (TIFF of 8, 16 or 32 bits, JPEG, PNG). Raws: LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then
-// measures the noise, unless only the samples are wanted. Throws PhotoError (missing, empty, truncated, not a picture, unsupported) and Cancelled.
+// Reads a raw file, or a picture that has been developed already (TIFF of 8, 16 or 32 bits, JPEG, PNG). Raws:
+// LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then measures the noise,
+// unless only the samples are wanted. Throws PhotoError (missing, empty, truncated, not a picture,
+// unsupported, more than 500 megapixels) and Cancelled.
 enum class Measure { Noise, Nothing };
-PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {}, Measure measure = Measure::Noise);
+PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {},
+                   Measure measure = Measure::Noise);
 
 } // namespace irenic

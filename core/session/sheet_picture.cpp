@@ -4,10 +4,13 @@
 #include <QPainter>
 #include <stdexcept>
 
+#include "raw/text.h"
+
 namespace irenic {
 
-void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, const std::vector<Settings>& takes,
-                       const std::vector<Rect>& probes, const Look& look, double zoom, const Work& work) {
+void writeSheetPicture(const std::filesystem::path& to, const Photo& photo,
+                       const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
+                       double zoom, const Work& work) {
     constexpr int gap = 6, head = 40;
     std::vector<Settings> columns{Settings::original()};
     columns.insert(columns.end(), takes.begin(), takes.end());
@@ -18,7 +21,8 @@ void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, cons
         int across = gap;
         for (const Settings& s : columns) {
             const Picture p = renderRegion(photo, s, look, probe, zoom, work);
-            rows.back().push_back(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+            rows.back().push_back(
+                QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
             across += p.width + gap;
         }
         width = std::max(width, across);
@@ -37,13 +41,16 @@ void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, cons
         for (std::size_t c = 0; c < rows[r].size(); ++c) {
             painter.drawImage(x, y, rows[r][c]);
             if (r == 0) {
-                const QString title = c == 0 ? QStringLiteral("Original")
-                                             : QStringLiteral("%1  %2").arg(QChar(char16_t(u'A' + c - 1)),
-                                                                            QString::fromStdString(columns[c].method));
+                const QString title =
+                    c == 0 ? QStringLiteral("Original")
+                           : QStringLiteral("%1  %2").arg(QChar(char16_t(u'A' + c - 1)),
+                                                          QString::fromStdString(columns[c].method));
                 painter.drawText(x, 16, title);
                 if (c > 0)
-                    painter.drawText(x, 32, QStringLiteral("lum %1  colour %2").arg(double(columns[c].luminance), 0, 'f', 2)
-                                                .arg(double(columns[c].colour), 0, 'f', 2));
+                    painter.drawText(x, 32,
+                                     QStringLiteral("lum %1  colour %2")
+                                         .arg(double(columns[c].luminance), 0, 'f', 2)
+                                         .arg(double(columns[c].colour), 0, 'f', 2));
             }
             x += rows[r][c].width() + gap;
         }
@@ -51,7 +58,8 @@ void writeSheetPicture(const std::filesystem::path& to, const Photo& photo, cons
     }
     painter.end();
     if (!sheet.save(QString::fromStdString(to.string()), "PNG"))
-        throw std::runtime_error(to.filename().string() + ": the sheet cannot be written. Choose another folder.");
+        throw std::runtime_error(shownName(to) +
+                                 ": the sheet cannot be written. Choose another folder.");
 }
 
 } // namespace irenic

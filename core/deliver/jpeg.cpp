@@ -1,0 +1,92 @@
+#include "deliver/jpeg.h"
+
+#include <csetjmp>
+#include <cstdio>
+#include <cstdlib>
+// The library's header uses FILE without asking for it.
+#include <jpeglib.h>
+
+#include <stdexcept>
+#include <string>
+
+namespace irenic {
+
+static_assert(kLongestJpegSide == JPEG_MAX_DIMENSION);
+
+// The library is C: nothing may be thrown through its frames, so errors jump back to the call.
+struct JpegEncoder::State {
+    jpeg_compress_struct j{};
+    jpeg_error_mgr errors{};
+    std::jmp_buf back;
+    char text[JMSG_LENGTH_MAX] = {};
+    unsigned char* bytes = nullptr;
+    unsigned long size = 0;
+
+    ~State() {
+        jpeg_destroy_compress(&j);
+        std::free(bytes);
+    }
+};
+
+namespace {
+
+struct Asked {
+    int width, height, quality;
+    const std::vector<std::uint8_t>& profile;
+};
+
+template <class State> bool begin(State& s, const Asked& as) {
+    if (setjmp(s.back)) return false;
+    jpeg_create_compress(&s.j);
+    jpeg_mem_dest(&s.j, &s.bytes, &s.size);
+    s.j.image_width = static_cast<JDIMENSION>(as.width),
+    s.j.image_height = static_cast<JDIMENSION>(as.height);
+    s.j.input_components = 3, s.j.in_color_space = JCS_RGB;
+    jpeg_set_defaults(&s.j);
+    jpeg_set_quality(&s.j, as.quality, TRUE);
+    for (int c = 0; c < 3; ++c) s.j.comp_info[c].h_samp_factor = s.j.comp_info[c].v_samp_factor = 1;
+    s.j.density_unit = 1, s.j.X_density = s.j.Y_density = 300;
+    s.j.optimize_coding = TRUE;
+    jpeg_start_compress(&s.j, TRUE);
+    if (!as.profile.empty())
+        jpeg_write_icc_profile(&s.j, as.profile.data(), static_cast<unsigned>(as.profile.size()));
+    return true;
+}
+
+template <class State> bool write(State& s, JSAMPROW row) {
+    if (setjmp(s.back)) return false;
+    return jpeg_write_scanlines(&s.j, &row, 1) == 1;
+}
+
+template <class State> bool end(State& s) {
+    if (setjmp(s.back)) return false;
+    jpeg_finish_compress(&s.j);
+    return true;
+}
+
+} // namespace
+
+JpegEncoder::JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile)
+    : state_(std::make_unique<State>()) {
+    state_->j.err = jpeg_std_error(&state_->errors);
+    state_->j.client_data = state_.get();
+    state_->errors.error_exit = [](j_common_ptr j) {
+        auto* s = static_cast<State*>(j->client_data);
+        j->err->format_message(j, s->text);
+        std::longjmp(s->back, 1);
+    };
+    if (!begin(*state_, Asked{width, height, quality, profile})) throw std::runtime_error(state_->text);
+}
+
+JpegEncoder::~JpegEncoder() = default;
+
+void JpegEncoder::row(std::uint8_t* rgb) {
+    if (!write(*state_, rgb)) throw std::runtime_error(state_->text);
+}
+
+std::vector<std::uint8_t> JpegEncoder::finish() {
+    if (!end(*state_)) throw std::runtime_error(state_->text);
+    return {state_->bytes, state_->bytes + state_->size};
+}
+
+} // namespace irenic

@@ -1,0 +1,39 @@
+#include "deliver/proof.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace irenic {
+
+namespace {
+constexpr int kSide = 16;
+}
+
+void ByteDigest::add(const void* bytes, std::size_t count) {
+    const auto* p = static_cast<const std::uint8_t*>(bytes);
+    for (std::size_t i = 0; i < count; ++i) value_ = (value_ ^ p[i]) * 0x100000001b3ULL;
+}
+
+BlockMeans::BlockMeans(int width, int height)
+    : width_(width), across_((width + kSide - 1) / kSide),
+      sums_(static_cast<std::size_t>(across_) * static_cast<std::size_t>((height + kSide - 1) / kSide) * 3),
+      counts_(sums_.size() / 3) {}
+
+void BlockMeans::add(int y, const std::uint8_t* rgb) {
+    const auto line = static_cast<std::size_t>(y / kSide * across_);
+    for (int x = 0; x < width_; ++x) {
+        const std::size_t block = line + static_cast<std::size_t>(x / kSide);
+        for (std::size_t c = 0; c < 3; ++c) sums_[3 * block + c] += rgb[3 * static_cast<std::size_t>(x) + c];
+        counts_[block] += 1;
+    }
+}
+
+double BlockMeans::farthest(const BlockMeans& other) const {
+    double most = 0;
+    for (std::size_t i = 0; i < sums_.size(); ++i)
+        most = std::max(most, std::abs(static_cast<double>(sums_[i] - other.sums_[i])) /
+                                  std::max(1.0, static_cast<double>(counts_[i / 3])));
+    return most;
+}
+
+} // namespace irenic

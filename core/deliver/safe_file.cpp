@@ -1,0 +1,157 @@
+#include "deliver/safe_file.h"
+
+#include <fcntl.h>
+#include <signal.h>
+#include <sys/stat.h>
+#include <sys/statvfs.h>
+#include <unistd.h>
+
+#include <cerrno>
+#include <chrono>
+#include <cstdio>
+#include <cstring>
+#include <functional>
+#include <random>
+
+namespace irenic {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+constexpr const char* kPrefix = ".irenic-";
+constexpr const char* kEnding = ".part";
+
+unsigned thisMachine() {
+    char name[256] = {};
+    gethostname(name, sizeof name - 1);
+    return static_cast<unsigned>(std::hash<std::string>{}(name)&0xffffffU);
+}
+
+std::string temporaryName() {
+    static thread_local std::mt19937_64 random(std::random_device{}());
+    char name[64];
+    std::snprintf(name, sizeof name, "%s%06x-%ld-%08x%s", kPrefix, thisMachine(), static_cast<long>(getpid()),
+                  static_cast<unsigned>(random()), kEnding);
+    return name;
+}
+
+bool isLeftover(const fs::directory_entry& entry) {
+    const std::string name = entry.path().filename().string();
+    unsigned machine = 0, number = 0;
+    long process = 0;
+    if (!name.starts_with(kPrefix) || !name.ends_with(kEnding) ||
+        std::sscanf(name.c_str() + std::strlen(kPrefix), "%6x-%ld-%8x", &machine, &process, &number) != 3)
+        return false;
+    if (machine == thisMachine())
+        return process > 0 && kill(static_cast<pid_t>(process), 0) != 0 && errno == ESRCH;
+    std::error_code error;
+    const auto written = entry.last_write_time(error);
+    return !error && fs::file_time_type::clock::now() - written > std::chrono::hours(24);
+}
+
+bool syncPath(const fs::path& path, int flags) {
+    const int file = open(path.c_str(), flags | O_CLOEXEC);
+    if (file < 0) return false;
+    const bool done = fsync(file) == 0;
+    const int error = errno;
+    close(file);
+    errno = error;
+    // Some file systems have nothing to sync for folders.
+    return done || error == EINVAL || error == EROFS;
+}
+
+} // namespace
+
+std::string reasonOf(int error) {
+    switch (error) {
+    case ENOSPC: return "the disk is full. Make room, or choose another folder.";
+    case EDQUOT: return "your share of the disk is used up. Make room, or choose another folder.";
+    case EACCES:
+    case EPERM:
+    case EROFS: return "nothing may be written there. Choose another folder.";
+    case ENAMETOOLONG: return "its name is too long for this disk. Choose a shorter one.";
+    case EEXIST: return "there is a file of this name already. Choose another name.";
+    case ENOENT:
+    case ENOTDIR: return "its folder is not there. Choose another one.";
+    case EFBIG: return "it is larger than this disk can hold in one file. Choose another folder.";
+    default: return std::string("it cannot be written (") + std::strerror(error) + ").";
+    }
+}
+
+void failedWriting(const fs::path& folder) {
+    const int error = errno;
+    struct statvfs disk {};
+    // Libraries lose the reason; a disk with less than a few blocks left tells it.
+    if (error == ENOSPC || (statvfs(folder.c_str(), &disk) == 0 && disk.f_bavail * disk.f_frsize < 65536))
+        throw WriteError(reasonOf(ENOSPC));
+    throw WriteError(error ? reasonOf(error) : "it could not be written to its end.");
+}
+
+int sweepLeftovers(const fs::path& folder) {
+    int swept = 0;
+    std::error_code error;
+    for (fs::directory_iterator it(folder, error), end; !error && it != end; it.increment(error)) {
+        std::error_code ignored;
+        if (isLeftover(*it) && fs::remove(it->path(), ignored)) ++swept;
+    }
+    return swept;
+}
+
+SafeFile::SafeFile(fs::path target, Existing existing) : target_(std::move(target)), existing_(existing) {
+    struct stat info {};
+    if (lstat(target_.c_str(), &info) == 0) {
+        if (S_ISDIR(info.st_mode)) throw WriteError("this is a folder. Choose a file name.");
+        if (existing_ == Existing::Keep) throw WriteError(reasonOf(EEXIST));
+        if (S_ISLNK(info.st_mode))
+            throw WriteError(
+                "this is a link to another place, which is not written through. Choose another name.");
+        if (!S_ISREG(info.st_mode)) throw WriteError("this is a device, not a file. Choose another name.");
+        if (access(target_.c_str(), W_OK) != 0)
+            throw WriteError("the file that is there must not be changed. Choose another name.");
+    } else if (errno != ENOENT) {
+        throw WriteError(reasonOf(errno));
+    }
+    const fs::path folder = target_.parent_path();
+    sweepLeftovers(folder);
+    for (int attempt = 0; temporary_.empty(); ++attempt) {
+        const fs::path name = folder / temporaryName();
+        const int file = open(name.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666);
+        if (file >= 0) {
+            close(file);
+            temporary_ = name;
+        } else if (errno != EEXIST || attempt > 100) {
+            throw WriteError(reasonOf(errno));
+        }
+    }
+}
+
+SafeFile::~SafeFile() {
+    if (!done_) unlink(temporary_.c_str());
+}
+
+void SafeFile::commit() {
+    if (!syncPath(temporary_, O_RDONLY)) failedWriting(target_.parent_path());
+    const char *from = temporary_.c_str(), *to = target_.c_str();
+    struct stat info {};
+    const bool there = lstat(to, &info) == 0;
+    if (there && existing_ == Existing::Replace && S_ISREG(info.st_mode)) {
+        if (rename(from, to) != 0) throw WriteError(reasonOf(errno));
+    } else if (renameat2(AT_FDCWD, from, AT_FDCWD, to, RENAME_NOREPLACE) != 0) {
+        if (errno != ENOSYS && errno != EINVAL) throw WriteError(reasonOf(errno));
+        if (link(from, to) == 0) {
+            unlink(from);
+        } else {
+            if (errno != EPERM && errno != ENOSYS && errno != EOPNOTSUPP) throw WriteError(reasonOf(errno));
+            // Neither is known to this file system: the name is reserved first.
+            const int reserved = open(to, O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0666);
+            if (reserved < 0) throw WriteError(reasonOf(errno));
+            close(reserved);
+            if (rename(from, to) != 0) throw WriteError(reasonOf(errno));
+        }
+    }
+    done_ = true;
+    syncPath(target_.parent_path(), O_RDONLY | O_DIRECTORY);
+}
+
+} // namespace irenic

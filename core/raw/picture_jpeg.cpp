@@ -1,0 +1,114 @@
+#include <csetjmp>
+#include <cstdio>
+#include <cstdlib>
+// The library's header uses FILE without asking for it.
+#include <jerror.h>
+#include <jpeglib.h>
+
+#include <memory>
+
+#include "raw/photo.h"
+#include "raw/picture_file.h"
+#include "raw/text.h"
+
+namespace irenic {
+
+namespace {
+
+// What the library has to say. It is C: nothing may be thrown through its frames, so errors jump back to
+// where decoding began, where no object of ours needs an end.
+struct Listener {
+    jpeg_error_mgr base;
+    std::jmp_buf back;
+    char text[JMSG_LENGTH_MAX];
+    bool damaged;
+};
+
+void onError(j_common_ptr j) {
+    auto* listener = reinterpret_cast<Listener*>(j->err);
+    j->err->format_message(j, listener->text);
+    std::longjmp(listener->back, 1);
+}
+
+// The library mends what it can and warns: a picture that was cut short comes out grey from there on.
+void onMessage(j_common_ptr j, int level) {
+    auto* listener = reinterpret_cast<Listener*>(j->err);
+    const int code = j->err->msg_code;
+    if (level < 0 && (code == JWRN_JPEG_EOF || code == JWRN_HIT_MARKER || code == JWRN_HUFF_BAD_CODE ||
+                      code == JWRN_MUST_RESYNC))
+        listener->damaged = true;
+}
+
+enum class Step { Failed, Done };
+
+Step readHeader(jpeg_decompress_struct& j, Listener& listener, std::FILE* in) {
+    if (setjmp(listener.back)) return Step::Failed;
+    jpeg_create_decompress(&j);
+    jpeg_stdio_src(&j, in);
+    jpeg_save_markers(&j, JPEG_APP0 + 2, 0xffff); // ICC profiles
+    jpeg_read_header(&j, TRUE);
+    return Step::Done;
+}
+
+Step start(jpeg_decompress_struct& j, Listener& listener) {
+    if (setjmp(listener.back)) return Step::Failed;
+    jpeg_start_decompress(&j);
+    return Step::Done;
+}
+
+Step readRow(jpeg_decompress_struct& j, Listener& listener, JSAMPROW row) {
+    if (setjmp(listener.back)) return Step::Failed;
+    return jpeg_read_scanlines(&j, &row, 1) == 1 ? Step::Done : Step::Failed;
+}
+
+Step finish(jpeg_decompress_struct& j, Listener& listener) {
+    if (setjmp(listener.back)) return Step::Failed;
+    jpeg_finish_decompress(&j);
+    return Step::Done;
+}
+
+} // namespace
+
+FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work) {
+    const auto fail = [&](const std::string& what) { throw PhotoError(shownName(file) + ": " + what); };
+    const std::unique_ptr<std::FILE, int (*)(std::FILE*)> in(std::fopen(file.c_str(), "rb"), std::fclose);
+    if (!in) fail("it cannot be opened.");
+    Listener listener{};
+    jpeg_decompress_struct j{};
+    j.err = jpeg_std_error(&listener.base);
+    listener.base.error_exit = onError;
+    listener.base.emit_message = onMessage;
+    const std::unique_ptr<jpeg_decompress_struct, void (*)(jpeg_decompress_struct*)> ends(
+        &j, [](jpeg_decompress_struct* d) { jpeg_destroy_decompress(d); });
+    const auto must = [&](Step step) {
+        if (step == Step::Failed) fail(std::string("this picture cannot be read (") + listener.text + ").");
+    };
+    must(readHeader(j, listener, in.get()));
+    if (j.jpeg_color_space == JCS_CMYK || j.jpeg_color_space == JCS_YCCK)
+        fail("this is a JPEG for printing (CMYK), which Irenic cannot read. Save it as RGB.");
+    checkPictureSize(file, j.image_width, j.image_height, std::filesystem::file_size(file));
+    j.out_color_space = j.jpeg_color_space == JCS_GRAYSCALE ? JCS_GRAYSCALE : JCS_RGB;
+    must(start(j, listener));
+    FilePicture p;
+    p.width = static_cast<int>(j.output_width), p.height = static_cast<int>(j.output_height);
+    p.channels = j.output_components, p.bytes = 1;
+    const auto row = static_cast<std::size_t>(p.width) * static_cast<std::size_t>(p.channels);
+    for (std::size_t y = 0; y < static_cast<std::size_t>(p.height); ++y) {
+        if (y % 64 == 0) work.check();
+        p.data.resize((y + 1) * row);
+        must(readRow(j, listener, p.data.data() + y * row));
+        if (listener.damaged) break;
+    }
+    JOCTET* profile = nullptr;
+    unsigned length = 0;
+    if (jpeg_read_icc_profile(&j, &profile, &length)) {
+        p.profile.assign(profile, profile + length);
+        std::free(profile);
+    }
+    if (!listener.damaged) must(finish(j, listener));
+    if (listener.damaged)
+        fail("the file ends too early or is damaged: part of the picture is missing. Copy it again.");
+    return p;
+}
+
+} // namespace irenic

@@ -1,0 +1,96 @@
+#include <tiffio.h>
+
+#include <algorithm>
+#include <memory>
+
+#include "raw/photo.h"
+#include "raw/picture_file.h"
+#include "raw/text.h"
+
+namespace irenic {
+
+namespace {
+
+[[noreturn]] void fail(const std::filesystem::path& file, const std::string& what) {
+    throw PhotoError(shownName(file) + ": " + what);
+}
+
+constexpr const char* kCut = "the file ends too early or is damaged. Copy it again.";
+
+// The colours of a pixel without its further channels (alpha).
+void takePixels(const std::uint8_t* from, std::size_t stored, std::size_t wanted, std::size_t count,
+                std::uint8_t* to) {
+    for (std::size_t x = 0; x < count; ++x) std::copy_n(from + x * stored, wanted, to + x * wanted);
+}
+
+} // namespace
+
+FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work) {
+    // The library's messages go nowhere: what matters is said below.
+    TIFFSetErrorHandler(nullptr);
+    TIFFSetWarningHandler(nullptr);
+    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(file.c_str(), "r"), TIFFClose);
+    if (!tiff) fail(file, "this is not a photo that Irenic can read, or it is damaged.");
+    TIFF* t = tiff.get();
+    std::uint32_t width = 0, height = 0;
+    std::uint16_t bits = 8, samples = 1, planar = PLANARCONFIG_CONTIG, format = SAMPLEFORMAT_UINT,
+                  photometric = PHOTOMETRIC_RGB;
+    TIFFGetField(t, TIFFTAG_IMAGEWIDTH, &width);
+    TIFFGetField(t, TIFFTAG_IMAGELENGTH, &height);
+    TIFFGetFieldDefaulted(t, TIFFTAG_BITSPERSAMPLE, &bits);
+    TIFFGetFieldDefaulted(t, TIFFTAG_SAMPLESPERPIXEL, &samples);
+    TIFFGetFieldDefaulted(t, TIFFTAG_PLANARCONFIG, &planar);
+    TIFFGetFieldDefaulted(t, TIFFTAG_SAMPLEFORMAT, &format);
+    TIFFGetField(t, TIFFTAG_PHOTOMETRIC, &photometric);
+    const bool known = (format == SAMPLEFORMAT_UINT && (bits == 8 || bits == 16)) ||
+                       (format == SAMPLEFORMAT_IEEEFP && bits == 32);
+    const bool colours =
+        photometric == PHOTOMETRIC_RGB ? samples >= 3 : photometric == PHOTOMETRIC_MINISBLACK;
+    if (!known || !colours || samples > 8 || planar != PLANARCONFIG_CONTIG)
+        fail(file, "this kind of TIFF cannot be read. Save it as RGB or grey with 8, 16 or 32 bits, with the "
+                   "colours side by side.");
+    checkPictureSize(file, width, height, std::filesystem::file_size(file));
+    FilePicture p;
+    p.width = static_cast<int>(width), p.height = static_cast<int>(height), p.bytes = bits / 8;
+    p.channels = samples >= 3 ? 3 : 1;
+    const auto pixel = static_cast<std::size_t>(p.channels * p.bytes),
+               stored = static_cast<std::size_t>(samples) * static_cast<std::size_t>(p.bytes);
+    const std::size_t row = static_cast<std::size_t>(width) * pixel;
+    if (TIFFIsTiled(t)) {
+        std::uint32_t across = 0, down = 0;
+        TIFFGetField(t, TIFFTAG_TILEWIDTH, &across);
+        TIFFGetField(t, TIFFTAG_TILELENGTH, &down);
+        // A tile may be larger than a small picture, but not beyond all measure.
+        if (across == 0 || down == 0 || across > width + 4096 || down > height + 4096) fail(file, kCut);
+        std::vector<std::uint8_t> tile(static_cast<std::size_t>(TIFFTileSize(t)));
+        if (tile.size() < static_cast<std::size_t>(across) * down * stored) fail(file, kCut);
+        for (std::uint32_t y = 0; y < height; y += down) {
+            const std::uint32_t rows = std::min(down, height - y);
+            p.data.resize((static_cast<std::size_t>(y) + rows) * row);
+            for (std::uint32_t x = 0; x < width; x += across) {
+                work.check();
+                if (TIFFReadTile(t, tile.data(), x, y, 0, 0) < 0) fail(file, kCut);
+                for (std::uint32_t j = 0; j < rows; ++j)
+                    takePixels(tile.data() + static_cast<std::size_t>(j) * across * stored, stored, pixel,
+                               std::min(across, width - x),
+                               p.data.data() + static_cast<std::size_t>(y + j) * row + x * pixel);
+            }
+        }
+    } else {
+        std::vector<std::uint8_t> line(static_cast<std::size_t>(TIFFScanlineSize(t)));
+        if (line.size() < static_cast<std::size_t>(width) * stored) fail(file, kCut);
+        for (std::uint32_t y = 0; y < height; ++y) {
+            if (y % 64 == 0) work.check();
+            if (TIFFReadScanline(t, line.data(), y, 0) != 1) fail(file, kCut);
+            p.data.resize((static_cast<std::size_t>(y) + 1) * row);
+            takePixels(line.data(), stored, pixel, width, p.data.data() + static_cast<std::size_t>(y) * row);
+        }
+    }
+    std::uint32_t size = 0;
+    void* profile = nullptr;
+    if (TIFFGetField(t, TIFFTAG_ICCPROFILE, &size, &profile) && size > 0)
+        p.profile.assign(static_cast<std::uint8_t*>(profile), static_cast<std::uint8_t*>(profile) + size);
+    return p;
+}
+
+} // namespace irenic
