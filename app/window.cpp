@@ -13,7 +13,9 @@
 #include <QSplitter>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <cmath>
 
+#include "develop/lens.h"
 #include "export/export_bar.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
@@ -63,10 +65,11 @@ Window::Window(QWidget* parent)
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
-    connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) { lookStrip_->pickAt(p.x(), p.y()); });
-    connect(sheet_, &Sheet::hovered, this, [this](std::optional<QPoint> p) {
-        pixel_->setText(p ? tr("pixel %1, %2").arg(p->x()).arg(p->y()) : QString());
+    connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
+        lookStrip_->pickAt({double(p.x()), double(p.y())});
     });
+    connect(sheet_, &Sheet::hovered, this,
+            [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
     connect(&document_, &Document::lookChanged, this, &Window::refreshOverview);
     connect(&document_, &Document::photoChanged, this, &Window::describe);
     connect(&document_, &Document::viewChanged, this, &Window::refreshView);
@@ -203,6 +206,15 @@ void Window::makeMenus() {
         box->setModal(false);
         box->show();
     });
+}
+
+// Cells call the renderer, which is a member, until they are gone.
+Window::~Window() { delete takeCentralWidget(); }
+
+QString Window::pixelText(QPoint pixel) const {
+    const SourcePoint p =
+        sourceOf(*document_.photo(), document_.look(), {double(pixel.x()), double(pixel.y())});
+    return tr("pixel %1, %2").arg(std::lround(p.x)).arg(std::lround(p.y));
 }
 
 void Window::askForMonitor() {

@@ -25,6 +25,7 @@ class Window : public QMainWindow {
 
   public:
     explicit Window(QWidget* parent = nullptr);
+    ~Window() override;
     void open(const QStringList& paths);
 
     Document& document() { return document_; }
@@ -48,6 +49,8 @@ class Window : public QMainWindow {
     void refreshView();
     void refreshOverview();
     void askForMonitor();
+    // Where in the photo itself a pixel of the developed picture lies.
+    QString pixelText(QPoint pixel) const;
 
     Document document_;
     Renderer renderer_;

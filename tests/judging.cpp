@@ -73,6 +73,10 @@ class TestJudging : public QObject {
         std::atomic<float> done = 0;
         const Recommendation r = recommend(s.photo, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
+        const auto least =
+            std::min_element(r.trials.begin(), r.trials.end(),
+                             [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+        QVERIFY(r.risk == least->risk && r.settings == least->settings);
         QVERIFY(r.trials.size() >= 5 + 6);
         for (const Trial& t : r.trials)
             QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));

@@ -13,6 +13,7 @@
 #include <QToolButton>
 
 #include "deliver/profiles.h"
+#include "develop/lens.h"
 #include "export/export_bar.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
@@ -383,6 +384,90 @@ class TestWindow : public QObject {
         QTest::mouseClick(find<QToolButton>("fringes"), Qt::LeftButton);
         QVERIFY(window_->document().look().fringes);
         QVERIFY(settle());
+    }
+    // Whatever the scale of the screen (the suite runs this at several): no pixel of the photo is smeared.
+    void onePhotoPixelIsOneOfTheScreen() {
+        const double ratio = window_->devicePixelRatioF();
+        for (const double zoom : {1.0, 2.0}) {
+            window_->document().setZoom(zoom);
+            QVERIFY(settle());
+            const QImage shot = window_->grab().toImage();
+            for (int column = 0; column < 3; ++column) {
+                Cell* cell = window_->sheet().cell(0, column);
+                const Rect area = cell->wanted().area;
+                const QImage image = cell->image();
+                QCOMPARE(image.width(), static_cast<int>(area.width * zoom));
+                // Columns may differ by a unit.
+                QVERIFY(image.width() >= std::min((cell->width() - 1) * ratio, 480 * zoom) - zoom);
+                QVERIFY(std::abs(cell->scale() * ratio - zoom) < 1e-9);
+                const QPointF corner =
+                    (QPointF(cell->mapTo(window_.get(), QPoint(0, 0))) + cell->placeOf({area.x, area.y})) *
+                    ratio;
+                QVERIFY(std::abs(corner.x() - std::round(corner.x())) < 1e-6);
+                const QPoint at = corner.toPoint();
+                const int w = std::min(image.width(), static_cast<int>(cell->width() * ratio)) - 4,
+                          h = std::min(image.height(), static_cast<int>(cell->height() * ratio)) - 4;
+                QVERIFY(w > 60 && h > 40);
+                for (int y = 2; y < h; ++y)
+                    for (int x = 2; x < w; ++x) QCOMPARE(shot.pixel(at + QPoint(x, y)), image.pixel(x, y));
+            }
+        }
+    }
+    void probesAndCellsAgreeWithDistortionCorrected() {
+        Optics optics;
+        optics.distortion = 0.08;
+        auto s = test::shoot(1600);
+        s.photo.metadata.mosaic.push_back(opcodesFor(optics, s.photo.width(), s.photo.height()));
+        window_->open({QString::fromStdString(test::writeShot(folder_, "bent.dng", s.photo))});
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 1600, 30000);
+        Document& document = window_->document();
+        document.setZoom(4);
+        document.moveProbe(0, 90, 70);
+        for (const Edges edges : {Edges::SameRatio, Edges::LargestRectangle, Edges::KeepAll}) {
+            Look look = document.look();
+            look.distortion = true, look.edges = edges;
+            document.setLook(look);
+            QVERIFY(settle());
+            const Rect area = window_->sheet().cell(0, 0)->wanted().area;
+            const PicturePoint middle{area.x + area.width / 2.0, area.y + area.height / 2.0};
+            const SourcePoint shown = sourceOf(*document.photo(), look, middle);
+            QVERIFY2(std::hypot(shown.x - 90, shown.y - 70) < 1.6,
+                     qPrintable(QStringLiteral("%1 %2").arg(shown.x).arg(shown.y)));
+            const PicturePoint there = pictureOf(*document.photo(), look, {90, 70});
+            const SourcePoint back = sourceOf(*document.photo(), look, there);
+            QVERIFY(std::hypot(back.x - 90, back.y - 70) < 0.01);
+            if (edges == Edges::SameRatio) QVERIFY(std::hypot(there.x - 90, there.y - 70) > 2);
+        }
+        // At fit the frame that will be written is what is seen.
+        document.setZoom(0);
+        QVERIFY(settle());
+        QVERIFY(window_->sheet().cell(0, 0)->wanted().area ==
+                outputFrame(*document.photo(), document.look()));
+        Look look = document.look();
+        look.edges = Edges::LargestRectangle;
+        document.setLook(look);
+        QVERIFY(settle());
+        QVERIFY(window_->sheet().cell(0, 0)->wanted().area == outputFrame(*document.photo(), look));
+    }
+    void closingWhileWorking() {
+        window_->document().setZoom(3);
+        window_->document().setSettings(0, {"nlbayes"});
+        QTest::mouseClick(find<QToolButton>("recommend"), Qt::LeftButton);
+        window_->open({two_});
+        window_.reset();
+        QTest::qWait(50);
+    }
+    void aCellThatFailedIsTriedAgain() {
+        Cell* cell = window_->sheet().cell(0, 1);
+        Settings settings = window_->document().takes()[0].settings;
+        settings.method = "nothing";
+        window_->document().setSettings(0, settings);
+        QTRY_VERIFY(cell->state() == Cell::State::Failed);
+        QVERIFY(cell->image().isNull());
+        settings.method = "wavelet";
+        window_->document().setSettings(0, settings);
+        QVERIFY(settle());
+        QVERIFY(cell->state() == Cell::State::Current);
     }
     void theStripFoldsAway() {
         QVERIFY(window_->lookStrip().isVisible());

@@ -233,13 +233,14 @@ LookStrip::LookStrip(Document& document, QWidget* parent)
     refresh();
 }
 
-void LookStrip::pickAt(double x, double y) {
+void LookStrip::pickAt(PicturePoint point) {
     pick_->setChecked(false);
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
     try {
-        const auto place = sourceOf(*photo, document_.look(), x, y);
-        const LightColour light = lightAt(*photo, static_cast<int>(place[0]), static_cast<int>(place[1]));
+        const SourcePoint place = sourceOf(*photo, document_.look(), point);
+        const LightColour light =
+            lightAt(*photo, static_cast<int>(std::lround(place.x)), static_cast<int>(std::lround(place.y)));
         change([&](Look& l) {
             l.asShot = false;
             l.kelvin = static_cast<float>(std::clamp(light.kelvin, 1700.0, 25000.0)),

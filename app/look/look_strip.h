@@ -6,6 +6,7 @@
 
 #include "develop/lens.h"
 #include "document.h"
+#include "image/place.h"
 #include "look/background.h"
 
 class QAction;
@@ -24,8 +25,8 @@ class LookStrip : public QWidget {
   public:
     explicit LookStrip(Document& document, QWidget* parent = nullptr);
     CurveEditor& curve() { return *curve_; }
-    // Uses the light of what the developed picture shows at (x, y), and ends picking.
-    void pickAt(double x, double y);
+    // Uses the light of what the developed picture shows at a place, and ends picking.
+    void pickAt(PicturePoint point);
 
   signals:
     void pickingChanged(bool on);

@@ -23,7 +23,7 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
 
 Cell::~Cell() { renderer_.forget(this); }
 
-void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom,
+void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre, double zoom,
                 QSize size) {
     photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom,
     size_ = size;
@@ -34,16 +34,18 @@ void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, QPoi
 
 void Cell::want() {
     if (!photo_ || size_.width() < 8 || size_.height() < 8) return;
+    ratio_ = devicePixelRatioF();
+    const QSizeF screen = QSizeF(size_) * ratio_;
     RenderKey key{photo_, settings_, look_, photo_->crop, zoom_};
     const Rect whole{0, 0, photo_->width(), photo_->height()};
     if (zoom_ <= 0) {
-        key.zoom = std::min(static_cast<double>(size_.width()) / photo_->crop.width,
-                            static_cast<double>(size_.height()) / photo_->crop.height);
+        key.area = outputFrame(*photo_, look_);
+        key.zoom = std::min(screen.width() / key.area.width, screen.height() / key.area.height);
     } else {
-        const int w = std::min(whole.width, static_cast<int>(std::ceil(size_.width() / zoom_)));
-        const int h = std::min(whole.height, static_cast<int>(std::ceil(size_.height() / zoom_)));
-        const int x = static_cast<int>(std::lround(centre_.x() - w / 2.0)),
-                  y = static_cast<int>(std::lround(centre_.y() - h / 2.0));
+        const int w = std::min(whole.width, static_cast<int>(std::ceil(screen.width() / zoom_)));
+        const int h = std::min(whole.height, static_cast<int>(std::ceil(screen.height() / zoom_)));
+        const int x = static_cast<int>(std::lround(centre_.x - w / 2.0)),
+                  y = static_cast<int>(std::lround(centre_.y - h / 2.0));
         key.area = {std::clamp(x, 0, whole.width - w), std::clamp(y, 0, whole.height - h), w, h};
     }
     if (key == key_ && (current_ || !failure_.isEmpty())) return;
@@ -89,23 +91,28 @@ void Cell::fail(quintptr cell, const RenderKey& key, const QString& reason) {
 void Cell::keep(const QImage& image) {
     image_ = image;
     screen_ = Monitor::of(this).shown(image_);
+    screen_.setDevicePixelRatio(ratio_);
 }
 
-QPoint Cell::imageCorner() const {
-    return {std::max(0, (width() - image_.width()) / 2), std::max(0, (height() - image_.height()) / 2)};
+// On a whole pixel of the screen, wherever the widget begins: between two, every pixel would be smeared.
+QPointF Cell::imageCorner() const {
+    const QPointF origin = QPointF(mapTo(window(), QPoint(0, 0))) * ratio_;
+    const auto corner = [&](double from, double room, double length) {
+        return (std::round(from + std::max(0.0, (room * ratio_ - length) / 2)) - from) / ratio_;
+    };
+    return {corner(origin.x(), width(), image_.width()), corner(origin.y(), height(), image_.height())};
 }
 
 std::optional<QPoint> Cell::pixelAt(QPointF position) const {
     if (!current_ || key_.zoom <= 0) return {};
-    const QPointF in = position - imageCorner();
+    const QPointF in = (position - imageCorner()) * ratio_;
     if (in.x() < 0 || in.y() < 0 || in.x() >= image_.width() || in.y() >= image_.height()) return {};
     return QPoint(key_.area.x + static_cast<int>(in.x() / key_.zoom),
                   key_.area.y + static_cast<int>(in.y() / key_.zoom));
 }
 
 QPointF Cell::placeOf(QPoint pixel) const {
-    return imageCorner() +
-           QPointF((pixel.x() - key_.area.x) * key_.zoom, (pixel.y() - key_.area.y) * key_.zoom);
+    return imageCorner() + QPointF(pixel.x() - key_.area.x, pixel.y() - key_.area.y) * scale();
 }
 
 void Cell::setReadout(std::optional<QPoint> pixel) {
@@ -116,7 +123,8 @@ void Cell::setReadout(std::optional<QPoint> pixel) {
 
 QString Cell::readoutText() const {
     if (!readout_ || !current_) return {};
-    const QPointF in = placeOf(*readout_) - imageCorner() + QPointF(key_.zoom, key_.zoom) / 2;
+    const QPointF in =
+        QPointF(readout_->x() - key_.area.x + 0.5, readout_->y() - key_.area.y + 0.5) * key_.zoom;
     const QPoint at(static_cast<int>(std::floor(in.x())), static_cast<int>(std::floor(in.y())));
     if (!image_.rect().contains(at)) return {};
     const QRgb v = image_.pixel(at);
@@ -133,13 +141,13 @@ void Cell::leaveEvent(QEvent*) { emit hovered({}); }
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), style::kGround);
-    const QPoint at = imageCorner();
+    const QPointF at = imageCorner();
     if (current_) {
         p.drawImage(at, screen_);
         const QString text = readoutText();
         if (text.isEmpty()) return;
-        const double side = std::max(5.0, key_.zoom);
-        const QPointF middle = placeOf(*readout_) + QPointF(key_.zoom, key_.zoom) / 2;
+        const double side = std::max(5.0, scale());
+        const QPointF middle = placeOf(*readout_) + QPointF(scale(), scale()) / 2;
         const QRectF mark(middle.x() - side / 2 - 1, middle.y() - side / 2 - 1, side + 1, side + 1);
         p.setPen(QColor(20, 20, 20));
         p.drawRect(mark.adjusted(-1, -1, 1, 1));
@@ -189,17 +197,17 @@ void Cell::mousePressEvent(QMouseEvent* event) {
 void Cell::mouseMoveEvent(QMouseEvent* event) {
     if (!event->buttons()) emit hovered(pixelAt(event->position()));
     if (!(event->buttons() & Qt::LeftButton) || zoom_ <= 0 || picking_) return;
-    const QPointF moved = (grabbed_ - event->position()) / zoom_;
+    const QPointF moved = (grabbed_ - event->position()) / scale();
     const QPointF whole(std::round(moved.x()), std::round(moved.y()));
     if (whole.isNull()) return;
-    grabbed_ -= whole * zoom_;
+    grabbed_ -= whole * scale();
     emit panned(whole);
 }
 
 void Cell::wheelEvent(QWheelEvent* event) {
     const QPointF off = event->position() - QPointF(width() / 2.0, height() / 2.0);
     if (event->angleDelta().y() != 0)
-        emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / zoom_ : QPointF());
+        emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / scale() : QPointF());
     event->accept();
 }
 

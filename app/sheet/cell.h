@@ -5,6 +5,7 @@
 #include <QWidget>
 #include <optional>
 
+#include "image/place.h"
 #include "renderer.h"
 
 namespace irenic {
@@ -18,17 +19,18 @@ class Cell : public QWidget {
     explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
     ~Cell() override;
 
-    // What the cell is to show, `size` screen pixels of it. `zoom` 0 fits the photo.
-    void show(PhotoPtr photo, const Settings& settings, const Look& look, QPointF centre, double zoom,
+    // What the cell is to show, `size` of the widget's own units of it. `zoom` is in pixels of the screen for
+    // each of the photo, however large a unit is on it; 0 fits what the look leaves of the photo.
+    void show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre, double zoom,
               QSize size);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
     const RenderKey& wanted() const { return key_; }
-    // Screen pixels for one of the photo's.
-    double scale() const { return key_.zoom; }
-    // The pixel of the photo under a point of the widget, while the cell is current; and where a pixel's top
-    // left corner stands.
+    // Units of the widget for one pixel of the photo.
+    double scale() const { return key_.zoom / ratio_; }
+    // The pixel of the picture under a point of the widget, while the cell is current; and where a pixel's
+    // top left corner stands.
     std::optional<QPoint> pixelAt(QPointF position) const;
     QPointF placeOf(QPoint pixel) const;
     // Marks a pixel and writes its value as shown, red, green and blue of 0 to 255; none: nothing.
@@ -56,7 +58,7 @@ class Cell : public QWidget {
   private:
     void want();
     void keep(const QImage& image);
-    QPoint imageCorner() const;
+    QPointF imageCorner() const;
     void take(quintptr cell, const RenderKey& key, const QImage& image);
     void fail(quintptr cell, const RenderKey& key, const QString& reason);
 
@@ -64,9 +66,9 @@ class Cell : public QWidget {
     PhotoPtr photo_;
     Settings settings_;
     Look look_;
-    QPointF centre_;
+    PicturePoint centre_;
     QSize size_;
-    double zoom_ = 1;
+    double zoom_ = 1, ratio_ = 1; // pixels of the screen for one unit of the widget
     RenderKey key_;
     QImage image_, screen_; // as rendered, and in the monitor's colours
     std::optional<QPoint> readout_;

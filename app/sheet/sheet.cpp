@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "develop/lens.h"
 #include "sheet/cell.h"
 #include "sheet/take_head.h"
 #include "style/style.h"
@@ -161,7 +162,9 @@ void Sheet::refresh() {
     if (!photo) return;
     for (std::size_t r = 0; r < cells_.size(); ++r) {
         const Probe& probe = document_.probes()[r];
-        const QPointF centre = QPointF(probe.x, probe.y) + document_.pan();
+        // Probes are places of the photo itself; cells show the developed picture.
+        PicturePoint centre = pictureOf(*photo, document_.look(), {double(probe.x), double(probe.y)});
+        centre.x += document_.pan().x(), centre.y += document_.pan().y();
         // Columns may differ by a pixel; the crops must not.
         QSize size = cells_[r].front()->size();
         for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());

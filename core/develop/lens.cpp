@@ -68,10 +68,10 @@ class OpcodeLens : public Lens {
         const double cx = o_.warpX * (width_ - 1), cy = o_.warpY * (height_ - 1), m = reach(cx, cy);
         const double dx = (x - cx) / m, dy = (y - cy) / m, r2 = dx * dx + dy * dy;
         const double f = w.radial[0] + r2 * (w.radial[1] + r2 * (w.radial[2] + r2 * w.radial[3]));
-        sx = static_cast<float>(
-            cx + m * (f * dx + w.tangential[0] * 2 * dx * dy + w.tangential[1] * (r2 + 2 * dx * dx)));
-        sy = static_cast<float>(
-            cy + m * (f * dy + w.tangential[1] * 2 * dx * dy + w.tangential[0] * (r2 + 2 * dy * dy)));
+        // Far outside is as good as anywhere outside, and fits into whole numbers.
+        const auto held = [](double v) { return static_cast<float>(std::clamp(v, -1e6, 1e6)); };
+        sx = held(cx + m * (f * dx + w.tangential[0] * 2 * dx * dy + w.tangential[1] * (r2 + 2 * dx * dx)));
+        sy = held(cy + m * (f * dy + w.tangential[1] * 2 * dx * dy + w.tangential[0] * (r2 + 2 * dy * dy)));
     }
 
     Opcodes o_;
@@ -230,11 +230,10 @@ void addLensProfiles(const std::filesystem::path& file) {
     k.found.clear();
 }
 
-Framing framingOf(const Photo& photo, const Look& look) {
+namespace {
+
+Framing frame(const Photo& photo, const Look& look, const std::shared_ptr<const Lens>& lens) {
     Framing out{1, photo.crop};
-    if (!look.distortion) return out;
-    const auto lens = lensOf(photo).lens;
-    if (!lens || !lens->hasDistortion()) return out;
     const double cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
     const Rect& crop = photo.crop;
     // Whether all points along the edge of `r` lie inside the crop, or all outside it, at a scale.
@@ -293,14 +292,72 @@ Framing framingOf(const Photo& photo, const Look& look) {
     return out;
 }
 
-std::array<double, 2> sourceOf(const Photo& photo, const Look& look, double x, double y) {
+} // namespace
+
+Framing framingOf(const Photo& photo, const Look& look) {
     const auto lens = look.distortion ? lensOf(photo).lens : nullptr;
-    if (!lens || !lens->hasDistortion()) return {x, y};
-    const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
-                 cy = (photo.height() - 1) / 2.0;
-    float s[2];
-    lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, s);
-    return {static_cast<double>(s[0]), static_cast<double>(s[1])};
+    if (!lens || !lens->hasDistortion()) return {1, photo.crop};
+    // Every region asks for it, and it takes a few thousand steps.
+    struct Kept {
+        std::shared_ptr<const Lens> lens;
+        Edges edges;
+        Rect crop;
+        int width, height;
+        Framing framing;
+    };
+    static std::mutex mutex;
+    static std::list<Kept> kept; // newest first
+    const std::lock_guard lock(mutex);
+    for (const Kept& k : kept)
+        if (k.lens == lens && k.edges == look.edges && k.crop == photo.crop && k.width == photo.width() &&
+            k.height == photo.height())
+            return k.framing;
+    kept.push_front({lens, look.edges, photo.crop, photo.width(), photo.height(), frame(photo, look, lens)});
+    if (kept.size() > 16) kept.pop_back();
+    return kept.front().framing;
+}
+
+namespace {
+
+// The way between the two pictures with one lens.
+struct Corrected {
+    std::shared_ptr<const Lens> lens; // null: they are the same
+    double scale = 1, cx = 0, cy = 0;
+
+    Corrected(const Photo& photo, const Look& look) {
+        lens = look.distortion ? lensOf(photo).lens : nullptr;
+        if (lens && !lens->hasDistortion()) lens = nullptr;
+        if (!lens) return;
+        scale = framingOf(photo, look).scale;
+        cx = (photo.width() - 1) / 2.0, cy = (photo.height() - 1) / 2.0;
+    }
+    SourcePoint source(PicturePoint p) const {
+        if (!lens) return {p.x, p.y};
+        float s[2];
+        lens->sources(cx + (p.x - cx) / scale, cy + (p.y - cy) / scale, 1, s);
+        return {static_cast<double>(s[0]), static_cast<double>(s[1])};
+    }
+};
+
+} // namespace
+
+SourcePoint sourceOf(const Photo& photo, const Look& look, PicturePoint place) {
+    return Corrected(photo, look).source(place);
+}
+
+PicturePoint pictureOf(const Photo& photo, const Look& look, SourcePoint place) {
+    const Corrected corrected(photo, look);
+    if (!corrected.lens) return {place.x, place.y};
+    // Distortion changes slowly: what is missing in the source is missing, scaled, in the picture.
+    PicturePoint p{corrected.cx + (place.x - corrected.cx) * corrected.scale,
+                   corrected.cy + (place.y - corrected.cy) * corrected.scale};
+    for (int i = 0; i < 40; ++i) {
+        const SourcePoint s = corrected.source(p);
+        const double dx = place.x - s.x, dy = place.y - s.y;
+        p.x += dx * corrected.scale, p.y += dy * corrected.scale;
+        if (std::abs(dx) + std::abs(dy) < 1e-3) break;
+    }
+    return p;
 }
 
 } // namespace irenic

@@ -7,6 +7,7 @@
 #include <string>
 
 #include "develop/look.h"
+#include "image/place.h"
 #include "raw/opcodes.h"
 #include "raw/photo.h"
 
@@ -51,9 +52,11 @@ struct Framing {
     double scale = 1;
     Rect frame; // what is kept, in coordinates of the active area
 };
-// `crop` and scale 1 unless distortion is to be corrected and the lens's is known.
+// `crop` and scale 1 unless distortion is to be corrected and the lens's is known. The last ones are kept.
 Framing framingOf(const Photo& photo, const Look& look);
-// Where in the photo lies what the developed picture shows at (x, y).
-std::array<double, 2> sourceOf(const Photo& photo, const Look& look, double x, double y);
+// Where in the photo lies what the developed picture shows at a place, and where it shows a place of the
+// photo (found by iteration, within a hundredth of a pixel for what lenses do).
+SourcePoint sourceOf(const Photo& photo, const Look& look, PicturePoint place);
+PicturePoint pictureOf(const Photo& photo, const Look& look, SourcePoint place);
 
 } // namespace irenic

@@ -172,6 +172,12 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
         if (risk.sum() < out.risk.sum()) out.settings = settings, out.risk = risk;
         work.report(static_cast<double>(out.trials.size()) / steps);
     }
+    // Strengths are looked for one by one, and a quick grade's may differ from those of the full one: what
+    // comes out best of everything that was tried is what counts.
+    const Trial& least =
+        *std::min_element(out.trials.begin(), out.trials.end(),
+                          [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+    out.settings = least.settings, out.risk = least.risk;
     return out;
 }
 

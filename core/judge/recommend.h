@@ -39,9 +39,9 @@ struct Recommendation {
     std::vector<Trial> trials; // everything that was tried
 };
 
-// Tries all methods (quick grades apart) at matched strength, then the best one's strengths (luminance and
-// colour each for itself) and detail. Nothing depends on the ISO or the camera, only on pixels. Throws
-// Cancelled.
+// Returns the least estimated risk of all trials. Tries all methods (quick grades apart) at matched strength,
+// then the best one's strengths (luminance and colour each for itself) and detail. Nothing depends on the ISO
+// or the camera, only on pixels. Throws Cancelled.
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
 
 } // namespace irenic

@@ -58,8 +58,7 @@ void writeSheetPicture(const std::filesystem::path& to, const Photo& photo,
     }
     painter.end();
     if (!sheet.save(QString::fromStdString(to.string()), "PNG"))
-        throw std::runtime_error(shownName(to) +
-                                 ": the sheet cannot be written. Choose another folder.");
+        throw std::runtime_error(shownName(to) + ": the sheet cannot be written. Choose another folder.");
 }
 
 } // namespace irenic

@@ -1,0 +1,23 @@
+// Developed pictures: TIFF, JPEG and PNG, by the first byte.
+#include <vector>
+
+#include "memory_file.h"
+#include "raw/photo.h"
+#include "raw/picture_file.h"
+
+using namespace irenic;
+
+extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
+    if (size < 4) return 0;
+    const fuzz::MemoryFile file(data, size);
+    try {
+        if (data[0] == 0xff)
+            readJpegPicture(file.path(), {});
+        else if (data[0] == 0x89)
+            readPngPicture(file.path(), {});
+        else
+            readTiffPicture(file.path(), {});
+    } catch (const PhotoError&) {
+    }
+    return 0;
+}
