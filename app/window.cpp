@@ -15,6 +15,7 @@
 #include <QVBoxLayout>
 #include <cmath>
 
+#include "develop/file_rendering.h"
 #include "develop/lens.h"
 #include "export/export_bar.h"
 #include "look/curve_editor.h"
@@ -276,7 +277,10 @@ void Window::describe() {
             .arg(QString::fromStdString(p->layoutText())) +
         (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
                                                     "compressed. The camera's raw gives more.")
-                      : QString()));
+                      : QString()) +
+        unlessEmpty(QString::fromStdString(fileRendering(*p)).isEmpty()
+                        ? QString()
+                        : QStringLiteral("<br>") + QString::fromStdString(fileRendering(*p))));
     setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(p->file))));
 }
 

@@ -5,6 +5,7 @@
 #include <QTest>
 
 #include "deliver/export.h"
+#include "develop/file_rendering.h"
 #include "develop/finish.h"
 #include "judge/difference.h"
 #include "raw/picture_file.h"
@@ -182,6 +183,16 @@ class TestFidelity : public QObject {
             // Lights burn out softly: a little of the colour goes there.
             QVERIFY2(std::abs(colour / own - 1) < 0.05, qPrintable(said));
         }
+    }
+    void theFilesOwnRenderingIsNamed() {
+        Photo p = test::flatField(0.2, 1600, 32);
+        QCOMPARE(fileRendering(p), std::string());
+        p.baselineExposure = 0.35;
+        p.metadata.main = {{0xc6fc, 11, 0, {}}, {0xc6f9, 4, 0, {}}};
+        const std::string said = fileRendering(p);
+        QVERIFY2(said.find("+0.35") != std::string::npos &&
+                     said.find("tone curve and hue and saturation table are not used") != std::string::npos,
+                 said.c_str());
     }
 };
 

@@ -72,6 +72,8 @@ struct MadeDng {
     int tile = 0;                       // 0: one strip
     Tags main, raw, exif;
     std::vector<std::vector<std::uint8_t>> profiles; // ExtraCameraProfiles, whole blocks
+    std::vector<std::vector<std::uint8_t>>
+        given; // tiles as they are to stand in the file; empty: from samples
 
     // What every DNG of a mosaic needs; linear and grey ones change it.
     static MadeDng mosaic(int width, int height, std::vector<double> samples) {
@@ -204,7 +206,7 @@ inline QByteArray MadeDng::bytes() const {
     for (int y = 0; y < height; y += th)
         for (int x = 0; x < width; x += tw) {
             even();
-            const auto data = tileBytes(x, y, tw, th);
+            const auto data = given.empty() ? tileBytes(x, y, tw, th) : given.at(offsets.size());
             offsets.push_back(static_cast<std::uint32_t>(file.size())),
                 counts.push_back(static_cast<std::uint32_t>(data.size()));
             file.insert(file.end(), data.begin(), data.end());

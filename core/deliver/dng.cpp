@@ -133,7 +133,8 @@ void putNoise(TiffDirectory& raw, const Photo& photo, const DngExtras& extras) {
 }
 
 // The version of the file, or the least one given.
-std::vector<std::uint8_t> versionOf(const Photo& photo, std::uint16_t tag, std::vector<std::uint8_t> least) {
+std::vector<std::uint8_t> versionOf(const Photo& photo, std::uint16_t tag,
+                                    const std::vector<std::uint8_t>& least) {
     const TagEntry* own = Metadata::find(photo.metadata.main, tag);
     return own && own->bytes.size() == 4 && own->bytes > least ? own->bytes : least;
 }
@@ -218,7 +219,8 @@ void putSamples(TiffDirectory& raw, const Photo& photo, DngCompression compressi
     raw.setShorts(0x0102, std::vector<std::uint32_t>(channels, 16));
     raw.setShorts(0x0106, {photo.hasMosaic() || photo.wide ? 32803U : 34892U}); // CFA, LinearRaw
     raw.setShorts(0x0115, {channels});
-    if (compression == DngCompression::Lossless) {
+    // LibRaw takes a packed picture of less than 22 pixels for no raw at all.
+    if (compression == DngCompression::Lossless && std::min(photo.rawWidth, photo.rawHeight) >= 22) {
         raw.setShorts(0x0103, {7});
         raw.setLongs(0x0142, {static_cast<std::uint32_t>(tileWidthOf(photo))});
         raw.setLongs(0x0143, {kTileHeight});

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <cassert>
 #include <cstddef>
 
 namespace irenic {
@@ -120,6 +121,7 @@ void eachDifference(const std::uint16_t* samples, int width, int height, std::pt
 
 std::vector<std::uint8_t> losslessJpeg(const std::uint16_t* samples, int width, int height,
                                        std::ptrdiff_t stride, int components) {
+    assert(components >= 1 && components <= 4 && width % components == 0);
     std::array<std::array<std::uint32_t, kCategories>, 4> counts{};
     eachDifference(samples, width, height, stride, components,
                    [&](std::size_t c, int d) { ++counts[c][categoryOf(d)]; });

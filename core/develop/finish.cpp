@@ -72,7 +72,7 @@ void Finish::apply(float* r, float* g, float* b, int n) const {
         // straight.
         const float y = std::max(1e-4f, 0.2880f * cr + 0.7119f * cg + 0.0001f * cb);
         const float k = lookedUp(tone_, y, kTop) / y;
-        const float white = eased((k * std::max({cr, cg, cb}) - 0.55f) / 0.45f);
+        const float white = eased((k * std::max({cr, cg, cb}) - 0.75f) / 0.35f);
         const auto toned = [&](float v) { return k * v + white * (lookedUp(tone_, v, kTop) - k * v); };
         cr = toned(cr), cg = toned(cg), cb = toned(cb);
         r[i] = lookedUp(transfer_, toSpace_[0] * cr + toSpace_[1] * cg + toSpace_[2] * cb, 1);

@@ -41,6 +41,21 @@ std::optional<Matrix3> matrixOf(const TagEntry* entry) {
     return m;
 }
 
+// Whether a list of opcodes has one of these (DNG 1.6, chapter 7: big-endian; a head of 16 bytes each).
+bool opcodeNames(const TagEntry* list, std::initializer_list<std::uint32_t> ids) {
+    if (!list) return false;
+    const auto word = [&](std::size_t at) {
+        std::uint32_t v = 0;
+        for (std::size_t i = 0; i < 4; ++i) v = v << 8U | list->bytes[at + i];
+        return v;
+    };
+    for (std::size_t at = 4; at + 16 <= list->bytes.size();) {
+        if (std::find(ids.begin(), ids.end(), word(at)) != ids.end()) return true;
+        at += 16 + std::size_t{word(at + 12)};
+    }
+    return false;
+}
+
 // Bytes that so many samples need at least. Lossless JPEG spends one bit on each or more (ITU-T T.81, H.1.2:
 // a Huffman code and its bits), deflate packs at most 1032 to 1 (RFC 1951: 258 bytes in two bits), lossy JPEG
 // two bits on a block of 64, and less still where a progressive scan runs over whole lines of them.
@@ -139,6 +154,9 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
     if (l.floating && ((l.bits != 16 && l.bits != 24 && l.bits != 32) || !l.readHere()))
         fail(file, "its floating-point values are stored in a way that Irenic cannot read. Save it with 16, "
                    "24 or 32 bits, deflated or not compressed.");
+    if (l.compression == 34892 && l.bits != 8)
+        fail(file,
+             "its lossy JPEG has other than 8 bits, which Irenic cannot read. Save it with lossless JPEG.");
     const bool known = l.predictor == 1 || l.predictor == 2 || l.predictor == 3 ||
                        (l.predictor >= 34892 && l.predictor <= 34895);
     if (l.readHere() && (!known || (l.predictor > 1 && l.bits % 8 != 0)))
@@ -164,6 +182,9 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
         if (plain && (pattern->number(0) == pattern->number(1) || pattern->number(0) == pattern->number(2)))
             fail(file, "the greens of its mosaic do not lie on a diagonal; Irenic cannot clean others.");
     }
+    if (l.compression == 34892 && opcodeNames(in(0xc741), {7, 8}))
+        fail(file, "its values lie along a curve of its own (MapTable or MapPolynomial), which Irenic cannot "
+                   "follow yet. Save it with lossless JPEG.");
     readTiles(file, tags, fileSize, l);
     return l;
 }

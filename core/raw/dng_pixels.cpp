@@ -10,6 +10,8 @@
 #include <mutex>
 #include <stdexcept>
 
+#include "raw/picture_file.h"
+
 namespace irenic {
 
 namespace {
@@ -89,6 +91,12 @@ class TileReader {
     // Calls put(row of the tile, its samples) for each row that lies in the picture.
     template <class Put> void read(std::size_t index, int rows, const Put& put) {
         std::vector<std::uint8_t> data = stored(index);
+        if (l_.compression == 34892) {
+            FilePicture tile = decodeJpeg(data);
+            if (tile.width != l_.tileWidth || tile.channels != l_.channels || tile.height < rows)
+                throw std::runtime_error("its tiles are of another size than it says; the file is damaged.");
+            data = std::move(tile.data);
+        }
         const std::size_t wanted =
             rowBytes_ * static_cast<std::size_t>(l_.compression == 8 ? l_.tileHeight : rows);
         if (l_.compression == 8)

@@ -1,4 +1,5 @@
-// Reads the samples of raw pictures that LibRaw 0.20 does not: uncompressed tiles, deflate, floating point.
+// Reads the samples of raw pictures that LibRaw 0.20 does not, or not as they stand in the file: uncompressed
+// tiles, deflate, lossy JPEG, floating point.
 #pragma once
 
 #include <cstdint>
@@ -28,7 +29,7 @@ struct PixelLayout {
     int tilesAcross() const { return (width + tileWidth - 1) / tileWidth; }
     int tilesDown() const { return (height + tileHeight - 1) / tileHeight; }
     // What readDngPixels() can decode.
-    bool readHere() const { return compression == 1 || compression == 8; }
+    bool readHere() const { return compression == 1 || compression == 8 || compression == 34892; }
 };
 
 // Samples as 16 bits. Whole numbers stand as in the file (through the linearization table). Floating-point

@@ -28,6 +28,9 @@ FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work)
 FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work); // libjpeg
 FilePicture readPngPicture(const std::filesystem::path& file, const Work& work);  // libpng
 
+// A JPEG in memory, such as a tile of another file. Throws std::runtime_error with what is wrong.
+FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes);
+
 // Throws PhotoError where so many pixels are too many, or more than a file of `size` bytes can hold however
 // well it is packed.
 void checkPictureSize(const std::filesystem::path& file, std::uint64_t width, std::uint64_t height,

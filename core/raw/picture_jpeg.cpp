@@ -41,10 +41,19 @@ void onMessage(j_common_ptr j, int level) {
 
 enum class Step { Failed, Done };
 
-Step readHeader(jpeg_decompress_struct& j, Listener& listener, std::FILE* in) {
+// Where a picture comes from: a file, or bytes where that is null.
+struct Source {
+    std::FILE* file;
+    const std::vector<std::uint8_t>* bytes;
+};
+
+Step readHeader(jpeg_decompress_struct& j, Listener& listener, const Source& from) {
     if (setjmp(listener.back)) return Step::Failed;
     jpeg_create_decompress(&j);
-    jpeg_stdio_src(&j, in);
+    if (from.file)
+        jpeg_stdio_src(&j, from.file);
+    else
+        jpeg_mem_src(&j, from.bytes->data(), static_cast<unsigned long>(from.bytes->size()));
     jpeg_save_markers(&j, JPEG_APP0 + 2, 0xffff); // ICC profiles
     jpeg_read_header(&j, TRUE);
     return Step::Done;
@@ -67,12 +76,10 @@ Step finish(jpeg_decompress_struct& j, Listener& listener) {
     return Step::Done;
 }
 
-} // namespace
-
-FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work) {
-    const auto fail = [&](const std::string& what) { throw PhotoError(shownName(file) + ": " + what); };
-    const std::unique_ptr<std::FILE, int (*)(std::FILE*)> in(std::fopen(file.c_str(), "rb"), std::fclose);
-    if (!in) fail("it cannot be opened.");
+// `checkSize` hears width and height before memory is taken for them. Throws std::runtime_error.
+template <class CheckSize>
+FilePicture decode(const Source& from, const Work& work, const CheckSize& checkSize) {
+    const auto fail = [](const std::string& what) { throw std::runtime_error(what); };
     Listener listener{};
     jpeg_decompress_struct j{};
     j.err = jpeg_std_error(&listener.base);
@@ -83,10 +90,10 @@ FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work)
     const auto must = [&](Step step) {
         if (step == Step::Failed) fail(std::string("this picture cannot be read (") + listener.text + ").");
     };
-    must(readHeader(j, listener, in.get()));
+    must(readHeader(j, listener, from));
     if (j.jpeg_color_space == JCS_CMYK || j.jpeg_color_space == JCS_YCCK)
         fail("this is a JPEG for printing (CMYK), which Irenic cannot read. Save it as RGB.");
-    checkPictureSize(file, j.image_width, j.image_height, std::filesystem::file_size(file));
+    checkSize(j.image_width, j.image_height);
     j.out_color_space = j.jpeg_color_space == JCS_GRAYSCALE ? JCS_GRAYSCALE : JCS_RGB;
     must(start(j, listener));
     FilePicture p;
@@ -109,6 +116,26 @@ FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work)
     if (listener.damaged)
         fail("the file ends too early or is damaged: part of the picture is missing. Copy it again.");
     return p;
+}
+
+} // namespace
+
+FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes) {
+    return decode({nullptr, &bytes}, {}, [](unsigned, unsigned) {});
+}
+
+FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work) {
+    const std::unique_ptr<std::FILE, int (*)(std::FILE*)> in(std::fopen(file.c_str(), "rb"), std::fclose);
+    if (!in) throw PhotoError(shownName(file) + ": it cannot be opened.");
+    try {
+        return decode({in.get(), nullptr}, work, [&](unsigned width, unsigned height) {
+            checkPictureSize(file, width, height, std::filesystem::file_size(file));
+        });
+    } catch (const PhotoError&) {
+        throw;
+    } catch (const std::runtime_error& e) {
+        throw PhotoError(shownName(file) + ": " + e.what());
+    }
 }
 
 } // namespace irenic
