@@ -1,131 +1,357 @@
 #include "document.h"
 
-#include <QPointF>
 #include <algorithm>
+
+#include "deliver/safe_file.h"
+#include "raw/text.h"
 
 namespace irenic {
 
+namespace {
+
+// A drag and the pause in it are one step; two steps of a key pressed slowly are two.
+constexpr qint64 kOneGesture = 800; // milliseconds
+constexpr int kSaveAfter = 500;     // milliseconds: with the writing itself well within a second
+
+// A take with the first letter that none of the others has.
+Take nextTake(const PhotoState& state) {
+    Take take;
+    const auto taken = [&](const Take& t) { return t.letter == take.letter; };
+    for (take.letter = 'A'; std::any_of(state.takes.begin(), state.takes.end(), taken);) ++take.letter;
+    return take;
+}
+
+Take& takeAt(PhotoState& state, int index) { return state.takes.at(static_cast<std::size_t>(index)); }
+
+} // namespace
+
+Document::Document(QObject* parent) : QObject(parent), start_(freshState()) {
+    none_.state = std::make_shared<PhotoState>(start_);
+    saving_.setSingleShot(true);
+    saving_.setInterval(kSaveAfter);
+    connect(&saving_, &QTimer::timeout, this, &Document::save);
+    lastChange_.start();
+}
+
+Document::~Document() { save(); }
+
+const PhotoRecord& Document::record() const {
+    const auto held = held_.find(path());
+    return held == held_.end() ? none_ : held->second.record;
+}
+
+int Document::chosen() const {
+    for (std::size_t i = 0; i < takes().size(); ++i)
+        if (takes()[i].id == state().chosen && state().chosen != 0) return static_cast<int>(i);
+    return -1;
+}
+
 void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
+    // The first photo of a session comes back where it was left.
+    if (photo_) view_.panX = view_.panY = 0;
     photo_ = std::move(photo);
-    probes_ = std::move(probes);
-    pan_ = {};
-    const float push = look_.push;
-    const auto own = looks_.find(photo_->file.string());
-    look_ = own == looks_.end() ? everywhere_ : own->second;
-    look_.push = push;
-    for (Take& take : takes_) take.risk.reset();
+    lastKey_.clear();
+    if (!held_.count(path())) {
+        Held held;
+        held.digest = digestOf(*photo_);
+        held.record.state = std::make_shared<PhotoState>(start_);
+        if (keeps_) fetch(held);
+        if (held.record.state->probes.empty()) {
+            auto state = std::make_shared<PhotoState>(*held.record.state);
+            state->probes = std::move(probes);
+            state->giveIds();
+            held.record.state = std::move(state);
+        }
+        held_.emplace(path(), std::move(held));
+    }
     emit photoChanged();
+    emit keptChanged();
+}
+
+void Document::fetch(Held& held) {
+    std::string owner;
+    held.lock = SidecarLock(photo_->file, held.digest, owner);
+    held.readOnly = !owner.empty();
+    if (held.readOnly)
+        emit message(
+            tr("%1: its work is open in another window (%2). What you change here is not kept.")
+                .arg(QString::fromStdString(shownName(photo_->file)), QString::fromStdString(owner)));
+    Loaded loaded = loadSidecar(photo_->file, held.digest);
+    for (const std::string& m : loaded.messages) emit message(QString::fromStdString(m));
+    if (loaded.record) held.record = std::move(*loaded.record);
+}
+
+void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c) {
+    if (!photo_) {
+        PhotoState next = start_;
+        c(next);
+        next.giveIds();
+        const PhotoState before = start_;
+        start_ = next;
+        none_.state = std::make_shared<PhotoState>(start_);
+        tellDifference(before, start_);
+        return;
+    }
+    const StatePtr before = record().state;
+    auto next = std::make_shared<PhotoState>(*before);
+    c(*next);
+    next->giveIds();
+    if (*next == *before) return;
+    const bool together =
+        !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture && history_.canUndo();
+    bool grown = false;
+    if (together && !history_.steps()[history_.present() - 1].changes.empty()) {
+        const PhotoState& first = *history_.steps()[history_.present() - 1].changes[0].before;
+        grown = history_.grow(path(), next, nameOfChange(first, *next));
+    }
+    if (!grown) history_.add({nameOfChange(*before, *next), {{path(), before, next}}});
+    lastKey_ = key;
+    lastChange_.restart();
+    put(path(), next);
+    tellDifference(*before, *next);
+    emit historyChanged();
+}
+
+void Document::put(const std::string& file, const StatePtr& state) {
+    held_.at(file).record.state = state;
+    touch(file);
+}
+
+void Document::touch(const std::string& file) {
+    if (!keeps_ || held_.at(file).readOnly) return;
+    dirty_.insert(file);
+    if (!saving_.isActive()) saving_.start();
+}
+
+void Document::save() {
+    saving_.stop();
+    for (auto file = dirty_.begin(); file != dirty_.end();) {
+        const Held& held = held_.at(*file);
+        try {
+            saveSidecar(*file, held.digest, held.record);
+            file = dirty_.erase(file);
+        } catch (const std::exception& e) {
+            emit message(tr("%1: its work could not be saved: %2")
+                             .arg(QString::fromStdString(shownName(*file)), QString::fromUtf8(e.what())));
+            ++file;
+        }
+    }
+    if (dirty_.empty()) emit saved();
+}
+
+void Document::tellDifference(const PhotoState& before, const PhotoState& after) {
+    const auto ids = [](const auto& list) {
+        std::vector<std::uint32_t> all;
+        for (const auto& item : list) all.push_back(item.id);
+        return all;
+    };
+    if (ids(before.takes) != ids(after.takes)) {
+        emit takesChanged();
+        emit chosenChanged();
+    } else {
+        for (std::size_t i = 0; i < after.takes.size(); ++i)
+            if (!(before.takes[i] == after.takes[i])) emit settingsChanged(static_cast<int>(i));
+        if (before.chosen != after.chosen) emit chosenChanged();
+    }
+    if (before.probes != after.probes) emit probesChanged();
+    if (!(before.look == after.look)) {
+        emit lookChanged();
+        emit viewChanged();
+    }
+}
+
+void Document::apply(const Step& step, bool forward) {
+    lastKey_.clear();
+    bool here = false;
+    for (const StateChange& c : step.changes) {
+        const StatePtr before = held_.at(c.photo).record.state;
+        put(c.photo, forward ? c.after : c.before);
+        if (c.photo != path()) continue;
+        here = true;
+        tellDifference(*before, *record().state);
+    }
+    emit historyChanged();
+    if (!here && !step.changes.empty()) emit showAsked(QString::fromStdString(step.changes[0].photo));
+}
+
+void Document::undo() {
+    if (history_.canUndo()) apply(history_.undo(), false);
+}
+
+void Document::redo() {
+    if (history_.canRedo()) apply(history_.redo(), true);
+}
+
+void Document::goTo(std::size_t step) {
+    while (history_.present() > step && history_.canUndo()) undo();
+    while (history_.present() < step && history_.canRedo()) redo();
 }
 
 void Document::setSettings(int take, const Settings& settings) {
-    Take& t = takes_.at(static_cast<std::size_t>(take));
-    if (t.settings == settings) return;
-    t.settings = settings;
-    t.risk.reset();
-    emit settingsChanged(take);
+    const Take& now = takes().at(static_cast<std::size_t>(take));
+    // The same field of the same take, moved on, is one gesture.
+    std::string key = "take " + std::to_string(now.id);
+    for (const Field<Settings>& f : fieldsOf<Settings>())
+        if (!sameField(f, now.settings, settings)) key += std::string(" ") + f.id;
+    change(key, [&](PhotoState& s) {
+        Take& t = takeAt(s, take);
+        if (t.settings == settings) return;
+        t.settings = settings;
+        t.risk.reset();
+    });
+}
+
+void Document::renameTake(int take, const std::string& name) {
+    change({}, [&](PhotoState& s) { takeAt(s, take).name = name; });
 }
 
 void Document::addTake(int like) {
-    if (static_cast<int>(takes_.size()) >= kMostTakes) return;
-    Take take;
-    if (like >= 0) take.settings = takes_.at(static_cast<std::size_t>(like)).settings;
-    for (take.letter = 'A';
-         std::any_of(takes_.begin(), takes_.end(), [&](const Take& t) { return t.letter == take.letter; });)
-        ++take.letter;
-    const auto at = like >= 0 ? takes_.begin() + like + 1 : takes_.end();
-    const auto index = static_cast<int>(at - takes_.begin());
-    takes_.insert(at, take);
-    if (chosen_ >= index) ++chosen_;
-    emit takesChanged();
+    if (static_cast<int>(takes().size()) >= kMostTakes) return;
+    change({}, [&](PhotoState& s) {
+        Take take = nextTake(s);
+        if (like >= 0) take.settings = takeAt(s, like).settings;
+        s.takes.insert(like >= 0 ? s.takes.begin() + like + 1 : s.takes.end(), take);
+    });
 }
 
 void Document::setRecommended(const Settings& settings, const Risk& risk) {
-    auto at = std::find_if(takes_.begin(), takes_.end(), [](const Take& t) { return t.risk.has_value(); });
-    if (at == takes_.end()) {
-        addTake();
-        at = takes_.end() - 1;
-    }
-    at->settings = settings;
-    at->risk = risk;
-    emit settingsChanged(static_cast<int>(at - takes_.begin()));
+    change({}, [&](PhotoState& s) {
+        const auto measured = [](const Take& t) { return t.risk.has_value(); };
+        auto at = std::find_if(s.takes.begin(), s.takes.end(), measured);
+        if (at == s.takes.end()) {
+            if (static_cast<int>(s.takes.size()) < kMostTakes) s.takes.push_back(nextTake(s));
+            at = s.takes.end() - 1;
+        }
+        at->settings = settings;
+        at->risk = risk;
+    });
 }
 
 void Document::removeTake(int take) {
-    if (takes_.size() <= 1) return;
-    takes_.erase(takes_.begin() + take);
-    if (chosen_ == take) chosen_ = -1;
-    if (chosen_ > take) --chosen_;
-    emit takesChanged();
-    emit chosenChanged();
+    if (takes().size() <= 1) return;
+    change({}, [&](PhotoState& s) {
+        if (takeAt(s, take).id == s.chosen) s.chosen = 0;
+        s.takes.erase(s.takes.begin() + take);
+    });
 }
 
 void Document::choose(int take) {
-    chosen_ = take == chosen_ ? -1 : take;
-    emit chosenChanged();
+    change({}, [&](PhotoState& s) {
+        const std::uint32_t id = takeAt(s, take).id;
+        s.chosen = s.chosen == id ? 0 : id;
+    });
 }
 
 void Document::setLook(const Look& look) {
-    if (look == look_) return;
-    look_ = look;
-    if (photo_) looks_[photo_->file.string()] = look;
-    emit lookChanged();
-    emit viewChanged();
-}
-
-void Document::setPush(float stops) {
-    if (stops == look_.push) return;
-    look_.push = stops;
-    emit lookChanged();
-    emit viewChanged();
+    std::string key = "look";
+    for (const Field<Look>& f : fieldsOf<Look>())
+        if (!sameField(f, this->look(), look)) key += std::string(" ") + f.id;
+    change(key, [&](PhotoState& s) { s.look = look; });
 }
 
 void Document::copyLook() {
-    copied_ = look_;
+    copied_ = look();
     emit lookChanged();
 }
 
 void Document::pasteLook() {
-    if (!copied_) return;
-    Look look = *copied_;
-    look.push = look_.push;
-    setLook(look);
+    if (copied_) change({}, [&](PhotoState& s) { s.look = *copied_; });
 }
 
 void Document::useLookForAll() {
-    everywhere_ = look_;
-    looks_.clear();
+    const Look look = this->look();
+    start_.look = look;
+    if (!photo_) none_.state = std::make_shared<PhotoState>(start_);
+    Step step;
+    for (auto& [file, held] : held_) {
+        if (held.record.state->look == look) continue;
+        auto next = std::make_shared<PhotoState>(*held.record.state);
+        next->look = look;
+        step.changes.push_back({file, held.record.state, next});
+    }
+    if (!step.changes.empty()) {
+        step.name = "look pasted on " + std::to_string(step.changes.size()) +
+                    (step.changes.size() == 1 ? " photo" : " photos");
+        for (const StateChange& c : step.changes) put(c.photo, c.after);
+        history_.add(std::move(step));
+        lastKey_.clear();
+        emit historyChanged();
+    }
     emit lookChanged();
 }
 
+void Document::useAsDefault() {
+    start_ = state();
+    start_.probes.clear(), start_.exports.clear(), start_.notes.clear();
+    for (Take& t : start_.takes) t.risk.reset();
+}
+
 void Document::setZoom(double zoom) {
-    if (zoom == zoom_) return;
-    zoom_ = zoom;
+    if (zoom == view_.zoom) return;
+    view_.zoom = zoom;
     emit viewChanged();
 }
 
 void Document::setPan(QPointF pan) {
-    if (pan == pan_) return;
-    pan_ = pan;
+    if (pan == this->pan()) return;
+    view_.panX = pan.x(), view_.panY = pan.y();
+    emit viewChanged();
+}
+
+void Document::setPush(float stops) {
+    if (stops == view_.push) return;
+    view_.push = stops;
+    emit viewChanged();
+}
+
+void Document::setView(const SheetView& view) {
+    view_ = view;
     emit viewChanged();
 }
 
 void Document::moveProbe(int probe, int x, int y) {
-    Probe& p = probes_.at(static_cast<std::size_t>(probe));
-    p.x = std::clamp(x, 0, photo_->width() - 1);
-    p.y = std::clamp(y, 0, photo_->height() - 1);
-    p.reason = "placed by hand";
-    emit probesChanged();
+    const std::uint32_t id = probes().at(static_cast<std::size_t>(probe)).id;
+    change("probe " + std::to_string(id), [&](PhotoState& s) {
+        Probe& p = s.probes.at(static_cast<std::size_t>(probe));
+        p.x = std::clamp(x, 0, photo_->width() - 1);
+        p.y = std::clamp(y, 0, photo_->height() - 1);
+        p.reason = "placed by hand";
+    });
 }
 
 void Document::addProbe(int x, int y) {
-    probes_.push_back({"place " + std::to_string(probes_.size() + 1), "placed by hand", x, y});
-    emit probesChanged();
+    change({}, [&](PhotoState& s) {
+        s.probes.push_back({"place " + std::to_string(s.probes.size() + 1), "placed by hand", x, y, 0});
+    });
 }
 
 void Document::removeProbe(int probe) {
-    if (probes_.size() <= 1) return;
-    probes_.erase(probes_.begin() + probe);
-    emit probesChanged();
+    if (probes().size() <= 1) return;
+    change({}, [&](PhotoState& s) { s.probes.erase(s.probes.begin() + probe); });
+}
+
+void Document::noteExport(const std::string& photo, const ExportMade& made) {
+    const auto held = held_.find(photo);
+    if (held == held_.end()) return;
+    auto next = std::make_shared<PhotoState>(*held->second.record.state);
+    next->exports.push_back(made);
+    put(photo, next);
+}
+
+void Document::keepVersion(const std::string& name) {
+    if (!photo_) return;
+    held_.at(path()).record.kept.push_back({name, presentTime(), record().state});
+    touch(path());
+    emit keptChanged();
+}
+
+void Document::restoreVersion(int version) {
+    const StatePtr kept = keptVersions().at(static_cast<std::size_t>(version)).state;
+    change({}, [&](PhotoState& s) {
+        const auto exports = s.exports;
+        s = *kept;
+        s.exports = exports;
+    });
 }
 
 } // namespace irenic

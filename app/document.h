@@ -1,17 +1,21 @@
-// What is open: one photo at a time on the sheet, its takes, probes and look. Views hold no state of their
-// own.
+// The work as the window sees it: the session's values, what is shown of them, and their history. Views hold
+// no state of their own; every change of a photo's state goes through change() and can be undone.
 #pragma once
 
+#include <QElapsedTimer>
 #include <QObject>
 #include <QPointF>
+#include <QTimer>
+#include <functional>
 #include <map>
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
 #include "develop/render.h"
-#include "judge/probes.h"
-#include "session/take.h"
+#include "session/history.h"
+#include "session/sidecar.h"
 
 namespace irenic {
 
@@ -21,17 +25,29 @@ class Document : public QObject {
   public:
     static constexpr int kMostTakes = 8;
 
-    PhotoPtr photo() const { return photo_; }
-    const std::vector<Take>& takes() const { return takes_; }
-    const std::vector<Probe>& probes() const { return probes_; }
-    int chosen() const { return chosen_; } // index of the take that will be exported; -1: none yet
-    const Look& look() const { return look_; }
-    double zoom() const { return zoom_; } // 0: fit
-    QPointF pan() const { return pan_; }  // of every cell against its probe, in photo pixels
+    explicit Document(QObject* parent = nullptr);
+    ~Document() override; // saves what is not saved yet
+    // From here on nothing is read from or written to sidecars: for pictures of the window.
+    void keepNothing() { keeps_ = false; }
 
-    // Shows a photo; takes stay, so that they can be judged on the next one.
+    PhotoPtr photo() const { return photo_; }
+    const PhotoState& state() const { return *record().state; }
+    const std::vector<Take>& takes() const { return state().takes; }
+    const std::vector<Probe>& probes() const { return state().probes; }
+    int chosen() const; // index of the take that will be exported; -1: none yet
+    const Look& look() const { return state().look; }
+    double zoom() const { return view_.zoom; } // 0: fit
+    float push() const { return view_.push; }  // stops, for looking only
+    QPointF pan() const {
+        return {view_.panX, view_.panY};
+    } // of every cell against its probe, in photo pixels
+    const SheetView& view() const { return view_; }
+
+    // Shows a photo, with what is kept for it; a photo that nobody has worked on gets `probes` and the takes
+    // and look that new photos start with.
     void setPhoto(PhotoPtr photo, std::vector<Probe> probes);
     void setSettings(int take, const Settings& settings);
+    void renameTake(int take, const std::string& name);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
     // Puts measured settings into the take that holds such already, else into a new one (or the last, when
@@ -39,18 +55,36 @@ class Document : public QObject {
     void setRecommended(const Settings& settings, const Risk& risk);
     void removeTake(int take);
     void choose(int take);
-    // The look of the photo shown. Its push stays when another photo is shown; all else is each photo's own.
     void setLook(const Look& look);
-    void setPush(float stops);
     void copyLook(); // of the photo shown, to be pasted
     bool canPasteLook() const { return copied_.has_value(); }
     void pasteLook();     // on the photo shown
-    void useLookForAll(); // on every photo of this list, those opened later as well
+    void useLookForAll(); // on every photo that has been opened, and on those that follow
+    // Takes, choice and look of the photo shown are what new photos start with.
+    void useAsDefault();
     void setZoom(double zoom);
     void setPan(QPointF pan);
+    void setPush(float stops);
+    void setView(const SheetView& view);
     void moveProbe(int probe, int x, int y);
     void addProbe(int x, int y);
     void removeProbe(int probe);
+    // A file was made of a photo; none of the history's steps, for it stays made.
+    void noteExport(const std::string& photo, const ExportMade& made);
+
+    // The whole state of the photo shown under a name, to come back to.
+    const std::vector<KeptVersion>& keptVersions() const { return record().kept; }
+    void keepVersion(const std::string& name);
+    void restoreVersion(int version);
+
+    const History& history() const { return history_; }
+    void undo();
+    void redo();
+    void goTo(std::size_t step); // so many steps done
+    // Writes what has changed now instead of within a second.
+    void save();
+    // Whether anything of the photo's state would be lost if the program ended now.
+    bool unsaved() const { return !dirty_.empty(); }
 
   signals:
     void photoChanged();
@@ -60,17 +94,42 @@ class Document : public QObject {
     void lookChanged(); // of the photo shown; another photo brings its own look with photoChanged()
     void viewChanged(); // look, push, zoom, pan
     void probesChanged();
+    void historyChanged();
+    void keptChanged();
+    void saved();
+    void showAsked(const QString& photo); // a step of another photo was undone
+    void message(const QString& text);
 
   private:
+    // What is held for a photo that was opened.
+    struct Held {
+        PhotoRecord record;
+        std::string digest;
+        SidecarLock lock;
+        bool readOnly = false; // another has its work open
+    };
+    const PhotoRecord& record() const;
+    void fetch(Held& held); // what is kept for the photo shown, and the lock on it
+    std::string path() const { return photo_ ? photo_->file.string() : std::string(); }
+    // Makes a new state by c(state). Changes with one key that follow each other quickly are one step.
+    void change(const std::string& key, const std::function<void(PhotoState&)>& c);
+    void put(const std::string& path, const StatePtr& state);
+    void apply(const Step& step, bool forward);
+    void tellDifference(const PhotoState& before, const PhotoState& after);
+    void touch(const std::string& path);
+
     PhotoPtr photo_;
-    std::vector<Take> takes_{{'A', {}, {"nlbayes"}, {}}, {'B', {}, {"bm3d"}, {}}, {'C', {}, {"nlm"}, {}}};
-    std::vector<Probe> probes_;
-    int chosen_ = -1;
-    Look look_, everywhere_;
-    std::map<std::string, Look> looks_; // by the photo's file
+    std::map<std::string, Held> held_; // by path
+    PhotoRecord none_;                 // while no photo is shown: what new ones start with
+    PhotoState start_;
+    SheetView view_;
     std::optional<Look> copied_;
-    double zoom_ = 1;
-    QPointF pan_;
+    History history_;
+    std::string lastKey_;
+    QElapsedTimer lastChange_;
+    bool keeps_ = true;
+    std::set<std::string> dirty_;
+    QTimer saving_;
 };
 
 } // namespace irenic

@@ -52,7 +52,11 @@ int main(int argc, char** argv) {
         }
     if (parser.isSet(push)) window.document().setPush(parser.value(push).toFloat());
     if (parser.isSet(zoom)) window.document().setZoom(parser.value(zoom).toDouble());
-    window.open(parser.positionalArguments());
+    if (parser.isSet(picture)) window.keepNothing();
+    if (parser.positionalArguments().isEmpty() && !parser.isSet(picture))
+        window.restoreSession();
+    else
+        window.open(parser.positionalArguments());
     if (parser.isSet(select)) window.photos().setCurrentRow(parser.value(select).toInt() - 1);
     const QStringList sides = parser.value(size).split(QLatin1Char('x'));
     if (sides.size() == 2 && (parser.isSet(picture) || parser.isSet(size)))

@@ -80,9 +80,9 @@ void Renderer::work(const std::stop_token& ending) {
         QString problem;
         bool cancelled = false;
         try {
-            const Picture p =
-                renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area, wish.key.zoom,
-                             {wish.stop.get_token(), wish.done.get()}, &cleaned_);
+            const Picture p = renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area,
+                                           {wish.key.zoom, wish.key.push},
+                                           {wish.stop.get_token(), wish.done.get()}, &cleaned_);
             image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
                         .convertToFormat(QImage::Format_RGB32);
         } catch (const Cancelled&) {

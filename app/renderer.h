@@ -22,6 +22,7 @@ struct RenderKey {
     Look look;
     Rect area;
     double zoom = 1;
+    float push = 0;
     friend bool operator==(const RenderKey&, const RenderKey&) = default;
 };
 

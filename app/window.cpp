@@ -5,7 +5,9 @@
 #include <QCloseEvent>
 #include <QDragEnterEvent>
 #include <QFileDialog>
+#include <QInputDialog>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
@@ -18,6 +20,7 @@
 #include "develop/file_rendering.h"
 #include "develop/lens.h"
 #include "export/export_bar.h"
+#include "history/history_list.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
 #include "look/look_strip.h"
@@ -33,10 +36,11 @@
 namespace irenic {
 
 Window::Window(QWidget* parent)
-    : QMainWindow(parent), photos_(new PhotoList(this)), overview_(new Overview(document_, this)),
-      shot_(new QLabel(this)), pushNote_(new QLabel(this)), pixel_(new QLabel(this)),
-      sheet_(new Sheet(document_, renderer_, this)), lookStrip_(new LookStrip(document_, this)),
-      exportBar_(new ExportBar(document_, this)), zooms_(new QButtonGroup(this)),
+    : QMainWindow(parent), photos_(new PhotoList(this)), history_(new HistoryList(document_, this)),
+      overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
+      pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)),
+      lookStrip_(new LookStrip(document_, this)), exportBar_(new ExportBar(document_, this)),
+      zooms_(new QButtonGroup(this)),
       push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
       splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
@@ -64,6 +68,24 @@ Window::Window(QWidget* parent)
                 if (!(document_.look() == Look{})) refreshOverview(); // the list has rendered the plain look
             });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
+    connect(&document_, &Document::message, exportBar_, &ExportBar::setMessage);
+    connect(&document_, &Document::showAsked, photos_, &PhotoList::select);
+    const auto markChosen = [this] {
+        if (!document_.photo()) return;
+        const int take = document_.chosen();
+        photos_->setLetter(
+            QString::fromStdString(document_.photo()->file.string()),
+            take < 0 ? QString()
+                     : QString(QLatin1Char(document_.takes()[static_cast<std::size_t>(take)].letter)));
+    };
+    connect(&document_, &Document::chosenChanged, this, markChosen);
+    connect(&document_, &Document::photoChanged, this, markChosen);
+    remembering_.setSingleShot(true);
+    remembering_.setInterval(500);
+    connect(&remembering_, &QTimer::timeout, this, &Window::rememberSession);
+    for (const auto signal : {&Document::photoChanged, &Document::viewChanged})
+        connect(&document_, signal, &remembering_, qOverload<>(&QTimer::start));
+    connect(photos_, &PhotoList::listChanged, &remembering_, qOverload<>(&QTimer::start));
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
@@ -88,6 +110,8 @@ QWidget* Window::sidePanel() {
     auto* column = new QVBoxLayout(side);
     column->setContentsMargins(4, 4, 4, 4);
     column->addWidget(photos_, 1);
+    history_->hide();
+    column->addWidget(history_, 1);
     column->addWidget(overview_);
     column->addWidget(new HistogramView(document_, side));
     shot_->setWordWrap(true);
@@ -184,6 +208,35 @@ void Window::makeMenus() {
     });
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+    QMenu* work = menuBar()->addMenu(tr("&Work"));
+    auto* undo = work->addAction(tr("&Undo"), QKeySequence::Undo, &document_, &Document::undo);
+    auto* redo = work->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &document_, &Document::redo);
+    undo->setObjectName(QStringLiteral("undo")), redo->setObjectName(QStringLiteral("redo"));
+    const auto nameSteps = [this, undo, redo] {
+        const History& h = document_.history();
+        undo->setEnabled(h.canUndo()), redo->setEnabled(h.canRedo());
+        undo->setText(h.canUndo()
+                          ? tr("&Undo: %1").arg(QString::fromStdString(h.steps()[h.present() - 1].name))
+                          : tr("&Undo"));
+        redo->setText(h.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(h.steps()[h.present()].name))
+                                  : tr("&Redo"));
+    };
+    connect(&document_, &Document::historyChanged, this, nameSteps);
+    nameSteps();
+    auto* history =
+        work->addAction(tr("&History"), QKeySequence(tr("Ctrl+H")), history_, &QWidget::setVisible);
+    history->setCheckable(true);
+    history->setObjectName(QStringLiteral("showHistory"));
+    work->addSeparator();
+    work->addAction(tr("&Keep this version…"), QKeySequence(tr("Ctrl+K")), this, &Window::askForVersion);
+    versions_ = work->addMenu(tr("Kept &versions"));
+    versions_->setObjectName(QStringLiteral("versions"));
+    connect(&document_, &Document::keptChanged, this, &Window::listVersions);
+    listVersions();
+    work->addAction(tr("New photos &start like this"), this, [this] {
+        document_.useAsDefault();
+        exportBar_->setMessage(tr("New photos start with these takes and this look."));
+    });
     QMenu* view = menuBar()->addMenu(tr("&View"));
     view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this,
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
@@ -218,6 +271,56 @@ QString Window::pixelText(QPoint pixel) const {
     return tr("pixel %1, %2").arg(std::lround(p.x)).arg(std::lround(p.y));
 }
 
+void Window::keepNothing() {
+    keeps_ = false;
+    document_.keepNothing();
+}
+
+void Window::restoreSession() {
+    std::vector<std::string> messages;
+    const SessionState session = loadSession(messages);
+    for (const std::string& m : messages) exportBar_->setMessage(QString::fromStdString(m));
+    QStringList files;
+    for (const std::string& file : session.photos) files << QString::fromStdString(file);
+    document_.setView(session.view);
+    if (files.isEmpty()) return;
+    photos_->open(files);
+    photos_->select(QString::fromStdString(session.shown));
+}
+
+void Window::rememberSession() {
+    if (!keeps_) return;
+    SessionState session;
+    for (const QString& file : photos_->paths()) session.photos.push_back(file.toStdString());
+    session.shown = photos_->shown().toStdString();
+    session.view = document_.view();
+    try {
+        saveSession(session);
+    } catch (const std::exception& e) {
+        exportBar_->setMessage(
+            tr("The list of open photos could not be saved: %1").arg(QString::fromUtf8(e.what())));
+    }
+}
+
+void Window::askForVersion() {
+    if (!document_.photo()) return;
+    const QString proposed = tr("version %1").arg(document_.keptVersions().size() + 1);
+    bool given = false;
+    const QString name = QInputDialog::getText(this, tr("Keep this version"), tr("Name of the version:"),
+                                               QLineEdit::Normal, proposed, &given);
+    if (given && !name.isEmpty()) document_.keepVersion(name.toStdString());
+}
+
+void Window::listVersions() {
+    versions_->clear();
+    const auto& kept = document_.keptVersions();
+    for (std::size_t i = 0; i < kept.size(); ++i)
+        versions_->addAction(
+            tr("%1   %2").arg(QString::fromStdString(kept[i].name), QString::fromStdString(kept[i].when)),
+            this, [this, i] { document_.restoreVersion(static_cast<int>(i)); });
+    versions_->setEnabled(!kept.empty());
+}
+
 void Window::askForMonitor() {
     const QString file = QFileDialog::getOpenFileName(
         this, tr("Colour profile of this monitor; cancel to use the system's"),
@@ -231,8 +334,8 @@ void Window::refreshOverview() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
     overviewWork_.run(
-        [photo, look = document_.look()](const Work& work) {
-            return renderOverview(*photo, look, 480, work);
+        [photo, look = document_.look(), push = document_.push()](const Work& work) {
+            return renderOverview(*photo, look, 480, work, push);
         },
         [this, photo](const Picture& p) {
             if (photo == document_.photo())
@@ -286,8 +389,8 @@ void Window::describe() {
 
 void Window::refreshView() {
     for (QAbstractButton* b : zooms_->buttons()) b->setChecked(zooms_->id(b) == document_.zoom());
-    push_->setValue(static_cast<double>(document_.look().push));
-    pushNote_->setVisible(document_.look().push != 0);
+    push_->setValue(static_cast<double>(document_.push()));
+    pushNote_->setVisible(document_.push() != 0);
 }
 
 void Window::dragEnterEvent(QDragEnterEvent* event) {
@@ -308,6 +411,9 @@ void Window::closeEvent(QCloseEvent* event) {
         event->ignore();
         return;
     }
+    document_.save();
+    rememberSession();
+    if (!keeps_) return QMainWindow::closeEvent(event);
     QSettings memory;
     memory.setValue(QStringLiteral("window/geometry"), saveGeometry());
     memory.setValue(QStringLiteral("window/splitter"), splitter_->saveState());

@@ -2,18 +2,21 @@
 #pragma once
 
 #include <QMainWindow>
+#include <QTimer>
 
 #include "document.h"
 #include "look/background.h"
 #include "renderer.h"
 
 class QLabel;
+class QMenu;
 class QButtonGroup;
 class QSplitter;
 
 namespace irenic {
 
 class ExportBar;
+class HistoryList;
 class LookStrip;
 class Overview;
 class PhotoList;
@@ -27,6 +30,10 @@ class Window : public QMainWindow {
     explicit Window(QWidget* parent = nullptr);
     ~Window() override;
     void open(const QStringList& paths);
+    // Brings back the photos and the view that were open last.
+    void restoreSession();
+    // Nothing is kept, of photos, session or window: for pictures of the window.
+    void keepNothing();
 
     Document& document() { return document_; }
     Sheet& sheet() { return *sheet_; }
@@ -48,6 +55,9 @@ class Window : public QMainWindow {
     void describe();
     void refreshView();
     void refreshOverview();
+    void rememberSession();
+    void askForVersion();
+    void listVersions();
     void askForMonitor();
     // Where in the photo itself a pixel of the developed picture lies.
     QString pixelText(QPoint pixel) const;
@@ -55,6 +65,10 @@ class Window : public QMainWindow {
     Document document_;
     Renderer renderer_;
     PhotoList* photos_;
+    HistoryList* history_;
+    QMenu* versions_ = nullptr;
+    QTimer remembering_;
+    bool keeps_ = true;
     Overview* overview_;
     QLabel *shot_, *pushNote_, *pixel_;
     Sheet* sheet_;

@@ -136,7 +136,7 @@ double secondsOf(const std::function<void()>& work) {
 // Everything from samples to encoded values of the whole photo, in strips, as an export does it, but for the
 // file.
 void develop(const Photo& photo, const Look& look) {
-    const Finish finish(photo, look, OutputSpace::Srgb, false);
+    const Finish finish(photo, look, OutputSpace::Srgb);
     constexpr int rows = 512;
     for (int top = 0; top < photo.height(); top += rows) {
         const Rect strip{0, top, photo.width(), std::min(rows, photo.height() - top)};

@@ -130,22 +130,17 @@ struct CleanOptions {
     bool overwrite = false, asJson = false, recommended = false;
 };
 
-json settingsJson(const Settings& s) {
-    return {{"method", s.method}, {"luminance", s.luminance}, {"colour", s.colour}, {"coarse", s.coarse},
-            {"detail", s.detail}, {"grain", s.grain},         {"mend", s.mend}};
-}
-
 int recommendAll(const std::vector<std::string>& files, bool asJson, const Work& work) {
     return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
         const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
         json trials = json::array();
         for (const irenic::Trial& t : r.trials)
-            trials.push_back({{"settings", settingsJson(t.settings)},
+            trials.push_back({{"settings", irenic::jsonOf(t.settings)},
                               {"luminance", t.risk.luminance},
                               {"colour", t.risk.colour}});
         all.push_back({{"file", irenic::shownPath(file)},
-                       {"settings", settingsJson(r.settings)},
+                       {"settings", irenic::jsonOf(r.settings)},
                        {"luminance", r.risk.luminance},
                        {"colour", r.risk.colour},
                        {"sigmas", r.risk.sigmas()},
@@ -267,9 +262,9 @@ int sheet(const SheetOptions& o, const Work& work) {
     for (const irenic::Rect& p : probes)
         if (p.empty() || !whole.contains(p))
             throw WrongUsage("--probe: the rectangle does not lie inside the photo");
-    irenic::Look look = lookOf(o.look);
-    look.push = static_cast<float>(o.push);
-    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, o.zoom, work);
+    const irenic::Look look = lookOf(o.look);
+    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, {o.zoom, static_cast<float>(o.push)},
+                              work);
     return 0;
 }
 
@@ -300,15 +295,16 @@ int main(int argc, char** argv) {
     cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'");
     cleanCommand->add_flag("--recommended", options.recommended,
                            "Measure method and strengths on every photo, as 'recommend' does");
-    cleanCommand->add_option("--luminance", options.settings.luminance,
-                             "0 to 3; 1 is as much noise as was measured");
-    cleanCommand->add_option("--colour", options.settings.colour, "0 to 3");
-    cleanCommand->add_option("--detail", options.settings.detail,
-                             "0 to 1, default 0.25: structure given back");
-    cleanCommand->add_option("--coarse", options.settings.coarse, "0 to 3: coarse colour noise taken away");
-    cleanCommand->add_option("--grain", options.settings.grain, "0 to 1: grain given back");
-    cleanCommand->add_flag("--mend,!--no-mend", options.settings.mend,
-                           "Mend defect pixels and read-out lines first; the default");
+    for (const auto& field : irenic::fieldsOf<Settings>()) {
+        const std::string name = std::string("--") + field.id;
+        if (const auto* number = std::get_if<float Settings::*>(&field.member))
+            cleanCommand->add_option(name, options.settings.**number,
+                                     irenic::numberText(static_cast<float>(field.least)) + " to " +
+                                         irenic::numberText(static_cast<float>(field.most)) + ": " +
+                                         field.sentence);
+        if (const auto* flag = std::get_if<bool Settings::*>(&field.member))
+            cleanCommand->add_flag(name + ",!--no-" + field.id, options.settings.**flag, field.sentence);
+    }
     cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff", "jpeg"}));
     cleanCommand->add_option("--look", options.look,
                              "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,"

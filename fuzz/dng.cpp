@@ -13,7 +13,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
         // Most are only read, for there is more to find in many files: every eighth is looked at, if it is small.
         if (size % 8 != 0 || static_cast<long long>(photo->width()) * photo->height() > 4000) return 0;
         const PhotoPtr measured = readPhoto(file.path());
-        const Look look = lookFromText("distortion,vignetting,chromatic,fringes,exposure=0.5,softness=hair");
+        const Look look = lookFromText("distortion,vignetting,chromatic,fringes,exposure=0.5");
         const Rect area = Rect{2, 2, 24, 20}.intersected({0, 0, measured->width(), measured->height()});
         renderRegion(*measured, {"wavelet"}, look, area, 1);
         renderOverview(*measured, look, 32);

@@ -47,9 +47,6 @@ class TestLook : public QObject {
         look.demosaic = Demosaic::Quick;
         QVERIFY(lookFromText(textOf(look)) == look);
         QVERIFY(!look.plain());
-        look = {};
-        look.push = 2;
-        QVERIFY(look.plain() && textOf(look).empty());
         for (const char* bad : {"exposure", "exposure=", "exposure=9", "exposure=x", "warmth=2",
                                 "vignetting=1", "curve=0:0;0:1", "curve=0", "softness=iron", "edges="})
             QVERIFY_EXCEPTION_THROWN(lookFromText(bad), std::invalid_argument);
@@ -161,7 +158,7 @@ class TestLook : public QObject {
         const Photo p = test::flatField(0.2, 1600, 64);
         for (const auto space :
              {OutputSpace::Srgb, OutputSpace::AdobeRgbCompatible, OutputSpace::ProPhotoCompatible}) {
-            const Finish finish(p, lookFromText(text.toStdString()), space, true);
+            const Finish finish(p, lookFromText(text.toStdString()), space);
             float last = -1;
             for (double v = 1e-5; v < 12; v *= 1.01) {
                 float r = static_cast<float>(v), g = r, b = r;
@@ -176,7 +173,7 @@ class TestLook : public QObject {
         const Photo p = test::flatField(0.2, 1600, 64);
         const auto shown = [&](const char* text, float v) {
             float r = v, g = v, b = v;
-            Finish(p, lookFromText(text), OutputSpace::Srgb, false).apply(&r, &g, &b, 1);
+            Finish(p, lookFromText(text), OutputSpace::Srgb).apply(&r, &g, &b, 1);
             return g;
         };
         QVERIFY(shown("exposure=1", 0.1f) > shown("", 0.1f) + 0.05f);
@@ -188,14 +185,12 @@ class TestLook : public QObject {
         QVERIFY(std::abs(shown("curve=0:0;0.5:0.7;1:1", 0.3f) -
                          Contrast({{0, 0}, {0.5f, 0.7f}, {1, 1}})(shown("", 0.3f))) < 2e-3f);
         float r = 0.4f, g = 0.2f, b = 0.1f;
-        Finish(p, lookFromText("saturation=0"), OutputSpace::Srgb, false).apply(&r, &g, &b, 1);
+        Finish(p, lookFromText("saturation=0"), OutputSpace::Srgb).apply(&r, &g, &b, 1);
         QVERIFY(std::abs(r - g) < 2e-3f && std::abs(b - g) < 2e-3f);
         // The push is for the screen.
-        Look pushed;
-        pushed.push = 2;
         float a = 0.1f, a2 = a, a3 = a;
-        Finish(p, pushed, OutputSpace::Srgb, false).apply(&a, &a2, &a3, 1);
-        QVERIFY(std::abs(a2 - shown("", 0.1f)) < 1e-6f);
+        Finish(p, {}, OutputSpace::Srgb, 2).apply(&a, &a2, &a3, 1);
+        QVERIFY(std::abs(a2 - shown("exposure=2", 0.1f)) < 1e-6f && a2 > shown("", 0.1f) + 0.1f);
     }
     void theCurvePassesItsPoints() {
         const std::vector<CurvePoint> points = {
@@ -324,7 +319,6 @@ class TestLook : public QObject {
         QTemporaryDir folder;
         const PhotoPtr p = readPhoto(test::writeShot(folder, "one.dng", test::shoot(1600).photo));
         Look look = lookFromText("exposure=0.5,kelvin=4100,tint=2,softness=hair");
-        look.push = 3;
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
             ExportOrder order;
             order.settings = kOriginal, order.look = look, order.format = format;
@@ -332,16 +326,14 @@ class TestLook : public QObject {
                                                                    : format == ExportFormat::Tiff ? ".tif"
                                                                                                   : ".jpg");
             exportPhoto(*p, order);
-            QVERIFY(lookIn(order.target).same(look) && lookIn(order.target).push == 0);
+            QVERIFY(lookIn(order.target) == look);
             const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
             if (format == ExportFormat::Dng) {
                 QVERIFY(back->samples == p->samples);
                 QVERIFY(back->neutral == p->neutral);
             } else {
-                // The picture is as the sheet shows it without the push.
-                Look shown = look;
-                shown.push = 0;
-                const Picture expected = renderRegion(*p, kOriginal, shown, p->crop, 1),
+                // The picture is as the sheet shows it without a push.
+                const Picture expected = renderRegion(*p, kOriginal, look, p->crop, 1),
                               found = renderRegion(*back, kOriginal, {},
                                                    {0, 0, p->crop.width, p->crop.height}, 1);
                 QCOMPARE(found.width, expected.width);

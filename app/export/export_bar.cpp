@@ -126,7 +126,9 @@ void ExportBar::exportTo(const QString& target) {
     ticking_.start(200);
     setMessage(tr("Exporting %1").arg(QFileInfo(target).fileName()));
     refresh();
-    thread_ = std::jthread([this, order, photo = document_.photo(), target](const std::stop_token& stop) {
+    thread_ = std::jthread([this, order, photo = document_.photo(), target,
+                            letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter](
+                               const std::stop_token& stop) {
         QString problem;
         try {
             exportPhoto(*photo, order, {stop, &done_});
@@ -135,7 +137,11 @@ void ExportBar::exportTo(const QString& target) {
         } catch (const std::exception& e) {
             problem = QString::fromUtf8(e.what());
         }
-        QMetaObject::invokeMethod(this, [this, target, problem] { finish(target, problem); });
+        const ExportMade made{target.toStdString(), presentTime(), letter};
+        QMetaObject::invokeMethod(this, [this, photo, made, problem] {
+            if (problem.isEmpty()) document_.noteExport(photo->file.string(), made);
+            finish(QString::fromStdString(made.file), problem);
+        });
     });
 }
 

@@ -28,7 +28,9 @@ void HistogramView::measure() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
     background_.run(
-        [photo, look = document_.look()](const Work& work) { return histogramOf(*photo, look, work); },
+        [photo, look = document_.look(), push = document_.push()](const Work& work) {
+            return histogramOf(*photo, look, work, push);
+        },
         [this](const Histogram& h) {
             histogram_ = h;
             current_ = true;

@@ -142,13 +142,7 @@ LookStrip::LookStrip(Document& document, QWidget* parent)
                              &Document::pasteLook);
     menu->addAction(tr("Use it for all photos"), &document_, &Document::useLookForAll);
     menu->addSeparator();
-    menu->addAction(tr("Back to the plain look"), this, [this] {
-        change([](Look& l) {
-            Look plain;
-            plain.push = l.push;
-            l = plain;
-        });
-    });
+    menu->addAction(tr("Back to the plain look"), this, [this] { change([](Look& l) { l = {}; }); });
     more_->setMenu(menu);
     addActions(menu->actions());
 

@@ -3,13 +3,17 @@
 #include <QDirIterator>
 #include <QFileInfo>
 #include <QImage>
+#include <QKeyEvent>
+#include <algorithm>
 
 #include "develop/render.h"
 
 namespace irenic {
 
 namespace {
-constexpr int kPathRole = Qt::UserRole;
+constexpr int kPathRole = Qt::UserRole, kNameRole = kPathRole + 1, kIsoRole = kPathRole + 2,
+              kLetterRole = kPathRole + 3, kFailedRole = kPathRole + 4;
+constexpr std::size_t kKept = 3; // photos at hand
 const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2",
                                  "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
 const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.png"};
@@ -52,10 +56,48 @@ void PhotoList::open(const QStringList& paths) {
         auto* row = new QListWidgetItem(QFileInfo(file).completeBaseName());
         row->setData(kPathRole, file);
         row->setToolTip(file);
+        row->setData(kNameRole, QFileInfo(file).completeBaseName());
         addItem(row);
         if (firstNew < 0) firstNew = count() - 1;
     }
-    if (firstNew >= 0) setCurrentRow(firstNew);
+    if (firstNew < 0) return;
+    setCurrentRow(firstNew);
+    emit listChanged();
+}
+
+QStringList PhotoList::paths() const {
+    QStringList all;
+    for (int i = 0; i < count(); ++i) all << item(i)->data(kPathRole).toString();
+    return all;
+}
+
+void PhotoList::select(const QString& path) {
+    if (const auto row = paths().indexOf(path); row >= 0) setCurrentRow(static_cast<int>(row));
+}
+
+void PhotoList::setLetter(const QString& path, const QString& letter) {
+    for (int i = 0; i < count(); ++i) {
+        if (item(i)->data(kPathRole).toString() != path) continue;
+        item(i)->setData(kLetterRole, letter);
+        write(item(i));
+    }
+}
+
+void PhotoList::write(QListWidgetItem* item) {
+    const QString name = item->data(kNameRole).toString(), letter = item->data(kLetterRole).toString();
+    const double iso = item->data(kIsoRole).toDouble();
+    QString text = item->data(kFailedRole).toBool() ? tr("⚠ %1").arg(name) : name;
+    if (iso > 0) text += QStringLiteral("   ISO %1").arg(iso, 0, 'f', 0);
+    if (!letter.isEmpty()) text += QStringLiteral("   ✓ %1").arg(letter);
+    item->setText(text);
+}
+
+void PhotoList::keyPressEvent(QKeyEvent* event) {
+    if (event->key() != Qt::Key_Delete || currentRow() < 0) return QListWidget::keyPressEvent(event);
+    const QString gone = currentItem()->data(kPathRole).toString();
+    seen_.remove_if([&](const Seen& s) { return s.path == gone; });
+    delete takeItem(currentRow());
+    emit listChanged();
 }
 
 void PhotoList::load(int row) {
@@ -64,6 +106,14 @@ void PhotoList::load(int row) {
     shown_ = path;
     // A reader that was asked to stop may take a moment to notice: nobody waits for it here.
     for (Loading& l : loading_) l.thread.request_stop();
+    const auto at = std::find_if(seen_.begin(), seen_.end(), [&](const Seen& s) { return s.path == path; });
+    if (at != seen_.end()) {
+        seen_.splice(seen_.begin(), seen_, at);
+        const Seen seen = *at;
+        emit message({});
+        emit photoReady(seen.photo, seen.probes, seen.image);
+        return;
+    }
     std::erase_if(loading_, [](const Loading& l) { return l.done->load(); });
     emit message(tr("Reading %1…").arg(QFileInfo(path).fileName()));
     auto done = std::make_shared<std::atomic<bool>>(false);
@@ -88,13 +138,17 @@ void PhotoList::load(int row) {
         QMetaObject::invokeMethod(this, [this, path, photo, probes, image, problem] {
             for (int i = 0; i < count(); ++i) {
                 if (item(i)->data(kPathRole).toString() != path) continue;
-                const QString name = QFileInfo(path).completeBaseName();
-                item(i)->setText(photo ? QStringLiteral("%1   ISO %2").arg(name).arg(photo->iso, 0, 'f', 0)
-                                       : tr("⚠ %1").arg(name));
+                item(i)->setData(kFailedRole, !photo);
+                item(i)->setData(kIsoRole, photo ? photo->iso : 0.0);
+                write(item(i));
                 if (!photo) item(i)->setToolTip(problem);
             }
             if (path != shown_) return;
-            if (photo) emit photoReady(photo, probes, image);
+            if (photo) {
+                seen_.push_front({path, photo, probes, image});
+                if (seen_.size() > kKept) seen_.pop_back();
+                emit photoReady(photo, probes, image);
+            }
             emit message(problem);
         });
     });

@@ -21,13 +21,34 @@ class PhotoList : public QListWidget {
     ~PhotoList() override;
     // Files, or folders whose raws are taken. Files already in the list are not added again.
     void open(const QStringList& paths);
+    // Whole paths, in order; and the one shown.
+    QStringList paths() const;
+    QString shown() const { return shown_; }
+    // Shows a photo of the list.
+    void select(const QString& path);
+    // The letter of the chosen take beside a photo's name; empty: none.
+    void setLetter(const QString& path, const QString& letter);
 
   signals:
     void photoReady(irenic::PhotoPtr photo, const std::vector<irenic::Probe>& probes, const QImage& overview);
     void message(const QString& text);
+    void listChanged(); // photos came or went
+
+  protected:
+    // Delete takes a photo out of the list, not off the disk.
+    void keyPressEvent(QKeyEvent* event) override;
 
   private:
     void load(int row);
+    void write(QListWidgetItem* item);
+    // A photo that was read, kept for a while: going back to it takes no time.
+    struct Seen {
+        QString path;
+        PhotoPtr photo;
+        std::vector<Probe> probes;
+        QImage image;
+    };
+    std::list<Seen> seen_; // newest first
 
     struct Loading {
         std::jthread thread;

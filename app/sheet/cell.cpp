@@ -23,10 +23,10 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
 
 Cell::~Cell() { renderer_.forget(this); }
 
-void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre, double zoom,
-                QSize size) {
-    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = zoom,
-    size_ = size;
+void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre,
+                const Shown& as, QSize size) {
+    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = as.zoom,
+    push_ = as.push, size_ = size;
     // Takes without any strength are the original: let them share its picture.
     if (settings_.untouched()) settings_ = Settings::original();
     want();
@@ -36,7 +36,7 @@ void Cell::want() {
     if (!photo_ || size_.width() < 8 || size_.height() < 8) return;
     ratio_ = devicePixelRatioF();
     const QSizeF screen = QSizeF(size_) * ratio_;
-    RenderKey key{photo_, settings_, look_, photo_->crop, zoom_};
+    RenderKey key{photo_, settings_, look_, photo_->crop, zoom_, push_};
     const Rect whole{0, 0, photo_->width(), photo_->height()};
     if (zoom_ <= 0) {
         key.area = outputFrame(*photo_, look_);

@@ -19,10 +19,10 @@ class Cell : public QWidget {
     explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
     ~Cell() override;
 
-    // What the cell is to show, `size` of the widget's own units of it. `zoom` is in pixels of the screen for
-    // each of the photo, however large a unit is on it; 0 fits what the look leaves of the photo.
-    void show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre, double zoom,
-              QSize size);
+    // What the cell is to show, `size` of the widget's own units of it. The zoom is in pixels of the screen
+    // for each of the photo, however large a unit is on it; 0 fits what the look leaves of the photo.
+    void show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre,
+              const Shown& as, QSize size);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
@@ -68,7 +68,9 @@ class Cell : public QWidget {
     Look look_;
     PicturePoint centre_;
     QSize size_;
-    double zoom_ = 1, ratio_ = 1; // pixels of the screen for one unit of the widget
+    double zoom_ = 1;
+    float push_ = 0;
+    double ratio_ = 1; // pixels of the screen for one unit of the widget
     RenderKey key_;
     QImage image_, screen_; // as rendered, and in the monitor's colours
     std::optional<QPoint> readout_;

@@ -170,7 +170,8 @@ void Sheet::refresh() {
         for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
             const Settings settings = c == 0 ? Settings::original() : document_.takes()[c - 1].settings;
-            cells_[r][c]->show(photo, settings, document_.look(), centre, document_.zoom(), size);
+            cells_[r][c]->show(photo, settings, document_.look(), centre,
+                               {document_.zoom(), document_.push()}, size);
         }
     }
 }

@@ -3,6 +3,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <string>
 #include <vector>
 
 namespace irenic {
@@ -12,6 +13,8 @@ namespace irenic {
 class ByteDigest {
   public:
     void add(const void* bytes, std::size_t count);
+    // 16 hexadecimal digits.
+    std::string text() const;
     friend bool operator==(const ByteDigest&, const ByteDigest&) = default;
 
   private:

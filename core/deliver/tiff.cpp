@@ -63,7 +63,7 @@ void developStrips(const Photo& photo, const Settings& settings, const Look& loo
                    OutputSpace space, const Work& work, const Put& put) {
     constexpr float most = std::numeric_limits<Sample>::max();
     std::vector<Sample> row(static_cast<std::size_t>(frame.width) * 3);
-    const Finish finish(photo, look, space, false);
+    const Finish finish(photo, look, space);
     for (int top = 0; top < frame.height; top += kStripRows) {
         const Rect strip{frame.x, frame.y + top, frame.width, std::min(kStripRows, frame.height - top)};
         auto rgb = developRegion(photo, settings, look, strip, kWorkingSpace, {work.stop, nullptr});

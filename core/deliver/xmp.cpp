@@ -98,13 +98,7 @@ std::string xmpOf(const Photo& photo, const std::string& mediaType, const Settin
     std::string packet;
     try {
         putIdentity(data, mediaType);
-        set("Method", s.method);
-        set("Luminance", number(s.luminance));
-        set("Colour", number(s.colour));
-        set("Detail", number(s.detail));
-        set("Grain", number(s.grain));
-        set("CoarseColour", number(s.coarse));
-        set("Mended", s.mend ? "1" : "0");
+        for (const Field<Settings>& f : fieldsOf<Settings>()) set(f.xmp, valueText(f, s));
         if (const std::string text = textOf(look); !text.empty()) set("Look", text);
         if (risk) {
             set("EstimatedErrorLuminance", number(static_cast<float>(risk->luminance)));
@@ -121,13 +115,9 @@ std::optional<Settings> settingsIn(const std::filesystem::path& file) {
     const auto lock = lockWithNamespace();
     try {
         const OwnProperties get(file);
-        return Settings{get("Method"),
-                        std::stof(get("Luminance")),
-                        std::stof(get("Colour")),
-                        std::stof(get("Detail")),
-                        std::stof(get("Grain")),
-                        std::stof(get("CoarseColour")),
-                        get("Mended") == "1"};
+        Settings settings;
+        for (const Field<Settings>& f : fieldsOf<Settings>()) setFromText(f, settings, get(f.xmp));
+        return settings;
     } catch (const std::exception&) {
         return std::nullopt;
     }

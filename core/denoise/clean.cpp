@@ -316,17 +316,6 @@ PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work
     return planesOf(photo, stabilisersOf(photo), packedArea, mend, work);
 }
 
-std::string problemWith(const Settings& s) {
-    if (!findMethod(s.method)) return "there is no method called \"" + s.method + "\"";
-    const auto outside = [](float v, float top) { return !(v >= 0 && v <= top); };
-    if (outside(s.luminance, 3)) return "luminance must lie between 0 and 3";
-    if (outside(s.colour, 3)) return "colour must lie between 0 and 3";
-    if (outside(s.detail, 1)) return "detail must lie between 0 and 1";
-    if (outside(s.grain, 1)) return "grain must lie between 0 and 1";
-    if (outside(s.coarse, 3)) return "coarse must lie between 0 and 3";
-    return {};
-}
-
 namespace {
 
 bool isDetailed(const Settings& settings) { return settings.detail > 0 && settings.luminance > 0; }

@@ -10,29 +10,10 @@
 #include <string>
 
 #include "denoise/method.h"
+#include "denoise/settings.h"
 #include "raw/photo.h"
 
 namespace irenic {
-
-// A take's settings. Values are compared bit by bit: two equal settings give equal pixels.
-struct Settings {
-    std::string method = "bm3d"; // the id of a method
-    float luminance = 1;  // 0..3: the noise assumed over the noise measured; 1 is matched, 0 is untouched
-    float colour = 1;     // likewise, for colour noise
-    float detail = 0.25f; // 0..1: how readily structure near the threshold is given back
-    float grain = 0;      // 0..1: the share of the removed luminance that is given back
-    float coarse = 1; // 0..3: like colour, for blotches of 8 to 64 pixels; nothing is done where colour is 0
-
-    bool mend = true; // take out hot and dead pixels and lines of the read-out first
-
-    // The original: nothing is to be changed at all. All of its kind compare equal.
-    static Settings original() { return {"bm3d", 0, 0, 0, 0, 0, false}; }
-    bool untouched() const { return luminance <= 0 && colour <= 0; }
-    friend bool operator==(const Settings&, const Settings&) = default;
-};
-
-// An empty string when the settings can be used, else a sentence that says what is wrong.
-std::string problemWith(const Settings& settings);
 
 // The normalised mosaic (0 black, 1 white, not clipped) of `area`, which lies inside the active area; its
 // sample (0, 0) is the mosaic's (area.x, area.y). A pure function: equal arguments, and overlapping areas,

@@ -34,8 +34,8 @@ float shifted(float v, const Look& look) {
 
 } // namespace
 
-Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, bool push)
-    : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + (push ? look.push : 0))),
+Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float push)
+    : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + push)),
       saturation_(look.saturation), tone_(kSteps + 1), transfer_(kSteps + 1) {
     const Matrix3 m = xyzD50To(space) * inverse(xyzD50To(kWorkingSpace));
     for (std::size_t i = 0; i < 9; ++i)

@@ -15,8 +15,8 @@ inline constexpr OutputSpace kWorkingSpace = OutputSpace::ProPhotoCompatible;
 
 class Finish {
   public:
-    // With `push`, the look's push is added to its exposure: for screens only.
-    Finish(const Photo& photo, const Look& look, OutputSpace space, bool push);
+    // `push` is added to the look's exposure: for screens only.
+    Finish(const Photo& photo, const Look& look, OutputSpace space, float push = 0);
     // n pixels of linear light in the working space to encoded values of the output space, 0..1, in place.
     void apply(float* r, float* g, float* b, int n) const;
     // The exposure's factor, the file's baseline exposure among it.

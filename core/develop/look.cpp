@@ -2,66 +2,75 @@
 
 #include <algorithm>
 #include <array>
-#include <charconv>
 #include <cmath>
-#include <cstdio>
 #include <stdexcept>
 
 namespace irenic {
 
 namespace {
 
-struct Number {
-    const char* name;
-    float Look::*value;
-    float lowest, highest;
+constexpr const char* kEdges[] = {"ratio", "largest", "all"};
+constexpr const char* kSoftness[] = {"none", "hair", "thread", "cord", "rope"};
+constexpr const char* kDemosaics[] = {"quick", "fine"};
+
+template <auto Member> ChoiceMember<Look> choice() {
+    return {[](const Look& l) { return static_cast<int>(l.*Member); },
+            [](Look& l, int i) { l.*Member = static_cast<std::decay_t<decltype(l.*Member)>>(i); }};
+}
+
+const Field<Look> kFields[] = {
+    {{"asShot", "AsShot", "as shot", "", 0, 1, 1, 0, "The white balance that the camera has set."},
+     &Look::asShot},
+    {{"kelvin", "Kelvin", "light", " K", 1700, 25000, 1, 0,
+      "Colour temperature of the light the photo was taken in: higher makes the picture warmer."},
+     &Look::kelvin},
+    {{"tint", "Tint", "tint", "", -40, 40, 1, 1,
+      "How far that light lies from the line of glowing bodies, in thousandths of Duv: above 0 it is "
+      "greener, "
+      "and the picture loses green."},
+     &Look::tint},
+    {{"exposure", "Exposure", "exposure", " EV", -4, 4, 1, 2,
+      "Brightness of the whole photo in stops. Part of what is exported, unlike the push."},
+     &Look::exposure},
+    {{"highlights", "Highlights", "highlights", "", -1, 1, 100, 0,
+      "Below 0 brings back what is brighter than mid-grey, by up to a stop and a half."},
+     &Look::highlights},
+    {{"shadows", "Shadows", "shadows", "", -1, 1, 100, 0,
+      "Above 0 lifts what is darker than mid-grey, by up to a stop and a half. The noise there is lifted "
+      "with it."},
+     &Look::shadows},
+    {{"saturation", "Saturation", "saturation", " %", 0, 2, 100, 0,
+      "Strength of all colours. 100 % is as the camera saw them."},
+     &Look::saturation},
+    {{"curve", "Curve", "contrast curve", "", 0, 1, 1, 2, "The contrast curve, on display values."},
+     &Look::curve},
+    {{"vignetting", "Vignetting", "vignetting", "", 0, 1, 1, 0,
+      "Corrects the lens's vignetting: corners as bright as the middle, with the noise that goes with it."},
+     &Look::vignetting},
+    {{"chromatic", "LateralColour", "lateral colour", "", 0, 1, 1, 0,
+      "Corrects lateral chromatic aberration, on the mosaic, before colours are made of it."},
+     &Look::chromatic},
+    {{"distortion", "Distortion", "distortion", "", 0, 1, 1, 0,
+      "Straightens what the lens has bent. Pixels are no longer the camera's own: they are interpolated."},
+     &Look::distortion},
+    {{"edges", "Edges", "edges", "", 0, 2, 1, 0, "What becomes of the edges where distortion is corrected.",
+      kEdges},
+     choice<&Look::edges>()},
+    {{"fringes", "PurpleFringes", "purple fringes", "", 0, 1, 1, 0,
+      "Takes purple out beside bright edges. Purple things elsewhere stay."},
+     &Look::fringes},
+    {{"softness", "Softness", "sharpening", "", 0, 4, 1, 0,
+      "Lens softness to take back after denoising, by the width of the blur. Noise and specks are left as "
+      "they are.",
+      kSoftness},
+     choice<&Look::softness>()},
+    {{"demosaic", "Demosaic", "demosaic", "", 0, 1, 1, 0,
+      "How full colour is made of the mosaic: fine is slower and keeps more detail.", kDemosaics},
+     choice<&Look::demosaic>()},
 };
-constexpr Number kNumbers[] = {
-    {"kelvin", &Look::kelvin, 1700, 25000}, {"tint", &Look::tint, -40, 40},
-    {"exposure", &Look::exposure, -4, 4},   {"highlights", &Look::highlights, -1, 1},
-    {"shadows", &Look::shadows, -1, 1},     {"saturation", &Look::saturation, 0, 2}};
 
-struct Flag {
-    const char* name;
-    bool Look::*value;
-};
-constexpr Flag kFlags[] = {{"vignetting", &Look::vignetting},
-                           {"chromatic", &Look::chromatic},
-                           {"distortion", &Look::distortion},
-                           {"fringes", &Look::fringes}};
-
-constexpr std::array<const char*, 3> kEdges = {"ratio", "largest", "all"};
-constexpr std::array<const char*, 5> kSoftness = {"none", "hair", "thread", "cord", "rope"};
-constexpr std::array<const char*, 2> kDemosaics = {"quick", "fine"};
-
-std::string written(float v) {
-    char text[32];
-    std::snprintf(text, sizeof text, "%.6g", static_cast<double>(v));
-    return text;
-}
-
-std::invalid_argument complaint(const std::string& what) {
-    return std::invalid_argument("Look: " + what + ".");
-}
-
-float readNumber(const std::string& text, const std::string& name, float lowest, float highest) {
-    float v = 0;
-    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), v);
-    if (error != std::errc() || end != text.data() + text.size())
-        throw complaint("\"" + text + "\" for " + name + " is not a number");
-    if (!(v >= lowest && v <= highest))
-        throw complaint(name + " reaches from " + written(lowest) + " to " + written(highest) + ", not to " +
-                        text);
-    return v;
-}
-
-template <std::size_t N>
-int readChoice(const std::array<const char*, N>& names, const std::string& text, const std::string& of) {
-    const auto at = std::find(names.begin(), names.end(), text);
-    if (at != names.end()) return static_cast<int>(at - names.begin());
-    std::string all;
-    for (const char* n : names) all += std::string(all.empty() ? "" : ", ") + n;
-    throw complaint("\"" + text + "\" is no " + of + "; there are " + all);
+bool isLight(const FieldInfo& field) {
+    return field.id == std::string("kelvin") || field.id == std::string("tint");
 }
 
 std::vector<std::string> split(const std::string& text, char by) {
@@ -74,20 +83,9 @@ std::vector<std::string> split(const std::string& text, char by) {
     return parts;
 }
 
-std::vector<CurvePoint> readCurve(const std::string& text) {
-    std::vector<CurvePoint> points;
-    for (const std::string& pair : split(text, ';')) {
-        const auto halves = split(pair, ':');
-        if (halves.size() != 2) throw complaint("\"" + pair + "\" is no point of a curve; write in:out");
-        points.push_back(
-            {readNumber(halves[0], "a curve's point", 0, 1), readNumber(halves[1], "a curve's point", 0, 1)});
-    }
-    for (std::size_t i = 1; i < points.size(); ++i)
-        if (points[i].in <= points[i - 1].in) throw complaint("the points of a curve go from dark to bright");
-    return points;
-}
-
 } // namespace
+
+template <> std::span<const Field<Look>> fieldsOf<Look>() { return kFields; }
 
 float blurOf(Softness softness) {
     constexpr std::array<float, 5> sigma = {0, 0.5f, 0.7f, 1.0f, 1.4f};
@@ -97,56 +95,36 @@ float blurOf(Softness softness) {
 std::string textOf(const Look& look) {
     const Look plain;
     std::string out;
-    const auto add = [&](const std::string& part) { out += (out.empty() ? "" : ",") + part; };
-    for (const Number& n : kNumbers) {
-        const bool balance = n.value == &Look::kelvin || n.value == &Look::tint;
-        if (balance ? !look.asShot : look.*n.value != plain.*n.value)
-            add(std::string(n.name) + "=" + written(look.*n.value));
+    for (const Field<Look>& f : kFields) {
+        // A light that is named is not the camera's: that needs no word of its own.
+        if (f.id == std::string("asShot") || (isLight(f) ? look.asShot : sameField(f, look, plain))) continue;
+        out += (out.empty() ? "" : ",") + std::string(f.id);
+        if (!std::holds_alternative<bool Look::*>(f.member)) out += "=" + valueText(f, look);
     }
-    if (!look.curve.empty()) {
-        std::string points;
-        for (const CurvePoint& p : look.curve)
-            points += (points.empty() ? "" : ";") + written(p.in) + ":" + written(p.out);
-        add("curve=" + points);
-    }
-    for (const Flag& f : kFlags)
-        if (look.*f.value) add(f.name);
-    if (look.edges != plain.edges) add(std::string("edges=") + kEdges[static_cast<std::size_t>(look.edges)]);
-    if (look.softness != plain.softness)
-        add(std::string("softness=") + kSoftness[static_cast<std::size_t>(look.softness)]);
-    if (look.demosaic != plain.demosaic)
-        add(std::string("demosaic=") + kDemosaics[static_cast<std::size_t>(look.demosaic)]);
     return out;
 }
 
 Look lookFromText(const std::string& text) {
     Look look;
     if (text.empty()) return look;
-    for (const std::string& part : split(text, ',')) {
-        const std::size_t equals = part.find('=');
-        const std::string name = part.substr(0, equals),
-                          value = equals == std::string::npos ? "" : part.substr(equals + 1);
-        if (const auto* n = std::find_if(std::begin(kNumbers), std::end(kNumbers),
-                                         [&](const Number& k) { return name == k.name; });
-            n != std::end(kNumbers)) {
-            look.*n->value = readNumber(value, name, n->lowest, n->highest);
-            if (n->value == &Look::kelvin || n->value == &Look::tint) look.asShot = false;
-        } else if (const auto* f = std::find_if(std::begin(kFlags), std::end(kFlags),
-                                                [&](const Flag& k) { return name == k.name; });
-                   f != std::end(kFlags)) {
-            if (equals != std::string::npos) throw complaint(name + " takes no value");
-            look.*f->value = true;
-        } else if (name == "curve") {
-            look.curve = readCurve(value);
-        } else if (name == "edges") {
-            look.edges = static_cast<Edges>(readChoice(kEdges, value, "way with edges"));
-        } else if (name == "softness") {
-            look.softness = static_cast<Softness>(readChoice(kSoftness, value, "grade of softness"));
-        } else if (name == "demosaic") {
-            look.demosaic = static_cast<Demosaic>(readChoice(kDemosaics, value, "demosaic"));
-        } else {
-            throw complaint("\"" + name + "\" is not known");
+    try {
+        for (const std::string& part : split(text, ',')) {
+            const std::size_t equals = part.find('=');
+            const std::string name = part.substr(0, equals),
+                              value = equals == std::string::npos ? "" : part.substr(equals + 1);
+            const Field<Look>* f = findField<Look>(name);
+            if (!f || name == "asShot") throw FieldError("\"" + name + "\" is not known");
+            if (const auto* flag = std::get_if<bool Look::*>(&f->member)) {
+                if (equals != std::string::npos) throw FieldError(name + " takes no value");
+                look.** flag = true;
+            } else {
+                if (value.empty()) throw FieldError(name + " wants a value");
+                setFromText(*f, look, value);
+            }
+            if (isLight(*f)) look.asShot = false;
         }
+    } catch (const FieldError& e) {
+        throw std::invalid_argument(std::string("Look: ") + e.what() + ".");
     }
     return look;
 }

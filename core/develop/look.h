@@ -7,14 +7,9 @@
 #include <vector>
 
 #include "develop/demosaic.h"
+#include "image/field.h"
 
 namespace irenic {
-
-// A point of the contrast curve, both 0..1 in display values.
-struct CurvePoint {
-    float in = 0, out = 0;
-    friend bool operator==(const CurvePoint&, const CurvePoint&) = default;
-};
 
 // What is done about the edges of a picture whose distortion is corrected.
 enum class Edges {
@@ -29,8 +24,6 @@ enum class Softness { None, Hair, Thread, Cord, Rope };
 float blurOf(Softness softness); // 0, 0.5, 0.7, 1.0, 1.4
 
 struct Look {
-    float push = 0; // stops; for looking only: no file is written with it, no copy of a look takes it along
-
     bool asShot = true;  // the camera's white balance; else:
     float kelvin = 5000; // 1700..25000, the light's correlated colour temperature
     float tint =
@@ -40,7 +33,7 @@ struct Look {
     float highlights = 0; // -1..1: below 0 brings back what is brighter than mid-grey, up to 1.5 stops
     float shadows = 0;    // -1..1: above 0 lifts what is darker than mid-grey, up to 1.5 stops
     float saturation = 1; // 0..2
-    std::vector<CurvePoint> curve{}; // rising in `in`; fewer than two points: none
+    Curve curve{};        // of contrast, on display values
 
     bool vignetting = false, chromatic = false, distortion = false; // of the lens, corrected
     Edges edges = Edges::SameRatio;
@@ -49,14 +42,14 @@ struct Look {
     Demosaic demosaic = Demosaic::Fine;
 
     friend bool operator==(const Look&, const Look&) = default;
-    bool plain() const { return same(Look{}); }
-    // Equal but for the push.
-    bool same(Look other) const { return other.push = push, other == *this; }
+    bool plain() const { return *this == Look{}; }
     bool usesLens() const { return vignetting || chromatic || distortion; }
 };
 
+template <> std::span<const Field<Look>> fieldsOf<Look>();
+
 // "kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread": what differs from a
-// plain look, without the push; empty for a plain one. lookFromText throws std::invalid_argument with a
+// plain look; empty for a plain one. lookFromText throws std::invalid_argument with a
 // sentence for the user.
 std::string textOf(const Look& look);
 Look lookFromText(const std::string& text);

@@ -18,11 +18,11 @@ constexpr int kShiftMargin = 16;
 
 // Smooth functions of the place, computed on a fixed grid of the photo and linear in between: the same for
 // every area.
-template <int N> class Field {
+template <int N> class Varying {
   public:
     // f(x, y, float[N]) for the grid's nodes around `area`.
     template <class F>
-    Field(const Rect& area, const F& f)
+    Varying(const Rect& area, const F& f)
         : left_(down(area.x)), top_(down(area.y)), columns_(down(area.right() - 1) - left_ + 2) {
         const int rows = down(area.bottom() - 1) - top_ + 2;
         nodes_.resize(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows));
@@ -112,7 +112,7 @@ Plane withSurround(Plane inner, const Rect& inside, const Rect& wanted, const Ph
 // result covers `to`.
 void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Plane*, 3> out, const Rect& to,
                  int step, const Lens& lens, const Mosaic* mosaic, const Work& work) {
-    const Field<4> shifts(to, [&](int x, int y, float* v) {
+    const Varying<4> shifts(to, [&](int x, int y, float* v) {
         lens.shifts(0, x, y, 1, v);
         lens.shifts(2, x, y, 1, v + 2);
     });
@@ -254,7 +254,7 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
     }
     if (!photo.developed) rebuildHighlights(rgb, gain, work);
     if (look.vignetting && lens && lens->hasVignetting()) {
-        const Field<1> light(wanted, [&](int x, int y, float* v) { lens->gains(x, y, 1, v); });
+        const Varying<1> light(wanted, [&](int x, int y, float* v) { lens->gains(x, y, 1, v); });
         forEachBand(wanted.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < wanted.width; ++x) {
@@ -339,7 +339,7 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
     }
     const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
                  cy = (photo.height() - 1) / 2.0;
-    const Field<2> places(area, [&](int x, int y, float* v) {
+    const Varying<2> places(area, [&](int x, int y, float* v) {
         found.lens->sources(cx + (x - cx) / scale, cy + (y - cy) / scale, 1, v);
     });
     // The places furthest out lie on the area's edge.
@@ -381,7 +381,8 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
 }
 
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     double zoom, const Work& work, CleanCache* cache) {
+                     const Shown& as, const Work& work, CleanCache* cache) {
+    const double zoom = as.zoom;
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     Look shown = look;
     if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
@@ -392,7 +393,7 @@ Picture renderRegion(const Photo& photo, const Settings& settings, const Look& l
         const int h = std::max(1, static_cast<int>(std::lround(area.height * zoom)));
         for (Plane& p : rgb) p = shrunk(p, w, h);
     }
-    return pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, true), scale, work);
+    return pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, as.push), scale, work);
 }
 
 Rect outputFrame(const Photo& photo, const Look& look) { return framingOf(photo, look).frame; }
@@ -434,13 +435,13 @@ std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int l
     return rgb;
 }
 
-Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
+Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work, float push) {
     return pictureOf(developOverview(photo, look, longest, work),
-                     Finish(photo, look, OutputSpace::Srgb, true), 1, work);
+                     Finish(photo, look, OutputSpace::Srgb, push), 1, work);
 }
 
-Histogram histogramOf(const Photo& photo, const Look& look, const Work& work) {
-    const Picture p = renderOverview(photo, look, 400, work);
+Histogram histogramOf(const Photo& photo, const Look& look, const Work& work, float push) {
+    const Picture p = renderOverview(photo, look, 400, work, push);
     Histogram out;
     const float each = 1 / static_cast<float>(p.width * p.height);
     for (std::size_t i = 0; i < p.rgb.size(); ++i) {

@@ -35,17 +35,27 @@ std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int l
 // corrected.
 Rect outputFrame(const Photo& photo, const Look& look);
 
+// How pixels are shown, which is no part of any file.
+struct Shown {
+    double zoom = 1; // pixels of the screen for one of the photo
+    float push = 0;  // stops of exposure on top, for looking only
+
+    Shown(double magnified = 1, float pushed = 0) : zoom(magnified), push(pushed) {}
+    friend bool operator==(const Shown&, const Shown&) = default;
+};
+
 // What a cell shows. `area` lies inside the active area. A pure function of its arguments; the cost grows
-// with the area alone. With `zoom` >= 1 each pixel becomes a square of `zoom` x `zoom` (true pixels); below
+// with the area alone. With a zoom >= 1 each pixel becomes a square of that many (true pixels); below
 // 1 the area is averaged down in linear light, and the result is round(width * zoom) x round(height * zoom).
 // Throws Cancelled and std::invalid_argument (a zoom that is not above 0, settings with a problem).
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     double zoom, const Work& work = {}, CleanCache* cache = nullptr);
+                     const Shown& shown, const Work& work = {}, CleanCache* cache = nullptr);
 
 // developOverview(), finished. For the overview and for previews in files.
-Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
+Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {},
+                       float push = 0);
 
-// Of the whole photo, uncleaned, as the look develops it (push and all), from its cells.
-Histogram histogramOf(const Photo& photo, const Look& look, const Work& work = {});
+// Of the whole photo, uncleaned, as the look develops it and the push lifts it, from its cells.
+Histogram histogramOf(const Photo& photo, const Look& look, const Work& work = {}, float push = 0);
 
 } // namespace irenic

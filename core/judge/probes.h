@@ -9,9 +9,10 @@
 namespace irenic {
 
 struct Probe {
-    std::string name;   // "darkest", "texture"; the user may change it
-    std::string reason; // why it was chosen, a short sentence; empty for one placed by hand
-    int x = 0, y = 0;   // its centre, in pixels of the active area
+    std::string name;     // "darkest", "texture"; the user may change it
+    std::string reason;   // why it was chosen, a short sentence; empty for one placed by hand
+    int x = 0, y = 0;     // its centre, in pixels of the active area
+    std::uint32_t id = 0; // within its photo's work, whatever the order; 0: none yet
     friend bool operator==(const Probe&, const Probe&) = default;
 };
 

@@ -10,7 +10,7 @@ namespace irenic {
 
 void writeSheetPicture(const std::filesystem::path& to, const Photo& photo,
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
-                       double zoom, const Work& work) {
+                       const Shown& shown, const Work& work) {
     constexpr int gap = 6, head = 40;
     std::vector<Settings> columns{Settings::original()};
     columns.insert(columns.end(), takes.begin(), takes.end());
@@ -20,7 +20,7 @@ void writeSheetPicture(const std::filesystem::path& to, const Photo& photo,
         rows.emplace_back();
         int across = gap;
         for (const Settings& s : columns) {
-            const Picture p = renderRegion(photo, s, look, probe, zoom, work);
+            const Picture p = renderRegion(photo, s, look, probe, shown, work);
             rows.back().push_back(
                 QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
             across += p.width + gap;

@@ -12,6 +12,6 @@ namespace irenic {
 // Writes a PNG. Every probe rectangle lies inside the photo. Throws std::runtime_error, Cancelled.
 void writeSheetPicture(const std::filesystem::path& to, const Photo& photo,
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
-                       double zoom, const Work& work = {});
+                       const Shown& shown, const Work& work = {});
 
 } // namespace irenic

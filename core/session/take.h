@@ -1,6 +1,8 @@
 // A take: settings with a letter and a name, and how it is written on a command line.
 #pragma once
 
+#include <cstdint>
+#include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
 
@@ -9,10 +11,13 @@
 namespace irenic {
 
 struct Take {
-    char letter = 'A'; // 'A'..'Z'
-    std::string name;  // the user's; empty: the method's
+    std::uint32_t id = 0; // within its photo, whatever the order; 0: none yet
+    char letter = 'A';    // 'A'..'Z'
+    std::string name;     // the user's; empty: the method's
     Settings settings;
     std::optional<Risk> risk; // estimated on the photo shown; none once settings were changed by hand
+    // What a newer version has written of it and this one does not know.
+    nlohmann::json rest = nlohmann::json::object(), restOfSettings = nlohmann::json::object();
     friend bool operator==(const Take&, const Take&) = default;
 };
 

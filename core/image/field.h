@@ -1,0 +1,167 @@
+// Tables of fields: every value that a person sets stands in one table, and JSON, text forms, XMP, the
+// command line, widgets and the manual are made of it. A new setting is one line in one table.
+#pragma once
+
+#include <nlohmann/json.hpp>
+#include <span>
+#include <stdexcept>
+#include <string>
+#include <variant>
+#include <vector>
+
+namespace irenic {
+
+// A point of a curve, both 0..1.
+struct CurvePoint {
+    float in = 0, out = 0;
+    friend bool operator==(const CurvePoint&, const CurvePoint&) = default;
+};
+using Curve = std::vector<CurvePoint>; // rising in `in`; fewer than two points: none
+
+// What everybody needs to know of a field, whatever it belongs to.
+struct FieldInfo {
+    const char* id;    // in JSON, text and on the command line
+    const char* xmp;   // in XMP
+    const char* label; // on the screen
+    const char* unit;  // behind the value on the screen: "×", "%", " EV"
+    double least = 0, most = 1;
+    double shown = 1;                       // the value on the screen over the value itself: 100 for per cent
+    int decimals = 2;                       // on the screen
+    const char* sentence;                   // what it does to the picture: the tool tip, the help, the manual
+    std::span<const char* const> choices{}; // of a field with choices: their names, in order
+};
+
+// A choice among names, kept as an enumeration by its owner.
+template <class T> struct ChoiceMember {
+    int (*get)(const T&);
+    void (*set)(T&, int);
+};
+
+template <class T> struct Field : FieldInfo {
+    std::variant<float T::*, bool T::*, std::string T::*, Curve T::*, ChoiceMember<T>> member;
+};
+
+// The table of T: one specialisation stands beside each such value.
+template <class T> std::span<const Field<T>> fieldsOf();
+
+// Complaints of the functions below: a whole sentence that names the field.
+struct FieldError : std::invalid_argument {
+    using std::invalid_argument::invalid_argument;
+};
+
+// The forms of single values; parts of what follows.
+std::string numberText(float v);                                   // the shortest that reads back as v
+float numberFrom(const FieldInfo& field, const std::string& text); // FieldError: no number, out of range
+void checkRange(const FieldInfo& field, float v);                  // FieldError
+int choiceFrom(const FieldInfo& field, const std::string& text);   // FieldError
+std::string curveText(const Curve& curve);                         // "0:0;0.5:0.6;1:1"
+Curve curveFrom(const FieldInfo& field, const std::string& text);  // FieldError
+
+// A field's value as text, "0.25", "on", "thread"; and back. FieldError.
+template <class T> std::string valueText(const Field<T>& field, const T& of) {
+    return std::visit(
+        [&](const auto& m) -> std::string {
+            using M = std::decay_t<decltype(m)>;
+            if constexpr (std::is_same_v<M, ChoiceMember<T>>)
+                return field.choices[static_cast<std::size_t>(m.get(of))];
+            else if constexpr (std::is_same_v<M, float T::*>)
+                return numberText(of.*m);
+            else if constexpr (std::is_same_v<M, bool T::*>)
+                return of.*m ? "1" : "0";
+            else if constexpr (std::is_same_v<M, Curve T::*>)
+                return curveText(of.*m);
+            else
+                return of.*m;
+        },
+        field.member);
+}
+template <class T> void setFromText(const Field<T>& field, T& in, const std::string& text) {
+    std::visit(
+        [&](const auto& m) {
+            using M = std::decay_t<decltype(m)>;
+            if constexpr (std::is_same_v<M, ChoiceMember<T>>)
+                m.set(in, choiceFrom(field, text));
+            else if constexpr (std::is_same_v<M, float T::*>)
+                in.*m = numberFrom(field, text);
+            else if constexpr (std::is_same_v<M, bool T::*>)
+                in.*m = numberFrom(field, text) != 0;
+            else if constexpr (std::is_same_v<M, Curve T::*>)
+                in.*m = curveFrom(field, text);
+            else
+                in.*m = text;
+        },
+        field.member);
+}
+template <class T> bool sameField(const Field<T>& field, const T& a, const T& b) {
+    return valueText(field, a) == valueText(field, b);
+}
+template <class T> const Field<T>* findField(const std::string& id) {
+    for (const Field<T>& f : fieldsOf<T>())
+        if (id == f.id) return &f;
+    return nullptr;
+}
+
+// All fields as an object, numbers as numbers.
+template <class T> nlohmann::json jsonOf(const T& value) {
+    nlohmann::json out = nlohmann::json::object();
+    for (const Field<T>& f : fieldsOf<T>())
+        std::visit(
+            [&](const auto& m) {
+                using M = std::decay_t<decltype(m)>;
+                // As text, so that a float comes back as itself and not as its neighbour in double.
+                if constexpr (std::is_same_v<M, float T::*>)
+                    out[f.id] = nlohmann::json::parse(numberText(value.*m));
+                else if constexpr (std::is_same_v<M, bool T::*>)
+                    out[f.id] = value.*m;
+                else
+                    out[f.id] = valueText(f, value);
+            },
+            f.member);
+    return out;
+}
+// Sets what the object has; fields that are missing keep what `into` has. A value that cannot be used is
+// skipped and named in `problems`.
+template <class T> void readJson(const nlohmann::json& from, T& into, std::vector<std::string>& problems) {
+    for (const Field<T>& f : fieldsOf<T>()) {
+        const auto at = from.is_object() ? from.find(f.id) : from.end();
+        if (!from.is_object() || at == from.end()) continue;
+        try {
+            if (at->is_boolean())
+                setFromText(f, into, at->template get<bool>() ? "1" : "0");
+            else if (at->is_number())
+                setFromText(f, into, numberText(at->template get<float>()));
+            else if (at->is_string())
+                setFromText(f, into, at->template get<std::string>());
+            else
+                throw FieldError(std::string(f.label) + " is neither a number nor a text");
+        } catch (const FieldError& e) {
+            problems.emplace_back(e.what());
+        }
+    }
+}
+
+// An empty string when all values lie within their ranges, else a sentence that says which does not.
+template <class T> std::string rangeProblem(const T& value) {
+    try {
+        for (const Field<T>& f : fieldsOf<T>())
+            if (const auto* m = std::get_if<float T::*>(&f.member)) checkRange(f, value.**m);
+    } catch (const FieldError& e) {
+        return e.what();
+    }
+    return {};
+}
+
+// What differs, as a person would say it: "colour 1.00× to 1.40×". At most `most` fields, then "and more".
+std::string changeText(const FieldInfo& field, const std::string& before, const std::string& after);
+template <class T> std::string changesText(const T& before, const T& after, std::size_t most = 2) {
+    std::string out;
+    std::size_t count = 0;
+    for (const Field<T>& f : fieldsOf<T>()) {
+        if (sameField(f, before, after)) continue;
+        if (++count > most) return out + " and more";
+        out += (out.empty() ? "" : ", ") + changeText(f, valueText(f, before), valueText(f, after));
+    }
+    return out;
+}
+
+} // namespace irenic

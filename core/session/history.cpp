@@ -1,0 +1,72 @@
+#include "session/history.h"
+
+#include <algorithm>
+
+namespace irenic {
+
+void History::add(Step step) {
+    steps_.resize(done_);
+    steps_.push_back(std::move(step));
+    if (steps_.size() > kMostSteps) steps_.erase(steps_.begin(), steps_.begin() + kMostSteps / 10);
+    done_ = steps_.size();
+}
+
+bool History::grow(const std::string& photo, StatePtr after, const std::string& name) {
+    if (done_ == 0 || done_ != steps_.size() || steps_.back().changes.size() != 1 ||
+        steps_.back().changes[0].photo != photo)
+        return false;
+    steps_.back().changes[0].after = std::move(after);
+    steps_.back().name = name;
+    return true;
+}
+
+namespace {
+
+std::string takeName(const Take& t) { return std::string(1, t.letter); }
+
+// What happened to lists of things with ids; empty: nothing.
+std::string takesChange(const PhotoState& a, const PhotoState& b) {
+    for (const Take& t : b.takes)
+        if (!a.take(t.id)) return "take " + takeName(t) + " added";
+    for (const Take& t : a.takes)
+        if (!b.take(t.id)) return "take " + takeName(t) + " removed";
+    for (const Take& t : b.takes) {
+        const Take& was = *a.take(t.id);
+        if (!(was.settings == t.settings))
+            return takeName(t) + ": " +
+                   (t.risk && !(t.risk == was.risk) ? "recommended settings"
+                                                    : changesText(was.settings, t.settings));
+        if (was.name != t.name) return takeName(t) + " named \"" + t.name + "\"";
+        if (was.risk != t.risk) return takeName(t) + ": error estimated";
+    }
+    return a.takes == b.takes ? "" : "takes put in order";
+}
+
+std::string probesChange(const PhotoState& a, const PhotoState& b) {
+    if (b.probes.size() > a.probes.size()) return "probe " + std::to_string(b.probes.size()) + " added";
+    for (std::size_t i = 0; i < a.probes.size(); ++i) {
+        const Probe& was = a.probes[i];
+        const auto is =
+            std::find_if(b.probes.begin(), b.probes.end(), [&](const Probe& p) { return p.id == was.id; });
+        const std::string name = "probe " + std::to_string(i + 1);
+        if (is == b.probes.end()) return name + " removed";
+        if (is->x != was.x || is->y != was.y) return name + " moved";
+        if (is->name != was.name) return name + " named \"" + is->name + "\"";
+    }
+    return a.probes == b.probes ? "" : "probes changed";
+}
+
+} // namespace
+
+std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
+    if (const std::string takes = takesChange(a, b); !takes.empty()) return takes;
+    if (const std::string probes = probesChange(a, b); !probes.empty()) return probes;
+    if (!(a.look == b.look)) return "look: " + changesText(a.look, b.look);
+    if (a.chosen != b.chosen)
+        return b.take(b.chosen) ? takeName(*b.take(b.chosen)) + " chosen" : "no take chosen";
+    if (a.exports != b.exports) return "exported";
+    if (a.notes != b.notes) return "notes changed";
+    return {};
+}
+
+} // namespace irenic

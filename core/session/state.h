@@ -1,0 +1,95 @@
+// The state of the work: plain values that compare. Views show them, jobs take copies, nothing keeps them
+// twice.
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "develop/look.h"
+#include "judge/probes.h"
+#include "session/take.h"
+
+namespace irenic {
+
+// A file that was made of a photo.
+struct ExportMade {
+    std::string file, when; // the whole path; local time, "2026-01-15 22:10:00"
+    char letter = 'A';      // of the take
+    friend bool operator==(const ExportMade&, const ExportMade&) = default;
+};
+
+// What a person does with one photo.
+struct PhotoState {
+    std::vector<Take> takes;
+    std::vector<Probe> probes;
+    Look look;
+    std::uint32_t chosen = 0; // the id of the take that will be exported; 0: none yet
+    std::vector<ExportMade> exports;
+    std::string notes;
+    nlohmann::json rest =
+        nlohmann::json::object(); // what a newer version has written and this one does not know
+
+    // The take with an id, or null.
+    Take* take(std::uint32_t id);
+    const Take* take(std::uint32_t id) const;
+    // Gives ids to takes and probes that have none. Ids are never used twice in one state.
+    void giveIds();
+    friend bool operator==(const PhotoState&, const PhotoState&) = default;
+};
+using StatePtr = std::shared_ptr<const PhotoState>;
+
+// A photo's whole state under a name, to come back to.
+struct KeptVersion {
+    std::string name, when;
+    StatePtr state;
+    friend bool operator==(const KeptVersion& a, const KeptVersion& b) {
+        return a.name == b.name && a.when == b.when && *a.state == *b.state;
+    }
+};
+
+// Everything that is kept for one photo.
+struct PhotoRecord {
+    StatePtr state;
+    std::vector<KeptVersion> kept; // in the order in which they were kept
+    friend bool operator==(const PhotoRecord& a, const PhotoRecord& b) {
+        return *a.state == *b.state && a.kept == b.kept;
+    }
+};
+
+// How the work is looked at: no part of any photo.
+struct SheetView {
+    double zoom = 1; // 0: fit
+    double panX = 0, panY = 0;
+    float push = 0;
+    friend bool operator==(const SheetView&, const SheetView&) = default;
+};
+
+// What is open.
+struct SessionState {
+    std::vector<std::string> photos; // whole paths, in the order of the list
+    std::string shown;               // one of them; empty: none
+    SheetView view;
+    std::string layout; // of the window, as the window writes it
+    friend bool operator==(const SessionState&, const SessionState&) = default;
+};
+
+// Takes of different character for a photo that nobody has worked on.
+PhotoState freshState();
+
+// As JSON, and back. `problems` gets a sentence for every value that could not be used; what is unknown goes
+// into `rest`. The forms are described in docs/sidecar.md.
+nlohmann::json jsonOf(const PhotoState& state);
+PhotoState stateFrom(const nlohmann::json& json, std::vector<std::string>& problems);
+nlohmann::json jsonOf(const PhotoRecord& record);
+PhotoRecord recordFrom(const nlohmann::json& json, std::vector<std::string>& problems);
+nlohmann::json jsonOf(const SessionState& session);
+SessionState sessionFrom(const nlohmann::json& json, std::vector<std::string>& problems);
+
+// "2026-01-15 22:10:00", now.
+std::string presentTime();
+
+} // namespace irenic

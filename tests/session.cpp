@@ -1,0 +1,331 @@
+// The state of the work as values: through every form and back, undone and redone, kept beside photos
+// whatever happens to the program.
+#include <QCoreApplication>
+#include <QFile>
+#include <QProcess>
+#include <QTest>
+#include <fstream>
+#include <malloc.h>
+#include <random>
+#include <sys/stat.h>
+
+#include "deliver/safe_file.h"
+#include "session/history.h"
+#include "session/sidecar.h"
+#include "support.h"
+
+using namespace irenic;
+namespace fs = std::filesystem;
+
+namespace {
+
+std::mt19937 dice(17);
+unsigned upTo(unsigned most) { return dice() % (most + 1); }
+
+// Another value for a field, within its range.
+template <class T> void roll(const Field<T>& f, T& value) {
+    std::visit(
+        [&](const auto& m) {
+            using M = std::decay_t<decltype(m)>;
+            if constexpr (std::is_same_v<M, ChoiceMember<T>>)
+                m.set(value, static_cast<int>(upTo(static_cast<unsigned>(f.choices.size() - 1))));
+            else if constexpr (std::is_same_v<M, float T::*>)
+                value.*m = static_cast<float>(f.least + (f.most - f.least) * upTo(1000) / 1000.0);
+            else if constexpr (std::is_same_v<M, bool T::*>)
+                value.*m = upTo(1);
+            else if constexpr (std::is_same_v<M, Curve T::*>) {
+                (value.*m).clear();
+                for (unsigned i = 0; i < upTo(4); ++i)
+                    (value.*m).push_back(
+                        {0.2f * static_cast<float>(i) + 0.01f, static_cast<float>(upTo(1000)) / 1000});
+            } else
+                value.*m = methods()[upTo(static_cast<unsigned>(methods().size() - 1))]->id();
+        },
+        f.member);
+}
+template <class T> T rolled() {
+    T value;
+    for (const Field<T>& f : fieldsOf<T>()) roll(f, value);
+    return value;
+}
+
+PhotoState someState() {
+    PhotoState s = freshState();
+    for (Take& t : s.takes) {
+        t.settings = rolled<Settings>();
+        if (upTo(1)) t.risk = Risk{0.25, 0.125};
+        if (upTo(1)) t.name = "soft \"tide\" Ü";
+    }
+    for (unsigned i = 0; i < upTo(6); ++i)
+        s.probes.push_back(
+            {"place", "by hand", static_cast<int>(upTo(4000)), static_cast<int>(upTo(3000)), 0});
+    s.look = rolled<Look>();
+    s.giveIds();
+    if (upTo(1)) s.chosen = s.takes[upTo(2)].id;
+    if (upTo(1)) s.exports.push_back({"/quay/mill-clean.dng", "2026-01-15 22:10:00", 'B'});
+    s.notes = "line one\nline two";
+    return s;
+}
+
+// What a killed program was doing: edits without end, each saved, each told to the log afterwards.
+int editUntilKilled(const std::string& photo, unsigned seed) {
+    dice.seed(seed);
+    std::ofstream log(photo + ".log", std::ios::app);
+    for (int n = 1;; ++n) {
+        PhotoState state = someState();
+        state.notes = std::to_string(n) + std::string(upTo(3000), 'x');
+        saveSidecar(photo, "0123456789abcdef", {std::make_shared<PhotoState>(state), {}});
+        log << n << std::endl;
+    }
+}
+
+} // namespace
+
+class TestSession : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+
+    fs::path in(const QString& name) const { return folder_.filePath(name).toStdString(); }
+    template <class T> void walk() {
+        QSet<QString> ids, xmp;
+        for (const Field<T>& f : fieldsOf<T>()) {
+            QVERIFY2(*f.id && *f.label && QString(f.sentence).endsWith('.'), f.id);
+            QVERIFY2(!ids.contains(f.id) && !xmp.contains(f.xmp), f.id);
+            ids << f.id, xmp << f.xmp;
+            QVERIFY(findField<T>(f.id) == &f);
+            for (int i = 0; i < 40; ++i) {
+                T value, back;
+                roll(f, value);
+                setFromText(f, back, valueText(f, value));
+                QVERIFY2(sameField(f, value, back), f.id);
+            }
+            // What a photographer cannot set is not taken from a file either.
+            T value;
+            if (std::holds_alternative<float T::*>(f.member)) {
+                QVERIFY_EXCEPTION_THROWN(setFromText(f, value, numberText(static_cast<float>(f.most) + 1)),
+                                         FieldError);
+                QVERIFY_EXCEPTION_THROWN(setFromText(f, value, "nan"), FieldError);
+                QVERIFY_EXCEPTION_THROWN(setFromText(f, value, ""), FieldError);
+            }
+            if (!f.choices.empty()) QVERIFY_EXCEPTION_THROWN(setFromText(f, value, "iron"), FieldError);
+        }
+        for (int i = 0; i < 200; ++i) {
+            const T value = rolled<T>();
+            T back;
+            std::vector<std::string> problems;
+            readJson(nlohmann::json::parse(jsonOf(value).dump()), back, problems);
+            QVERIFY(problems.empty() && back == value);
+            QVERIFY(rangeProblem(value).empty());
+        }
+    }
+
+  private slots:
+    void everyFieldThroughEveryForm() {
+        walk<Settings>();
+        walk<Look>();
+    }
+    void theManualHasEveryField() {
+        QFile manual(QStringLiteral(IRENIC_DOCS "/settings.md"));
+        QVERIFY(manual.open(QIODevice::ReadOnly));
+        const QString text = QString::fromUtf8(manual.readAll());
+        const auto has = [&](const FieldInfo& f) {
+            const QString line =
+                QStringLiteral("| `%1` | %2 |").arg(QLatin1String(f.id), QString::fromUtf8(f.label));
+            return text.contains(line) && text.contains(QString::fromUtf8(f.sentence));
+        };
+        for (const auto& f : fieldsOf<Settings>()) QVERIFY2(has(f), f.id);
+        for (const auto& f : fieldsOf<Look>()) QVERIFY2(has(f), f.id);
+    }
+    void statesComeBackFromJson() {
+        for (int i = 0; i < 200; ++i) {
+            PhotoRecord record{std::make_shared<PhotoState>(someState()), {}};
+            if (upTo(1))
+                record.kept.push_back(
+                    {"before the tide", "2026-01-15 22:00:00", std::make_shared<PhotoState>(someState())});
+            std::vector<std::string> problems;
+            const PhotoRecord back = recordFrom(nlohmann::json::parse(jsonOf(record).dump()), problems);
+            QVERIFY2(problems.empty(), problems.empty() ? "" : problems[0].c_str());
+            QVERIFY(back == record);
+        }
+        SessionState session{{"/a.dng", "/b.dng"}, "/b.dng", {4, 12, -7, 1.5f}, "abc"};
+        std::vector<std::string> problems;
+        QVERIFY(sessionFrom(jsonOf(session), problems) == session);
+    }
+    void whatIsUnknownIsKept() {
+        nlohmann::json json = jsonOf(someState());
+        json["zones"] = {{"tide", 3}};
+        json["takes"][0]["mask"] = "sill";
+        json["takes"][0]["settings"]["warmth"] = 2;
+        std::vector<std::string> problems;
+        const nlohmann::json again = jsonOf(stateFrom(json, problems));
+        QVERIFY(again == json && problems.empty());
+        // And what cannot be used is told, while the rest is.
+        json["takes"][0]["settings"]["colour"] = 7;
+        json["takes"][1]["settings"]["method"] = "sieve";
+        json["probes"] = "none";
+        const PhotoState state = stateFrom(json, problems);
+        QCOMPARE(problems.size(), std::size_t(3));
+        QCOMPARE(state.takes.size(), std::size_t(3));
+    }
+    void changesHaveNames() {
+        PhotoState a = freshState();
+        a.probes = {{"darkest", "", 10, 10, 0}, {"texture", "", 50, 50, 0}};
+        a.giveIds();
+        PhotoState b = a;
+        b.takes[1].settings.colour = 1.4f;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("B: colour 1.00× to 1.40×"));
+        b = a, b.takes[0].settings.detail = 0.5f;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("A: detail 25 % to 50 %"));
+        b = a, b.probes[1].x = 90;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("probe 2 moved"));
+        b = a, b.takes.erase(b.takes.begin() + 2);
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("take C removed"));
+        QCOMPARE(QString::fromStdString(nameOfChange(b, a)), QStringLiteral("take C added"));
+        b = a, b.look.exposure = -0.5f;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)),
+                 QStringLiteral("look: exposure 0.00 EV to −0.50 EV"));
+        b = a, b.chosen = a.takes[1].id;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("B chosen"));
+        QVERIFY(nameOfChange(a, a).empty());
+    }
+    void historyGoesAnywhereAndStaysSmall() {
+        History history;
+        std::vector<StatePtr> states{std::make_shared<PhotoState>(freshState())};
+        const auto before = static_cast<double>(mallinfo2().uordblks);
+        for (std::size_t i = 0; i < History::kMostSteps; ++i) {
+            auto next = std::make_shared<PhotoState>(*states.back());
+            next->takes[i % 3].settings.luminance = static_cast<float>(i % 300) / 100;
+            if (next->probes.size() < 6) next->probes.push_back({"place", "placed by hand", 1, 2, 0});
+            history.add({nameOfChange(*states.back(), *next), {{"/quay/mill-03.dng", states.back(), next}}});
+            states.push_back(next);
+        }
+        const double megabytes = (static_cast<double>(mallinfo2().uordblks) - before) / 1e6;
+        qInfo("%zu steps: %.1f MB", history.steps().size(), megabytes);
+        QVERIFY2(megabytes < 50, qPrintable(QString::number(megabytes)));
+        StatePtr present = states.back();
+        for (int i = 0; i < 3000; ++i) {
+            if (upTo(1) && history.canUndo())
+                present = history.undo().changes[0].before;
+            else if (history.canRedo())
+                present = history.redo().changes[0].after;
+            QVERIFY(present == states[history.present()]);
+        }
+        while (history.canUndo()) history.undo();
+        QCOMPARE(history.present(), std::size_t(0));
+        history.add({"anew", {}});
+        QVERIFY(!history.canRedo() && history.steps().size() == 1);
+    }
+    void damagedSidecarsAreSetAside() {
+        const fs::path photo = in("set-aside.dng"), sidecar = in("set-aside.dng.irenic.json");
+        std::ofstream(sidecar) << "{\"irenic\": 1, \"takes\": [";
+        const Loaded loaded = loadSidecar(photo, "00");
+        QVERIFY(!loaded.record && loaded.messages.size() == 1);
+        QVERIFY2(loaded.messages[0].find("set-aside.dng.irenic.json: it is damaged and was set aside") == 0,
+                 loaded.messages[0].c_str());
+        QVERIFY(!fs::exists(sidecar) && fs::exists(in("set-aside.dng.irenic.json.damaged-1")));
+        // Another one does not take its place.
+        std::ofstream(sidecar) << "no json";
+        loadSidecar(photo, "00");
+        QVERIFY(fs::exists(in("set-aside.dng.irenic.json.damaged-1")) &&
+                fs::exists(in("set-aside.dng.irenic.json.damaged-2")));
+    }
+    void newerVersionsKeepTheirNumber() {
+        const fs::path photo = in("newer.dng");
+        nlohmann::json json = jsonOf(someState());
+        json["irenic"] = 7, json["tides"] = 2;
+        std::ofstream(in("newer.dng.irenic.json")) << json;
+        const Loaded loaded = loadSidecar(photo, "00");
+        QVERIFY(loaded.record && loaded.messages.size() == 1);
+        saveSidecar(photo, "00", *loaded.record);
+        const auto again = nlohmann::json::parse(std::ifstream(in("newer.dng.irenic.json")));
+        QVERIFY(again["irenic"] == 7 && again["tides"] == 2);
+    }
+    void photosAreFoundAgainByTheirSamples() {
+        if (geteuid() == 0) {
+            // Root may write anywhere: a name that leaves no room for the sidecar's does the same.
+            const fs::path photo = in(QString(236, 'm') + ".dng"), moved = in(QString(237, 'n') + ".dng");
+            const PhotoRecord record{std::make_shared<PhotoState>(someState()), {}};
+            saveSidecar(photo, "feedfeedfeedfeed", record);
+            QVERIFY(fs::exists(dataFolder() / "sidecars" / "feedfeedfeedfeed.irenic.json"));
+            const Loaded loaded = loadSidecar(moved, "feedfeedfeedfeed");
+            QVERIFY(loaded.record && loaded.record->state->takes == record.state->takes);
+        }
+        Photo a = test::flatField(0.2, 1600, 64), b = test::flatField(0.2, 1600, 64, 10);
+        QVERIFY(digestOf(a) == digestOf(a) && digestOf(a) != digestOf(b) && digestOf(a).size() == 16);
+    }
+    void twoOnOnePhoto() {
+        const fs::path photo = in("shared.dng");
+        std::string owner;
+        {
+            const SidecarLock first(photo, "00", owner);
+            QVERIFY(first.held() && owner.empty());
+            const SidecarLock second(photo, "00", owner);
+            QVERIFY(!second.held() && owner == "this program");
+        }
+        owner.clear();
+        const SidecarLock third(photo, "00", owner);
+        QVERIFY(third.held() && owner.empty());
+        // Of a process that is gone it is taken over; of another machine's it is not.
+        const fs::path lock = in(".other.dng.irenic.json.lock");
+        char host[256] = {};
+        gethostname(host, sizeof host - 1);
+        std::ofstream(lock) << "4194000 " << host << "\n";
+        QVERIFY(SidecarLock(in("other.dng"), "00", owner).held());
+        std::ofstream(lock) << "12 boathouse\n";
+        QVERIFY(!SidecarLock(in("other.dng"), "00", owner).held());
+        QCOMPARE(owner, std::string("process 12 on boathouse"));
+    }
+    void presetsGoThroughFiles() {
+        const Preset preset{rolled<Settings>(), rolled<Look>()};
+        savePreset("night", preset);
+        const Preset back = loadPreset("night");
+        QVERIFY(back.settings == preset.settings && back.look == preset.look);
+        QVERIFY(presetNames() == std::vector<std::string>{"night"});
+        QVERIFY(loadPreset((presetFolder() / "night.json").string()).settings == preset.settings);
+        PhotoState state = someState();
+        state.chosen = state.takes[1].id;
+        saveSidecar(in("as-take.dng"), "00", {std::make_shared<PhotoState>(state), {}});
+        QVERIFY(loadPreset(in("as-take.dng.irenic.json").string()).settings == state.takes[1].settings);
+        QVERIFY_EXCEPTION_THROWN(loadPreset("nowhere"), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(savePreset("../night", preset), WriteError);
+    }
+    // Two hundred programs, each killed in the middle of its edits.
+    void killedAtAnyMoment() {
+        const std::string photo = in("killed.dng").string();
+        for (unsigned run = 0; run < 200; ++run) {
+            QFile::remove(QString::fromStdString(photo + ".log"));
+            QProcess p;
+            p.start(QCoreApplication::applicationFilePath(),
+                    {"--edit", QString::fromStdString(photo), QString::number(run)});
+            QVERIFY(p.waitForStarted());
+            QTest::qSleep(static_cast<int>(8 + upTo(30)));
+            p.kill();
+            QVERIFY(p.waitForFinished());
+            int told = 0;
+            std::ifstream log(photo + ".log");
+            for (int n; log >> n;) told = n;
+            const Loaded loaded = loadSidecar(photo, "0123456789abcdef");
+            QVERIFY2(loaded.messages.empty(), loaded.messages.empty() ? "" : loaded.messages[0].c_str());
+            if (told == 0 && run == 0) continue; // not even the first was done
+            QVERIFY(loaded.record.has_value());
+            // The last that was told, or the one that was saved and not told any more; or the run before's.
+            const int found = std::atoi(loaded.record->state->notes.c_str());
+            QVERIFY2(told == 0 || found == told || found == told + 1,
+                     qPrintable(QStringLiteral("%1 %2").arg(found).arg(told)));
+        }
+        sweepLeftovers(folder_.path().toStdString());
+        QVERIFY(QDir(folder_.path()).entryList({".irenic-*"}, QDir::Hidden | QDir::Files).isEmpty());
+    }
+};
+
+int main(int argc, char** argv) {
+    if (argc == 4 && std::string(argv[1]) == "--edit")
+        return editUntilKilled(argv[2], static_cast<unsigned>(std::atoi(argv[3])));
+    const QTemporaryDir home;
+    qputenv("XDG_DATA_HOME", (home.path() + "/data").toUtf8());
+    qputenv("XDG_CONFIG_HOME", (home.path() + "/config").toUtf8());
+    const QCoreApplication app(argc, argv);
+    TestSession test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "session.moc"
