@@ -14,6 +14,7 @@
 #include "judge/probes.h"
 #include "raw/text.h"
 #include "session/sheet_picture.h"
+#include "session/sidecar.h"
 #include "stop_on_signal.h"
 
 namespace {
@@ -123,10 +124,43 @@ int inspect(const std::vector<std::string>& files, bool asJson, const Work& work
     });
 }
 
+// A take as text ("bm3d,luminance=1"), a preset's name or file, or a sidecar.
+irenic::Preset takeFrom(const std::string& text) {
+    try {
+        if (text.ends_with(".json") || text.find('/') != std::string::npos) return irenic::loadPreset(text);
+        const std::string method = text.substr(0, text.find(','));
+        if (!irenic::findMethod(method) && method == text) return irenic::loadPreset(text);
+        return {irenic::settingsFromText(text), {}};
+    } catch (const std::invalid_argument& e) {
+        throw WrongUsage(std::string("--take: ") + e.what());
+    }
+}
+
+int printState(const std::vector<std::string>& files, bool asJson, const Work& work) {
+    return forEachFile(files, asJson, [&](const std::string& file, json& all) {
+        const auto photo = irenic::readPhoto(file, work, irenic::Measure::Nothing);
+        const irenic::Loaded loaded = irenic::loadSidecar(file, irenic::digestOf(*photo));
+        for (const std::string& m : loaded.messages) std::fprintf(stderr, "irenic-cli: %s\n", m.c_str());
+        all.push_back({{"file", irenic::shownPath(file)},
+                       {"state", loaded.record ? irenic::jsonOf(*loaded.record) : json()}});
+        if (asJson) return;
+        std::printf("%s\n", irenic::shownPath(file).c_str());
+        if (!loaded.record) std::printf("  nothing is kept\n");
+        if (!loaded.record) return;
+        const irenic::PhotoState& s = *loaded.record->state;
+        for (const irenic::Take& t : s.takes)
+            std::printf("  %c%s  %s\n", t.letter, t.id == s.chosen ? " chosen" : "",
+                        irenic::textOf(t.settings).c_str());
+        if (!s.look.plain()) std::printf("  look  %s\n", irenic::textOf(s.look).c_str());
+        for (const irenic::ExportMade& e : s.exports)
+            std::printf("  made  %s  %s\n", e.when.c_str(), irenic::shownPath(e.file).c_str());
+    });
+}
+
 struct CleanOptions {
     std::vector<std::string> files;
     Settings settings;
-    std::string format = "dng", out, output, profile = "srgb", compression = "zip", look;
+    std::string format = "dng", out, output, profile = "srgb", compression = "zip", look, take;
     bool overwrite = false, asJson = false, recommended = false;
 };
 
@@ -173,10 +207,8 @@ fs::path placeOf(const fs::path& file) {
     return error ? file : place;
 }
 
-// Where each file's result goes. Throws WrongUsage where two would go to one place, or onto an input.
+// Where each file's result goes. Throws WrongUsage where two would go to one place.
 std::vector<fs::path> targetsOf(const CleanOptions& o) {
-    std::set<fs::path> inputs;
-    for (const std::string& f : o.files) inputs.insert(placeOf(f));
     std::map<fs::path, std::string> taken;
     std::vector<fs::path> targets;
     for (const std::string& file : o.files) {
@@ -185,8 +217,6 @@ std::vector<fs::path> targetsOf(const CleanOptions& o) {
         targets.push_back(o.output.empty() ? irenic::defaultTarget(file, folder, formatOf(o.format))
                                            : fs::path(o.output));
         const fs::path place = placeOf(targets.back());
-        if (inputs.count(place))
-            throw WrongUsage(irenic::shownPath(targets.back()) + " is an input, which is never overwritten");
         const auto [at, isNew] = taken.emplace(place, file);
         if (!isNew)
             throw WrongUsage(irenic::shownPath(at->second) + " and " + irenic::shownPath(file) +
@@ -199,16 +229,23 @@ std::vector<fs::path> targetsOf(const CleanOptions& o) {
 int clean(const CleanOptions& o, const Work& work) {
     if (const std::string problem = irenic::problemWith(o.settings); !problem.empty())
         throw WrongUsage(problem);
-    const irenic::Look look = lookOf(o.look);
+    const irenic::Preset take = o.take.empty() ? irenic::Preset{o.settings, {}} : takeFrom(o.take);
+    if (!take.settings) throw WrongUsage("--take: this preset holds a look and no take");
+    const irenic::Look look = o.look.empty() && take.look ? *take.look : lookOf(o.look);
     if (!o.output.empty() && o.files.size() != 1)
         throw WrongUsage("--output takes exactly one FILE; use --out for several");
     const std::vector<fs::path> targets = targetsOf(o);
+    std::set<fs::path> inputs;
+    for (const std::string& f : o.files) inputs.insert(placeOf(f));
     std::size_t next = 0;
     return forEachFile(o.files, o.asJson, [&](const std::string& file, json& all) {
         irenic::ExportOrder order;
         order.target = targets[next++];
+        if (inputs.count(placeOf(order.target)))
+            throw irenic::ExportError(irenic::shownName(order.target) +
+                                      ": this is an input, which is never overwritten.");
         const auto photo = irenic::readPhoto(file, work);
-        order.settings = o.settings;
+        order.settings = *take.settings;
         if (o.recommended) {
             const irenic::Recommendation r =
                 irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
@@ -248,7 +285,10 @@ int sheet(const SheetOptions& o, const Work& work) {
     std::vector<Settings> takes;
     std::vector<irenic::Rect> probes;
     try {
-        for (const std::string& t : o.takes) takes.push_back(irenic::settingsFromText(t));
+        for (const std::string& t : o.takes) {
+            const irenic::Preset take = takeFrom(t);
+            if (take.settings) takes.push_back(*take.settings);
+        }
     } catch (const std::invalid_argument& e) {
         throw WrongUsage(std::string("--take: ") + e.what());
     }
@@ -293,6 +333,9 @@ int main(int argc, char** argv) {
     auto* cleanCommand = app.add_subcommand("clean", "Write cleaned copies");
     cleanCommand->add_option("FILE", options.files)->required();
     cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'");
+    cleanCommand->add_option(
+        "--take,--preset", options.take,
+        "A take as text, a preset's name or file, or a sidecar: its chosen take and its look");
     cleanCommand->add_flag("--recommended", options.recommended,
                            "Measure method and strengths on every photo, as 'recommend' does");
     for (const auto& field : irenic::fieldsOf<Settings>()) {
@@ -320,8 +363,9 @@ int main(int argc, char** argv) {
     cleanCommand->add_flag("--overwrite", options.overwrite, "Replace existing results; never an input");
     cleanCommand->add_flag("--json", options.asJson);
     cleanCommand->callback([&] {
-        if (options.recommended == (cleanCommand->count("--method") > 0))
-            throw WrongUsage("clean takes either --method or --recommended");
+        const bool named = cleanCommand->count("--method") > 0, given = !options.take.empty();
+        if (int(options.recommended) + int(named) + int(given) != 1)
+            throw WrongUsage("clean takes one of --method, --take and --recommended");
         status = clean(options, work);
     });
 
@@ -330,6 +374,12 @@ int main(int argc, char** argv) {
     recommendCommand->add_option("FILE", files)->required();
     recommendCommand->add_flag("--json", asJson);
     recommendCommand->callback([&] { status = recommendAll(files, asJson, work); });
+
+    auto* stateCommand =
+        app.add_subcommand("state", "Say what is kept for photos: takes, probes, look, choice");
+    stateCommand->add_option("FILE", files)->required();
+    stateCommand->add_flag("--json", asJson);
+    stateCommand->callback([&] { status = printState(files, asJson, work); });
 
     SheetOptions sheetOptions;
     auto* sheetCommand = app.add_subcommand("sheet", "Write the trial sheet as a picture");

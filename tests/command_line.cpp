@@ -6,6 +6,8 @@
 #include <QProcess>
 #include <QTest>
 
+#include "deliver/xmp.h"
+#include "session/sidecar.h"
 #include "support.h"
 
 using namespace irenic;
@@ -43,6 +45,34 @@ class TestCommandLine : public QObject {
         for (const QJsonValue& v : QJsonDocument::fromJson(run({"methods", "--json"}).out).array())
             QCOMPARE(v["takes"].toString().contains("mosaic"), v["id"].toString().startsWith("learned"));
         for (const char* id : {"wavelet", "nlm", "bm3d"}) QVERIFY(ids.contains(QLatin1String(id)));
+    }
+    void stateAndTakes() {
+        QCOMPARE(run({"state", mill_}).out.contains("nothing is kept"), true);
+        PhotoState state = freshState();
+        state.takes[1].settings = settingsFromText("wavelet,luminance=0.7,grain=0.1");
+        state.chosen = state.takes[1].id;
+        state.look.exposure = 0.5f;
+        const PhotoPtr photo = readPhoto(mill_.toStdString(), {}, Measure::Nothing);
+        saveSidecar(mill_.toStdString(), digestOf(*photo), {std::make_shared<PhotoState>(state), {}});
+        const Result r = run({"state", mill_, "--json"});
+        QCOMPARE(r.status, 0);
+        const QJsonObject kept = QJsonDocument::fromJson(r.out).array()[0].toObject()["state"].toObject();
+        QCOMPARE(kept["takes"].toArray()[1].toObject()["settings"].toObject()["grain"].toDouble(), 0.1);
+        QCOMPARE(kept["chosen"].toInt(), static_cast<int>(state.chosen));
+        // What the window has chosen, on the command line.
+        QCOMPARE(
+            run({"clean", mill_, "--take", mill_ + ".irenic.json", "--output", in("by-sidecar.dng")}).status,
+            0);
+        QCOMPARE(
+            run({"clean", mill_, "--take", "wavelet,luminance=0.7,grain=0.1", "--output", in("by-text.dng")})
+                .status,
+            0);
+        QVERIFY(settingsIn(in("by-sidecar.dng").toStdString()) == state.takes[1].settings);
+        QVERIFY(readPhoto(in("by-sidecar.dng").toStdString(), {}, Measure::Nothing)->samples ==
+                readPhoto(in("by-text.dng").toStdString(), {}, Measure::Nothing)->samples);
+        QCOMPARE(run({"clean", mill_, "--take", "sieve", "--output", in("never.dng")}).status, 2);
+        QCOMPARE(run({"clean", mill_, "--take", "wavelet", "--recommended"}).status, 2);
+        QFile::remove(mill_ + ".irenic.json");
     }
     void inspectAsJson() {
         const Result r = run({"inspect", mill_, in("gone.dng"), "--json"});

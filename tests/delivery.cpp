@@ -102,8 +102,7 @@ class TestDelivery : public QObject {
         auto rgb =
             developRegion(*photo_, settings, {},
                           {photo_->crop.x, photo_->crop.y + 100, photo_->crop.width, 1}, kWorkingSpace);
-        Finish(*photo_, {}, where)
-            .apply(rgb[0].row(0), rgb[1].row(0), rgb[2].row(0), photo_->crop.width);
+        Finish(*photo_, {}, where).apply(rgb[0].row(0), rgb[1].row(0), rgb[2].row(0), photo_->crop.width);
         for (int x = 0; x < photo_->crop.width; ++x)
             for (std::size_t c = 0; c < 3; ++c)
                 QVERIFY(std::abs(row[static_cast<std::size_t>(x) * 3 + c] / 65535.0f - rgb[c].at(x, 0)) <

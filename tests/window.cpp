@@ -2,9 +2,11 @@
 #include <QAction>
 #include <QComboBox>
 #include <QDropEvent>
+#include <QElapsedTimer>
 #include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMenu>
 #include <QMimeData>
 #include <QPushButton>
 #include <QSettings>
@@ -452,6 +454,129 @@ class TestWindow : public QObject {
         document.setLook(look);
         QVERIFY(settle());
         QVERIFY(window_->sheet().cell(0, 0)->wanted().area == outputFrame(*document.photo(), look));
+    }
+    void everyChangeIsUndone() {
+        Document& document = window_->document();
+        const PhotoState before = document.state();
+        auto* colour = field(1, "colour");
+        colour->setFocus();
+        // A gesture is one step, however many values it went through.
+        for (int i = 0; i < 6; ++i) QTest::keyClick(colour, Qt::Key_Right);
+        QCOMPARE(document.history().steps().size(), std::size_t(1));
+        QVERIFY(QString::fromStdString(document.history().steps()[0].name)
+                    .startsWith(QStringLiteral("B: colour 1.00× to 1.")));
+        document.addTake();
+        document.moveProbe(0, 100, 90);
+        Look look = document.look();
+        look.exposure = 0.5f;
+        document.setLook(look);
+        document.choose(0);
+        const PhotoState after = document.state();
+        QCOMPARE(document.history().steps().size(), std::size_t(5));
+        QVERIFY(find<QAction>("undo")->text().contains("A chosen"));
+        for (int i = 0; i < 5; ++i) QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(document.state() == before);
+        QVERIFY(!find<QAction>("undo")->isEnabled());
+        QVERIFY(std::abs(field(1, "colour")->value() - 1) < 1e-9 && window_->sheet().columns() == 4);
+        for (int i = 0; i < 5; ++i)
+            QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier);
+        QVERIFY(document.state() == after);
+        QVERIFY(settle());
+    }
+    void theHistoryListGoesAnywhere() {
+        QTest::keyClick(window_.get(), Qt::Key_H, Qt::ControlModifier);
+        auto* list = find<QListWidget>("history");
+        QTRY_VERIFY(list->isVisible());
+        Document& document = window_->document();
+        document.addTake();
+        document.removeTake(0);
+        document.choose(1);
+        QCOMPARE(list->count(), 4);
+        QVERIFY(list->item(3)->text().startsWith(QStringLiteral("▸")) &&
+                list->item(2)->text().contains("take A removed"));
+        QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualItemRect(list->item(1)).center());
+        QCOMPARE(document.history().present(), std::size_t(1));
+        QCOMPARE(document.takes().size(), std::size_t(4));
+        QVERIFY(list->item(1)->text().startsWith(QStringLiteral("▸")) &&
+                list->item(3)->foreground().color() == QColor(70, 70, 70));
+        // Of another photo: undoing it shows that one.
+        window_->open({two_});
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 3200, 30000);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 12800, 30000);
+        QCOMPARE(document.takes().size(), std::size_t(3));
+    }
+    void workIsKeptBesideThePhoto() {
+        Document& document = window_->document();
+        const QString sidecar = one_ + ".irenic.json";
+        QVERIFY(!QFile::exists(sidecar)); // nothing was done yet
+        Settings settings = document.takes()[2].settings;
+        settings.grain = 0.15f;
+        document.setSettings(2, settings);
+        document.choose(2);
+        document.keepVersion("before the flood");
+        QElapsedTimer clock;
+        clock.start();
+        QTRY_VERIFY_WITH_TIMEOUT(QFile::exists(sidecar) && !document.unsaved(), 5000);
+        QVERIFY2(clock.elapsed() < 1000, qPrintable(QString::number(clock.elapsed())));
+        const PhotoState kept = document.state();
+        // Another window with the same photo is told, and keeps nothing.
+        {
+            Window second;
+            QStringList said;
+            connect(&second.document(), &Document::message, this, [&](const QString& m) { said << m; });
+            second.open({one_});
+            QTRY_VERIFY_WITH_TIMEOUT(second.document().photo() != nullptr, 30000);
+            QVERIFY2(said.join(' ').contains("open in another window"), qPrintable(said.join(' ')));
+            QVERIFY(second.document().state() == kept);
+            second.document().removeTake(0);
+            second.document().save();
+        }
+        // Closed and opened again, without files: everything is as it was.
+        document.setZoom(2);
+        document.setPush(1.5f);
+        window_->close();
+        window_ = std::make_unique<Window>();
+        window_->resize(900, 560);
+        window_->show();
+        window_->restoreSession();
+        QVERIFY(settle());
+        QVERIFY(window_->document().state() == kept);
+        QCOMPARE(window_->document().zoom(), 2.0);
+        QCOMPARE(window_->document().push(), 1.5f);
+        QCOMPARE(window_->document().keptVersions().size(), std::size_t(1));
+        QVERIFY(window_->photos().currentItem()->text().contains(QStringLiteral("✓ C")));
+        // A version comes back, and that can be undone.
+        window_->document().removeTake(2);
+        find<QMenu>("versions")->actions()[0]->trigger();
+        QVERIFY(window_->document().state() == kept);
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(window_->document().takes().size(), std::size_t(2));
+    }
+    void eachPhotoHasItsOwnWork() {
+        Document& document = window_->document();
+        document.addTake();
+        document.choose(3);
+        window_->open({two_});
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 3200, 30000);
+        QCOMPARE(document.takes().size(), std::size_t(3));
+        QCOMPARE(document.chosen(), -1);
+        document.removeTake(2);
+        document.useAsDefault();
+        window_->photos().setCurrentRow(0);
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 12800, 30000);
+        QCOMPARE(document.takes().size(), std::size_t(4));
+        QCOMPARE(document.chosen(), 3);
+        // A photo that nobody has worked on starts as was asked.
+        const QString three =
+            QString::fromStdString(test::writeShot(folder_, "three.dng", test::shoot(6400, "RGGB", 9).photo));
+        window_->open({three});
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 6400, 30000);
+        QCOMPARE(document.takes().size(), std::size_t(2));
+        // Taken out of the list, not off the disk.
+        window_->photos().setFocus();
+        QTest::keyClick(&window_->photos(), Qt::Key_Delete);
+        QVERIFY(!window_->photos().paths().contains(three) && QFile::exists(three));
     }
     void closingWhileWorking() {
         window_->document().setZoom(3);

@@ -21,7 +21,7 @@ namespace {
 namespace fs = std::filesystem;
 using nlohmann::json;
 
-constexpr int kVersion = 1;
+constexpr int kVersion = kSidecarVersion;
 
 fs::path folderOf(const char* variable, const char* below) {
     const char* named = std::getenv(variable);

@@ -163,7 +163,10 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
     if (const auto at = from.find("look"); at != from.end()) readJson(*at, s.look, problems);
     get(from, "chosen", s.chosen, problems);
     get(from, "notes", s.notes, problems);
-    s.rest = without(from, {"takes", "probes", "exports", "look", "chosen", "notes", "kept"});
+    s.rest = without(from, {"takes", "probes", "exports", "look", "chosen", "notes", "kept", "photo"});
+    // What a newer version wrote keeps its number.
+    if (s.rest.contains("irenic") && s.rest["irenic"].is_number() && s.rest["irenic"] <= kSidecarVersion)
+        s.rest.erase("irenic");
     if (s.takes.empty()) s.takes = freshState().takes;
     s.giveIds();
     if (!s.take(s.chosen)) s.chosen = 0;

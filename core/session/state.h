@@ -80,6 +80,9 @@ struct SessionState {
 // Takes of different character for a photo that nobody has worked on.
 PhotoState freshState();
 
+// The version of the form in sidecars.
+inline constexpr int kSidecarVersion = 1;
+
 // As JSON, and back. `problems` gets a sentence for every value that could not be used; what is unknown goes
 // into `rest`. The forms are described in docs/sidecar.md.
 nlohmann::json jsonOf(const PhotoState& state);
