@@ -25,6 +25,7 @@
 
 #include "deliver/export.h"
 #include "denoise/clean.h"
+#include "measure/open.h"
 #include "sensor.h"
 
 using namespace irenic;

@@ -11,10 +11,11 @@
 #include "deliver/export.h"
 #include "demo.h"
 #include "denoise/method.h"
-#include "judge/probes.h"
+#include "measure/open.h"
+#include "measure/probes.h"
 #include "raw/text.h"
-#include "session/sheet_picture.h"
 #include "session/sidecar.h"
+#include "sheet_picture.h"
 #include "stop_on_signal.h"
 
 namespace {

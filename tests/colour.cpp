@@ -2,6 +2,7 @@
 #include <QTest>
 
 #include "judge/difference.h"
+#include "measure/open.h"
 #include "raw/light.h"
 #include "support.h"
 

@@ -7,6 +7,7 @@
 #include <QTest>
 
 #include "deliver/xmp.h"
+#include "measure/open.h"
 #include "session/sidecar.h"
 #include "support.h"
 

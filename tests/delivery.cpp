@@ -5,6 +5,7 @@
 #include <QTest>
 
 #include "deliver/export.h"
+#include "measure/open.h"
 #include "support.h"
 
 using namespace irenic;

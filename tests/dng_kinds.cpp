@@ -9,6 +9,7 @@
 #include "deliver/export.h"
 #include "deliver/jpeg.h"
 #include "made_dng.h"
+#include "measure/open.h"
 #include "raw/tag_reader.h"
 #include "support.h"
 

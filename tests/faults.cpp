@@ -11,6 +11,7 @@
 
 #include "deliver/export.h"
 #include "deliver/safe_file.h"
+#include "measure/open.h"
 #include "support.h"
 
 using namespace irenic;

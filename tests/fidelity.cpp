@@ -8,6 +8,7 @@
 #include "develop/file_rendering.h"
 #include "develop/finish.h"
 #include "judge/difference.h"
+#include "measure/open.h"
 #include "raw/picture_file.h"
 #include "support.h"
 

@@ -10,6 +10,7 @@
 #include "deliver/export.h"
 #include "develop/render.h"
 #include "made_dng.h"
+#include "measure/open.h"
 #include "raw/opcodes.h"
 #include "raw/text.h"
 #include "support.h"

@@ -4,6 +4,8 @@
 
 #include "deliver/export.h"
 #include "develop/lens.h"
+#include "measure/open.h"
+#include "measure/pattern.h"
 #include "optics.h"
 #include "support.h"
 

@@ -5,6 +5,7 @@
 #include "develop/fringes.h"
 #include "develop/sharpen.h"
 #include "judge/difference.h"
+#include "measure/open.h"
 #include "optics.h"
 #include "support.h"
 

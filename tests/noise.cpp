@@ -2,6 +2,8 @@
 #include <random>
 #include <set>
 
+#include "measure/noise.h"
+#include "measure/pattern.h"
 #include "noise/estimate.h"
 #include "noise/stabilise.h"
 #include "support.h"

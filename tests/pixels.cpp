@@ -10,6 +10,7 @@
 #include "deliver/export.h"
 #include "develop/render.h"
 #include "judge/recommend.h"
+#include "measure/open.h"
 #include "support.h"
 
 using namespace irenic;

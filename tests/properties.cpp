@@ -8,6 +8,7 @@
 #include "deliver/proof.h"
 #include "develop/lens.h"
 #include "made_dng.h"
+#include "measure/open.h"
 #include "optics.h"
 #include "raw/dng_pixels.h"
 #include "session/take.h"

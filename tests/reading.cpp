@@ -1,7 +1,8 @@
 #include <QFile>
 #include <QTest>
 
-#include "judge/probes.h"
+#include "measure/open.h"
+#include "measure/probes.h"
 #include "support.h"
 
 using namespace irenic;

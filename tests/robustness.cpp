@@ -9,6 +9,7 @@
 #include "develop/clean_cache.h"
 #include "develop/lens.h"
 #include "develop/sharpen.h"
+#include "measure/open.h"
 #include "optics.h"
 #include "raw/opcodes.h"
 #include "support.h"

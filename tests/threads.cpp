@@ -7,6 +7,7 @@
 
 #include "deliver/export.h"
 #include "look/background.h"
+#include "measure/open.h"
 #include "renderer.h"
 #include "support.h"
 

@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "develop/render.h"
+#include "measure/open.h"
 
 namespace irenic {
 

@@ -8,7 +8,7 @@
 #include <memory>
 #include <thread>
 
-#include "judge/probes.h"
+#include "measure/probes.h"
 #include "raw/photo.h"
 
 namespace irenic {

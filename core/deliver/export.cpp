@@ -4,7 +4,8 @@
 #include <cmath>
 
 #include "deliver/safe_file.h"
-#include "noise/estimate.h"
+#include "measure/noise.h"
+#include "measure/open.h"
 #include "raw/text.h"
 #include "raw/wide_mosaic.h"
 

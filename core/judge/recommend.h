@@ -8,7 +8,7 @@
 #pragma once
 
 #include "denoise/clean.h"
-#include "judge/probes.h"
+#include "measure/probes.h"
 
 namespace irenic {
 

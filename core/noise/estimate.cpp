@@ -5,8 +5,6 @@
 #include <numbers>
 #include <vector>
 
-#include "raw/photo.h"
-
 namespace irenic {
 
 namespace {
@@ -171,73 +169,6 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
     return line;
-}
-
-NoiseModel measureNoise(const Photo& photo, const Work& work) {
-    NoiseModel model;
-    const int w = photo.width() / 2, h = photo.height() / 2;
-    for (int s = 0; s < 4; ++s) {
-        Plane plane(w, h);
-        forEachBand(h, 64, work, [&](int first, int last) {
-            for (int y = first; y < last; ++y)
-                for (int x = 0; x < w; ++x)
-                    plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
-        });
-        const int channel = photo.mosaic.channel(s);
-        model.channel[static_cast<std::size_t>(channel)] = measureNoiseLine(plane, 0.98f, work);
-        work.report(0.5 + 0.12 * (s + 1));
-    }
-    return model;
-}
-
-namespace {
-
-Plane halvedPlane(const Plane& in) {
-    Plane out(in.width() / 2, in.height() / 2);
-    for (int y = 0; y < out.height(); ++y)
-        for (int x = 0; x < out.width(); ++x)
-            out.at(x, y) = 0.25f * (in.at(2 * x, 2 * y) + in.at(2 * x + 1, 2 * y) + in.at(2 * x, 2 * y + 1) +
-                                    in.at(2 * x + 1, 2 * y + 1));
-    return out;
-}
-
-} // namespace
-
-NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work& work) {
-    NoiseModel model;
-    double sum = 0;
-    // Below this the means are too few to tell noise from the picture.
-    const bool large = photo.width() >= 640 && photo.height() >= 480;
-    for (int c = 0; c < 3; ++c) {
-        Plane plane(photo.width(), photo.height());
-        forEachBand(plane.height(), 64, work, [&](int first, int last) {
-            for (int y = first; y < last; ++y)
-                for (int x = 0; x < plane.width(); ++x) plane.at(x, y) = photo.normalised(x, y, c);
-        });
-        const NoiseLine fine = measureNoiseLine(plane, 0.98f, work);
-        NoiseLine half{fine.a / 4, fine.b / 4}, quarter{fine.a / 16, fine.b / 16};
-        if (large) {
-            plane = halvedPlane(plane);
-            half = measureNoiseLine(plane, 0.98f, work);
-            plane = halvedPlane(plane);
-            quarter = measureNoiseLine(plane, 0.98f, work);
-        }
-        // Each line knows the density at the upper end of its band: v, 4v and 16v. The upper band is three
-        // quarters of the spectrum, the next three quarters of the rest; a band's density is taken for the
-        // mean of those at its two ends.
-        const double whole[3] = {0.5 * 0.75, 4 * (0.5 * 0.75 + 0.5 * 0.1875), 16 * (0.5 * 0.1875 + 0.0625)};
-        const NoiseLine line{whole[0] * fine.a + whole[1] * half.a + whole[2] * quarter.a,
-                             whole[0] * fine.b + whole[1] * half.b + whole[2] * quarter.b};
-        constexpr double shadows = 0.05;
-        if (c == 1)
-            model.channel[1] = model.channel[2] = line;
-        else
-            model.channel[c == 0 ? 0 : 3] = line;
-        sum += std::sqrt(16 * quarter.variance(shadows) / std::max(line.variance(shadows), 1e-12));
-        work.report(0.5 + 0.16 * (c + 1));
-    }
-    coarse = std::clamp(sum / 3, 0.5, 3.0);
-    return model;
 }
 
 } // namespace irenic

@@ -1,4 +1,4 @@
-// Measures a photo's Poisson-Gaussian noise from its own pixels.
+// Measures Poisson-Gaussian noise from pixels.
 //
 // Method: M. Colom, A. Buades, J.-M. Morel, "Nonparametric noise estimation method for raw images", JOSA A
 // 31(4), 2014, in the line of N. Ponomarenko et al. (2007): 8x8 blocks of one channel are taken to the DCT;
@@ -17,21 +17,8 @@
 
 namespace irenic {
 
-struct Photo;
-
 // The line for one channel. `samples` are normalised (0 black, 1 white) values of the channel; values at or
 // above `clip` are treated as clipped. The result has a >= 0 and b >= 0 with a + b > 0.
 NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work = {});
-
-// All four channels of the active area (of a photo without a mosaic: R, G, G, B). Never looks at the file's
-// NoiseProfile.
-NoiseModel measureNoise(const Photo& photo, const Work& work = {});
-
-// The same for a photo without a mosaic, whose noise goes from pixel to pixel: interpolated, smoothed,
-// compressed. Blocks' high frequencies alone would tell too little of it, so the lines are those of the
-// pixels, of 2x2 and of 4x4 means, put together by the share of the spectrum that each sees (below 640x480
-// pixels noise is taken for white). `coarse` becomes the noise of 4x4 means over that of white noise of the
-// same strength.
-NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work& work = {});
 
 } // namespace irenic

@@ -4,11 +4,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "image/work.h"
-
 namespace irenic {
-
-struct Photo;
 
 struct Defect {
     int x, y;             // in the active area
@@ -22,26 +18,5 @@ struct Pattern {
     double rowSigma = 0, columnSigma = 0; // their standard deviation over that of the noise at black;
                                           // measured also where it is too small to act on
 };
-
-// Measures `photo` against its noise model. Pixels that the file itself calls bad (opcodes
-// FixBadPixelsConstant and FixBadPixelsList, DNG 1.6, chapter 7) are among the defects.
-//
-// A defect is one sample that stands out from the eight nearest of its channel by far more than noise does,
-// while the light around it does not: the lens spreads a star or a lantern over the neighbours, of all
-// channels, a defect has none. When the noise makes that unsure the sample is left alone. A saturated light
-// of one pure colour that falls on one sample only can be taken for a defect.
-//
-// Lines: the second difference of each row, d(y) = v(y) - (v(y-2) + v(y+2)) / 2, averaged over the row with
-// the weights of its noise and clipped at 2.5 sigma, sees the row's offset and little of the picture; where
-// there are lines to take out, so does that of the greens of neighbouring rows, which knows how odd rows
-// differ from even ones. Offsets follow from all d by regularised least squares (slow drifts over some twenty
-// rows are left: they are not told from the picture); their variance is what the d of four parts of a line
-// have in common: the picture differs from part to part. Parts with much texture are left out. Lines below
-// 0.1 sigma cannot be seen, nor told from the picture, and are left. Throws Cancelled.
-Pattern measurePattern(const Photo& photo, const Work& work = {});
-
-// The samples with the pattern taken out, laid out as Photo::samples; empty when there is nothing to take
-// out. Clipped samples stay clipped.
-std::vector<std::uint16_t> mendedSamples(const Photo& photo, const Pattern& pattern);
 
 } // namespace irenic

@@ -165,11 +165,9 @@ struct PhotoError : std::runtime_error {
 };
 
 // Reads a raw file, or a picture that has been developed already (TIFF of 8, 16 or 32 bits, JPEG, PNG). Raws:
-// LibRaw for the mosaic and levels, the file's own tags for what LibRaw leaves out; then measures the noise,
-// unless only the samples are wanted. Throws PhotoError (missing, empty, truncated, not a picture,
+// LibRaw for cameras' own formats, the file's own tags for DNGs. Nothing is measured: `noise` and `pattern`
+// are empty (measure/open.h goes on from here). Throws PhotoError (missing, empty, truncated, not a picture,
 // unsupported, more than 500 megapixels) and Cancelled.
-enum class Measure { Noise, Nothing };
-PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work = {},
-                   Measure measure = Measure::Noise);
+std::shared_ptr<Photo> readUnmeasured(const std::filesystem::path& file, const Work& work = {});
 
 } // namespace irenic

@@ -1,7 +1,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include "noise/estimate.h"
 #include "raw/camera_colour.h"
 #include "raw/camera_raw.h"
 #include "raw/developed.h"
@@ -18,16 +17,6 @@ namespace fs = std::filesystem;
 
 [[noreturn]] void fail(const fs::path& file, const std::string& what) {
     throw PhotoError(shownName(file) + ": " + what);
-}
-
-void measureAll(Photo& photo, const Work& work) {
-    if (photo.hasMosaic()) {
-        photo.noise = measureNoise(photo, work);
-        photo.pattern = measurePattern(photo, work);
-        photo.mended = mendedSamples(photo, photo.pattern);
-    } else {
-        photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
-    }
 }
 
 // WhiteLevel may differ from colour to colour: then all are stretched to the highest, which is theirs from
@@ -170,7 +159,7 @@ std::shared_ptr<Photo> readRaw(const fs::path& file, std::uint64_t size, const W
 
 } // namespace
 
-PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
+std::shared_ptr<Photo> readUnmeasured(const fs::path& file, const Work& work) {
     std::error_code error;
     if (!fs::exists(file, error)) fail(file, "there is no such file. Has it been moved or renamed?");
     if (fs::is_directory(file, error)) fail(file, "this is a folder, not a photo.");
@@ -181,11 +170,9 @@ PhotoPtr readPhoto(const fs::path& file, const Work& work, Measure measure) {
     try {
         if (!looksDeveloped(file)) photo = readRaw(file, size, work);
         if (!photo) photo = readDeveloped(file, work);
-        if (measure == Measure::Noise) measureAll(*photo, work);
     } catch (const std::bad_alloc&) {
         fail(file, "there is not enough memory for it.");
     }
-    work.report(1);
     return photo;
 }
 

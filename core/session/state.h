@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "develop/look.h"
-#include "judge/probes.h"
+#include "measure/probes.h"
 #include "session/take.h"
 
 namespace irenic {

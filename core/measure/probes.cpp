@@ -1,4 +1,4 @@
-#include "judge/probes.h"
+#include "measure/probes.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "noise/pattern.h"
+#include "measure/pattern.h"
 
 #include <algorithm>
 #include <array>

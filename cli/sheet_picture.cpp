@@ -1,4 +1,4 @@
-#include "session/sheet_picture.h"
+#include "sheet_picture.h"
 
 #include <QImage>
 #include <QPainter>
