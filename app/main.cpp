@@ -1,3 +1,4 @@
+#include <QAction>
 #include <QCommandLineParser>
 #include <QTimer>
 #include <QToolButton>
@@ -37,9 +38,10 @@ int main(int argc, char** argv) {
     const QCommandLineOption look(
         QStringLiteral("look"), QStringLiteral("Develop all photos with this look."), QStringLiteral("TEXT"));
     const QCommandLineOption curve(QStringLiteral("curve"), QStringLiteral("Open the contrast curve."));
+    const QCommandLineOption history(QStringLiteral("history"), QStringLiteral("Open the history."));
     const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
                                   QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
-    parser.addOptions({look, curve, size, picture, push, zoom, select, recommend});
+    parser.addOptions({look, curve, history, size, picture, push, zoom, select, recommend});
     parser.process(app);
 
     irenic::Window window;
@@ -66,6 +68,7 @@ int main(int argc, char** argv) {
         QTimer::singleShot(0, &window, [&] {
             window.findChild<QToolButton*>(QStringLiteral("curveButton"))->setChecked(true);
         });
+    if (parser.isSet(history)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
     bool asked = !parser.isSet(recommend);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
         if (asked) return;
