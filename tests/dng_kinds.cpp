@@ -3,6 +3,7 @@
 #include <libraw/libraw.h>
 
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTest>
 
 #include "deliver/dng_tags.h"
@@ -424,6 +425,40 @@ class TestDngKinds : public QObject {
                                      .arg(QLatin1String(t.name), t.place == TagPlace::First ? "IFD0" : "raw",
                                           fate, QLatin1String(t.why));
             QVERIFY2(text.contains(line), qPrintable(line));
+        }
+    }
+    void iptcAndXmpGoAlong() {
+        auto d = plain();
+        d.main[0x83bb] =
+            test::bytesTag({0x1c, 2, 5, 0, 4, 't', 'i', 'd', 'e'}, 7); // IPTC-IIM 2:05, object name
+        const std::string own = "<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF "
+                                "xmlns:rdf=\"http://www.w3.org/1999/02/22-rdf-syntax-ns#\">"
+                                "<rdf:Description xmlns:dc=\"http://purl.org/dc/elements/1.1/\" "
+                                "xmlns:xmpMM=\"http://ns.adobe.com/xap/1.0/mm/\" "
+                                "xmlns:xmp=\"http://ns.adobe.com/xap/1.0/\" dc:format=\"image/old\" "
+                                "xmpMM:InstanceID=\"xmp.iid:old\" "
+                                "xmpMM:DocumentID=\"xmp.did:old\" xmp:Rating=\"4\"/></rdf:RDF></x:xmpmeta>";
+        d.main[0x02bc] = test::bytesTag({own.begin(), own.end()});
+        const PhotoPtr p = readPhoto(d.write(path("talk.dng")));
+        for (const auto& [format, name, type] :
+             {std::tuple{ExportFormat::Dng, "talk-clean.dng", "image/x-adobe-dng"},
+              {ExportFormat::Tiff, "talk-clean.tif", "image/tiff"},
+              {ExportFormat::Jpeg, "talk-clean.jpg", "image/jpeg"}}) {
+            ExportOrder order;
+            order.settings = {"wavelet"}, order.format = format, order.target = path(name).toStdString();
+            exportPhoto(*p, order);
+            QProcess exiftool;
+            exiftool.start(QStringLiteral("exiftool"),
+                           {"-s", "-G1", "-IPTC:ObjectName", "-XMP:all", path(name)});
+            QVERIFY(exiftool.waitForFinished());
+            const QString said = QString::fromUtf8(exiftool.readAllStandardOutput());
+            QVERIFY2(said.contains(QRegularExpression("ObjectName +: tide")), qPrintable(said));
+            QVERIFY2(said.contains(QRegularExpression(QStringLiteral("Format +: ") + type)),
+                     qPrintable(said));
+            QVERIFY2(said.contains(QRegularExpression("Rating +: 4")) &&
+                         said.contains(QRegularExpression("OriginalDocumentID +: xmp.did:old")),
+                     qPrintable(said));
+            QVERIFY2(!said.contains(QRegularExpression("\\] +InstanceID +: xmp.iid:old")), qPrintable(said));
         }
     }
     void cameraProfilesKeepTheirContent() {
