@@ -51,34 +51,88 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     if (photo_) view_.panX = view_.panY = 0;
     photo_ = std::move(photo);
     lastKey_.clear();
-    if (!held_.count(path())) {
-        Held held;
-        held.digest = digestOf(*photo_);
-        held.record.state = std::make_shared<PhotoState>(start_);
-        if (keeps_) fetch(held);
-        if (held.record.state->probes.empty()) {
-            auto state = std::make_shared<PhotoState>(*held.record.state);
-            state->probes = std::move(probes);
-            state->giveIds();
-            held.record.state = std::move(state);
-        }
-        held_.emplace(path(), std::move(held));
+    Held& held = hold(path(), digestOf(*photo_));
+    const auto waiting = waiting_.find(path());
+    if (waiting != waiting_.end() || held.record.state->probes.empty()) {
+        auto state = std::make_shared<PhotoState>(*held.record.state);
+        state->probes =
+            waiting == waiting_.end() ? std::move(probes) : scaledProbes(waiting->second, *photo_);
+        state->giveIds();
+        held.record.state = std::move(state);
+        if (waiting != waiting_.end()) touch(path()), waiting_.erase(waiting);
     }
     emit photoChanged();
     emit keptChanged();
 }
 
-void Document::fetch(Held& held) {
+std::vector<Probe> Document::scaledProbes(const Copied& from, const Photo& photo) {
+    std::vector<Probe> probes = from.state.probes;
+    for (Probe& p : probes) {
+        p.id = 0;
+        p.x = static_cast<int>(static_cast<long long>(p.x) * photo.width() / std::max(1, from.width));
+        p.y = static_cast<int>(static_cast<long long>(p.y) * photo.height() / std::max(1, from.height));
+    }
+    return probes;
+}
+
+Document::Held& Document::hold(const std::string& file, const std::string& digest) {
+    const auto [at, isNew] = held_.try_emplace(file);
+    Held& held = at->second;
+    if (held.digest.empty()) held.digest = digest;
+    if (!isNew) return held;
+    held.record.state = std::make_shared<PhotoState>(start_);
+    if (!keeps_) return held;
+    const QString name = QString::fromStdString(shownName(file));
     std::string owner;
-    held.lock = SidecarLock(photo_->file, held.digest, owner);
+    held.lock = SidecarLock(file, held.digest, owner);
     held.readOnly = !owner.empty();
     if (held.readOnly)
-        emit message(
-            tr("%1: its work is open in another window (%2). What you change here is not kept.")
-                .arg(QString::fromStdString(shownName(photo_->file)), QString::fromStdString(owner)));
-    Loaded loaded = loadSidecar(photo_->file, held.digest);
+        emit message(tr("%1: its work is open in another window (%2). What you change here is not kept.")
+                         .arg(name, QString::fromStdString(owner)));
+    Loaded loaded = loadSidecar(file, held.digest);
     for (const std::string& m : loaded.messages) emit message(QString::fromStdString(m));
     if (loaded.record) held.record = std::move(*loaded.record);
+    return held;
+}
+
+void Document::copyWork() {
+    if (photo_) work_ = Copied{state(), photo_->width(), photo_->height()};
+}
+
+void Document::pasteWork(Part part, const QStringList& photos) {
+    if (!work_) return;
+    Step step;
+    for (const QString& photo : photos) {
+        const std::string file = photo.toStdString();
+        const StatePtr before = hold(file, {}).record.state;
+        auto next = std::make_shared<PhotoState>(*before);
+        if (part == Part::Takes || part == Part::All) {
+            next->takes = work_->state.takes;
+            next->chosen = work_->state.chosen;
+            // What was estimated belongs to the photo that it was estimated on.
+            for (Take& t : next->takes) t.risk.reset();
+        }
+        if (part == Part::Look || part == Part::All) next->look = work_->state.look;
+        if (part == Part::Probes || part == Part::All) {
+            if (photo_ && file == path())
+                next->probes = scaledProbes(*work_, *photo_);
+            else
+                waiting_[file] = *work_; // its size is not known yet
+        }
+        next->giveIds();
+        if (!(*next == *before)) step.changes.push_back({file, before, next});
+    }
+    if (step.changes.empty()) return;
+    static constexpr const char* names[] = {"takes", "probes", "look", "work"};
+    step.name = std::string(names[static_cast<int>(part)]) + " pasted on " +
+                std::to_string(step.changes.size()) + (step.changes.size() == 1 ? " photo" : " photos");
+    history_.add(step);
+    lastKey_.clear();
+    for (const StateChange& c : step.changes) {
+        put(c.photo, c.after);
+        if (c.photo == path()) tellDifference(*c.before, *c.after);
+    }
+    emit historyChanged();
 }
 
 void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c) {

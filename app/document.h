@@ -58,7 +58,13 @@ class Document : public QObject {
     void setLook(const Look& look);
     void copyLook(); // of the photo shown, to be pasted
     bool canPasteLook() const { return copied_.has_value(); }
-    void pasteLook();     // on the photo shown
+    void pasteLook(); // on the photo shown
+    // What of one photo's work goes to others. Probes go as shares of the frame.
+    enum class Part { Takes, Probes, Look, All };
+    void copyWork(); // of the photo shown
+    bool canPasteWork() const { return work_.has_value(); }
+    // On photos of the list, whether they were opened or not; one step.
+    void pasteWork(Part part, const QStringList& photos);
     void useLookForAll(); // on every photo that has been opened, and on those that follow
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
@@ -104,12 +110,16 @@ class Document : public QObject {
     // What is held for a photo that was opened.
     struct Held {
         PhotoRecord record;
-        std::string digest;
+        std::string digest; // empty while the photo has not been read
         SidecarLock lock;
         bool readOnly = false; // another has its work open
     };
     const PhotoRecord& record() const;
-    void fetch(Held& held); // what is kept for the photo shown, and the lock on it
+    // What is held for a photo, fetched from where it is kept if it is new. Without a digest only what lies
+    // beside the photo is found.
+    Held& hold(const std::string& file, const std::string& digest);
+    struct Copied;
+    static std::vector<Probe> scaledProbes(const Copied& from, const Photo& photo);
     std::string path() const { return photo_ ? photo_->file.string() : std::string(); }
     // Makes a new state by c(state). Changes with one key that follow each other quickly are one step.
     void change(const std::string& key, const std::function<void(PhotoState&)>& c);
@@ -124,6 +134,14 @@ class Document : public QObject {
     PhotoState start_;
     SheetView view_;
     std::optional<Look> copied_;
+    // A copied work, and the size of its photo.
+    struct Copied {
+        PhotoState state;
+        int width, height;
+    };
+    std::optional<Copied> work_;
+    // Probes as shares of the frame, for photos that were not opened when they got them.
+    std::map<std::string, Copied> waiting_;
     History history_;
     std::string lastKey_;
     QElapsedTimer lastChange_;

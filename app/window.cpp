@@ -233,6 +233,20 @@ void Window::makeMenus() {
     versions_->setObjectName(QStringLiteral("versions"));
     connect(&document_, &Document::keptChanged, this, &Window::listVersions);
     listVersions();
+    work->addSeparator();
+    work->addAction(tr("&Copy this photo's work"), QKeySequence(tr("Ctrl+Shift+C")), &document_,
+                    &Document::copyWork);
+    QMenu* paste = work->addMenu(tr("&Paste on the selected photos"));
+    const struct {
+        QString text, key;
+        Document::Part part;
+    } parts[] = {{tr("&Everything"), tr("Ctrl+Shift+V"), Document::Part::All},
+                 {tr("&Takes and choice"), {}, Document::Part::Takes},
+                 {tr("&Probes"), {}, Document::Part::Probes},
+                 {tr("&Look"), {}, Document::Part::Look}};
+    for (const auto& p : parts)
+        paste->addAction(p.text, QKeySequence(p.key), this,
+                         [this, part = p.part] { document_.pasteWork(part, photos_->selectedPaths()); });
     work->addAction(tr("New photos &start like this"), this, [this] {
         document_.useAsDefault();
         exportBar_->setMessage(tr("New photos start with these takes and this look."));

@@ -578,6 +578,42 @@ class TestWindow : public QObject {
         QTest::keyClick(&window_->photos(), Qt::Key_Delete);
         QVERIFY(!window_->photos().paths().contains(three) && QFile::exists(three));
     }
+    void workGoesToOtherPhotos() {
+        Document& document = window_->document();
+        document.removeTake(2);
+        document.choose(1);
+        document.moveProbe(0, 240, 180);
+        Look look = document.look();
+        look.exposure = 0.25f;
+        document.setLook(look);
+        QTest::keyClick(window_.get(), Qt::Key_C, Qt::ControlModifier | Qt::ShiftModifier);
+        // Onto one that was opened and one that was not.
+        const QString four =
+            QString::fromStdString(test::writeShot(folder_, "four.dng", test::shoot(1600, "RGGB", 10).photo));
+        window_->open({two_, four});
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 3200, 30000);
+        window_->photos().selectAll();
+        const std::size_t steps = document.history().steps().size();
+        QTest::keyClick(window_.get(), Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
+        QCOMPARE(document.history().steps().size(), steps + 1);
+        QCOMPARE(QString::fromStdString(document.history().steps().back().name),
+                 QStringLiteral("work pasted on 2 photos"));
+        QCOMPARE(document.takes().size(), std::size_t(2));
+        QCOMPARE(document.chosen(), 1);
+        QVERIFY(document.look() == look);
+        QVERIFY(document.probes()[0].x == 240 && document.probes()[0].y == 180);
+        document.save();
+        QVERIFY(QFile::exists(four + ".irenic.json"));
+        window_->photos().select(four);
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 1600, 30000);
+        QVERIFY(document.takes().size() == 2 && document.look() == look && document.probes()[0].x == 240);
+        // One step back takes it from all of them.
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(document.takes().size() == 3 && document.look().plain());
+        window_->photos().select(two_);
+        QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 3200, 30000);
+        QCOMPARE(document.takes().size(), std::size_t(3));
+    }
     void closingWhileWorking() {
         window_->document().setZoom(3);
         window_->document().setSettings(0, {"nlbayes"});

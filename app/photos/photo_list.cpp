@@ -23,6 +23,10 @@ const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.pn
 PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
     setAccessibleName(tr("Photos"));
     setTextElideMode(Qt::ElideMiddle);
+    setSelectionMode(QAbstractItemView::ExtendedSelection);
+    setToolTip(tr(
+        "The photos that are open. Shift and Ctrl select several, to paste work on; Delete takes one out of "
+        "the list."));
     connect(this, &QListWidget::currentRowChanged, this, &PhotoList::load);
 }
 
@@ -69,6 +73,13 @@ void PhotoList::open(const QStringList& paths) {
 QStringList PhotoList::paths() const {
     QStringList all;
     for (int i = 0; i < count(); ++i) all << item(i)->data(kPathRole).toString();
+    return all;
+}
+
+QStringList PhotoList::selectedPaths() const {
+    QStringList all;
+    for (const QListWidgetItem* i : selectedItems()) all << i->data(kPathRole).toString();
+    if (!shown_.isEmpty() && !all.contains(shown_)) all << shown_;
     return all;
 }
 

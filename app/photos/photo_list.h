@@ -23,6 +23,8 @@ class PhotoList : public QListWidget {
     void open(const QStringList& paths);
     // Whole paths, in order; and the one shown.
     QStringList paths() const;
+    // Those that are selected, the one shown among them.
+    QStringList selectedPaths() const;
     QString shown() const { return shown_; }
     // Shows a photo of the list.
     void select(const QString& path);
