@@ -3,6 +3,7 @@
 
 #include "measure/open.h"
 #include "measure/probes.h"
+#include "raw/preview.h"
 #include "support.h"
 
 using namespace irenic;
@@ -77,6 +78,25 @@ class TestReading : public QObject {
         }
         for (const int kept : {9000, 60000, static_cast<int>(all.size()) / 2})
             QVERIFY2(!messageFor(put("cut.dng", all.left(kept))).empty(), qPrintable(QString::number(kept)));
+    }
+    void previewsComeUpright() {
+        auto s = test::shoot(1600);
+        s.photo.orientation = 6; // to be turned right
+        const std::string file = test::writeShot(folder_, "turned.dng", s.photo);
+        const auto p = embeddedPreview(file, 48);
+        QVERIFY(p && p->height > p->width && p->height >= 48 && p->height < 97);
+        // Its top is the photo's left side.
+        const auto flat = embeddedPreview(test::writeShot(folder_, "level.dng", test::shoot(1600).photo), 48);
+        QVERIFY(flat && flat->width == p->height && flat->height == p->width);
+        for (int i = 0; i < p->width; ++i)
+            for (int c = 0; c < 3; ++c)
+                QVERIFY(
+                    std::abs(
+                        p->data[static_cast<std::size_t>(i * 3 + c)] -
+                        flat->data[static_cast<std::size_t>((flat->height - 1 - i) * flat->width * 3 + c)]) <
+                    30);
+        QVERIFY(!embeddedPreview(put("text-only.dng", "nothing"), 48));
+        QVERIFY(!embeddedPreview("/nowhere/at/all.dng", 48));
     }
     void probesLookAtDifferentPlaces() {
         test::Shooting s;

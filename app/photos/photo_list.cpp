@@ -4,10 +4,13 @@
 #include <QFileInfo>
 #include <QImage>
 #include <QKeyEvent>
+#include <QPainter>
 #include <algorithm>
+#include <sys/resource.h>
 
 #include "develop/render.h"
 #include "measure/open.h"
+#include "raw/preview.h"
 
 namespace irenic {
 
@@ -24,6 +27,8 @@ PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
     setAccessibleName(tr("Photos"));
     setTextElideMode(Qt::ElideMiddle);
     setSelectionMode(QAbstractItemView::ExtendedSelection);
+    setIconSize({48, 36});
+    setUniformItemSizes(true);
     setToolTip(tr(
         "The photos that are open. Shift and Ctrl select several, to paste work on; Delete takes one out of "
         "the list."));
@@ -62,12 +67,49 @@ void PhotoList::open(const QStringList& paths) {
         row->setData(kPathRole, file);
         row->setToolTip(file);
         row->setData(kNameRole, QFileInfo(file).completeBaseName());
+        // Room for the picture from the start: rows do not jump when it comes.
+        QPixmap none(iconSize());
+        none.fill(Qt::transparent);
+        row->setIcon(none);
+        waitingForThumbnail_ << file;
         addItem(row);
         if (firstNew < 0) firstNew = count() - 1;
     }
     if (firstNew < 0) return;
     setCurrentRow(firstNew);
     emit listChanged();
+    makeThumbnails();
+}
+
+void PhotoList::makeThumbnails() {
+    if (waitingForThumbnail_.isEmpty()) return;
+    const QString path = waitingForThumbnail_.front();
+    thumbnails_.run(
+        [path, ratio = devicePixelRatioF(), side = iconSize().width()](const Work& work) {
+            setpriority(PRIO_PROCESS, 0, 10); // of this thread alone, on Linux
+            const auto p = embeddedPreview(path.toStdString(), static_cast<int>(side * ratio), work);
+            return p ? QImage(p->data.data(), p->width, p->height, p->width * 3, QImage::Format_RGB888).copy()
+                     : QImage();
+        },
+        [this, path](const QImage& image) {
+            waitingForThumbnail_.removeAll(path);
+            setThumbnail(path, image);
+            makeThumbnails();
+        });
+}
+
+void PhotoList::setThumbnail(const QString& path, const QImage& image) {
+    const auto row = paths().indexOf(path);
+    if (row < 0 || image.isNull()) return;
+    // In the middle of its room, whatever its proportions.
+    QPixmap room(iconSize() * devicePixelRatioF());
+    room.fill(Qt::transparent);
+    const QImage fitted = image.scaled(room.size(), Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    QPainter painter(&room);
+    painter.drawImage((room.width() - fitted.width()) / 2, (room.height() - fitted.height()) / 2, fitted);
+    painter.end();
+    room.setDevicePixelRatio(devicePixelRatioF());
+    item(static_cast<int>(row))->setIcon(room);
 }
 
 QStringList PhotoList::paths() const {

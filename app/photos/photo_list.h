@@ -8,6 +8,7 @@
 #include <memory>
 #include <thread>
 
+#include "look/background.h"
 #include "measure/probes.h"
 #include "raw/photo.h"
 
@@ -51,6 +52,11 @@ class PhotoList : public QListWidget {
         QImage image;
     };
     std::list<Seen> seen_; // newest first
+    // Pictures of the list's rows come one after the other, below everything else's priority.
+    void makeThumbnails();
+    void setThumbnail(const QString& path, const QImage& image);
+    Background thumbnails_;
+    QStringList waitingForThumbnail_;
 
     struct Loading {
         std::jthread thread;

@@ -110,6 +110,8 @@ Form formOf(const fs::path& file) {
     return head[0] == 0x89 && head[1] == 'P' && head[2] == 'N' && head[3] == 'G' ? Form::Png : Form::Other;
 }
 
+} // namespace
+
 FilePicture readPicture(const fs::path& file, const Work& work) {
     switch (formOf(file)) {
     case Form::Jpeg: return readJpegPicture(file, work);
@@ -117,8 +119,6 @@ FilePicture readPicture(const fs::path& file, const Work& work) {
     default: return readTiffPicture(file, work);
     }
 }
-
-} // namespace
 
 bool looksDeveloped(const fs::path& file) { return formOf(file) != Form::Other; }
 

@@ -28,6 +28,9 @@ FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work)
 FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work); // libjpeg
 FilePicture readPngPicture(const std::filesystem::path& file, const Work& work);  // libpng
 
+// By what the file begins with.
+FilePicture readPicture(const std::filesystem::path& file, const Work& work);
+
 // A JPEG in memory, such as a tile of another file. Throws std::runtime_error with what is wrong.
 FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes);
 

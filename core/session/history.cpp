@@ -27,7 +27,7 @@ std::string takeName(const Take& t) { return std::string(1, t.letter); }
 // What happened to lists of things with ids; empty: nothing.
 std::string takesChange(const PhotoState& a, const PhotoState& b) {
     for (const Take& t : b.takes)
-        if (!a.take(t.id)) return "take " + takeName(t) + " added";
+        if (!a.take(t.id)) return "take " + takeName(t) + (t.risk ? " recommended" : " added");
     for (const Take& t : a.takes)
         if (!b.take(t.id)) return "take " + takeName(t) + " removed";
     for (const Take& t : b.takes) {
