@@ -75,7 +75,7 @@ void developStrips(const Photo& photo, const Settings& settings, const Look& loo
             for (int x = 0; x < frame.width; ++x)
                 for (std::size_t c = 0; c < 3; ++c)
                     row[static_cast<std::size_t>(x) * 3 + c] =
-                        static_cast<Sample>(std::lround(rgb[c].at(x, y) * most));
+                        static_cast<Sample>(rgb[c].at(x, y) * most + 0.5f);
             put(top + y, row.data());
         }
         work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);

@@ -77,6 +77,7 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
             }
     });
     std::vector<float> means;
+    means.reserve(squares.size());
     for (const Square& s : squares) means.push_back(s.mean);
     std::sort(means.begin(), means.end());
     const float dark = means[means.size() / 50], middle = 0.5f * (dark + means[means.size() * 95 / 100]);

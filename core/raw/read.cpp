@@ -54,7 +54,7 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, std::uint64_t size, const Work
     photo.channels = layout.channels;
     const TagEntry* kind = Metadata::find(photo.metadata.mosaic, 0x0106);
     photo.monochrome = layout.channels == 1 && kind->number() == 34892;
-    const std::vector<Mosaic::Colour> sites = readDngStructure(photo, layout);
+    std::vector<Mosaic::Colour> sites = readDngStructure(photo, layout);
     if (layout.readHere()) {
         try {
             DngPixels pixels = readDngPixels(photo.file, layout, photo.white, work.part(0.1, 0.5));

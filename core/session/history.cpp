@@ -59,8 +59,8 @@ std::string probesChange(const PhotoState& a, const PhotoState& b) {
 } // namespace
 
 std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
-    if (const std::string takes = takesChange(a, b); !takes.empty()) return takes;
-    if (const std::string probes = probesChange(a, b); !probes.empty()) return probes;
+    if (std::string takes = takesChange(a, b); !takes.empty()) return takes;
+    if (std::string probes = probesChange(a, b); !probes.empty()) return probes;
     if (!(a.look == b.look)) return "look: " + changesText(a.look, b.look);
     if (a.chosen != b.chosen)
         return b.take(b.chosen) ? takeName(*b.take(b.chosen)) + " chosen" : "no take chosen";
