@@ -298,19 +298,21 @@ class TestSession : public QObject {
             p.start(QCoreApplication::applicationFilePath(),
                     {"--edit", QString::fromStdString(photo), QString::number(run)});
             QVERIFY(p.waitForStarted());
-            QTest::qSleep(static_cast<int>(8 + upTo(30)));
+            // At some moment after the first edit: a slow machine takes long to get there.
+            const QString log = QString::fromStdString(photo + ".log");
+            for (int i = 0; i < 5000 && QFileInfo(log).size() == 0; ++i) QTest::qSleep(1);
+            QTest::qSleep(static_cast<int>(upTo(30)));
             p.kill();
             QVERIFY(p.waitForFinished());
             int told = 0;
-            std::ifstream log(photo + ".log");
-            for (int n; log >> n;) told = n;
+            std::ifstream lines(photo + ".log");
+            for (int n; lines >> n;) told = n;
             const Loaded loaded = loadSidecar(photo, "0123456789abcdef");
             QVERIFY2(loaded.messages.empty(), loaded.messages.empty() ? "" : loaded.messages[0].c_str());
-            if (told == 0 && run == 0) continue; // not even the first was done
-            QVERIFY(loaded.record.has_value());
-            // The last that was told, or the one that was saved and not told any more; or the run before's.
+            QVERIFY(told > 0 && loaded.record.has_value());
+            // The last that was told, or the one that was saved and not told any more.
             const int found = std::atoi(loaded.record->state->notes.c_str());
-            QVERIFY2(told == 0 || found == told || found == told + 1,
+            QVERIFY2(found == told || found == told + 1,
                      qPrintable(QStringLiteral("%1 %2").arg(found).arg(told)));
         }
         sweepLeftovers(folder_.path().toStdString());
