@@ -151,14 +151,9 @@ void Document::change(const std::string& key, const std::function<void(PhotoStat
     c(*next);
     next->giveIds();
     if (*next == *before) return;
-    const bool together =
-        !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture && history_.canUndo();
-    bool grown = false;
-    if (together && !history_.steps()[history_.present() - 1].changes.empty()) {
-        const PhotoState& first = *history_.steps()[history_.present() - 1].changes[0].before;
-        grown = history_.grow(path(), next, nameOfChange(first, *next));
-    }
-    if (!grown) history_.add({nameOfChange(*before, *next), {{path(), before, next}}});
+    const bool together = !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture;
+    if (!together || !history_.grow(path(), next))
+        history_.add({nameOfChange(*before, *next), {{path(), before, next}}});
     lastKey_ = key;
     lastChange_.restart();
     put(path(), next);

@@ -382,6 +382,7 @@ void Window::describe() {
     if (!p->exposureText().empty()) shot << QString::fromStdString(p->exposureText());
     if (p->aperture > 0) shot << QStringLiteral("f/%1").arg(p->aperture);
     if (p->focal > 0) shot << QStringLiteral("%1 mm").arg(p->focal);
+    const QString rendering = QString::fromStdString(fileRendering(*p));
     shot_->setText(
         QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
         unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
@@ -395,9 +396,7 @@ void Window::describe() {
         (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
                                                     "compressed. The camera's raw gives more.")
                       : QString()) +
-        unlessEmpty(QString::fromStdString(fileRendering(*p)).isEmpty()
-                        ? QString()
-                        : QStringLiteral("<br>") + QString::fromStdString(fileRendering(*p))));
+        (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering));
     setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(p->file))));
 }
 

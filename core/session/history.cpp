@@ -11,12 +11,13 @@ void History::add(Step step) {
     done_ = steps_.size();
 }
 
-bool History::grow(const std::string& photo, StatePtr after, const std::string& name) {
+bool History::grow(const std::string& photo, StatePtr after) {
     if (done_ == 0 || done_ != steps_.size() || steps_.back().changes.size() != 1 ||
         steps_.back().changes[0].photo != photo)
         return false;
-    steps_.back().changes[0].after = std::move(after);
-    steps_.back().name = name;
+    Step& step = steps_.back();
+    step.name = nameOfChange(*step.changes[0].before, *after);
+    step.changes[0].after = std::move(after);
     return true;
 }
 

@@ -25,9 +25,9 @@ class History {
     // What comes after the present step is forgotten. The oldest steps go beyond `kMostSteps`.
     static constexpr std::size_t kMostSteps = 10000;
     void add(Step step);
-    // The present step grows instead: its changes keep what was before them, and get a new end and name. Only
-    // for steps of one photo. False where there is no such step to grow.
-    bool grow(const std::string& photo, StatePtr after, const std::string& name);
+    // The present step grows instead: it keeps what was before it, and gets a new end and the name for the
+    // whole way. Only for steps of one photo. False where there is no such step to grow.
+    bool grow(const std::string& photo, StatePtr after);
 
     // All steps, oldest first, and how many of them are done; the others have been undone.
     const std::vector<Step>& steps() const { return steps_; }
