@@ -63,6 +63,17 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     }
     emit photoChanged();
     emit keptChanged();
+    emit workChanged(QString::fromStdString(path()));
+}
+
+bool Document::worked(const std::string& photo) const {
+    const auto held = held_.find(photo);
+    return held != held_.end() && held->second.worked;
+}
+
+const PhotoState* Document::stateOf(const std::string& photo) const {
+    const auto held = held_.find(photo);
+    return held == held_.end() ? nullptr : held->second.record.state.get();
 }
 
 std::vector<Probe> Document::scaledProbes(const Copied& from, const Photo& photo) {
@@ -91,6 +102,7 @@ Document::Held& Document::hold(const std::string& file, const std::string& diges
                          .arg(name, QString::fromStdString(owner)));
     Loaded loaded = loadSidecar(file, held.digest);
     for (const std::string& m : loaded.messages) emit message(QString::fromStdString(m));
+    held.worked = loaded.record.has_value();
     if (loaded.record) held.record = std::move(*loaded.record);
     return held;
 }
@@ -167,6 +179,8 @@ void Document::put(const std::string& file, const StatePtr& state) {
 }
 
 void Document::touch(const std::string& file) {
+    held_.at(file).worked = true;
+    emit workChanged(QString::fromStdString(file));
     if (!keeps_ || held_.at(file).readOnly) return;
     dirty_.insert(file);
     if (!saving_.isActive()) saving_.start();

@@ -89,6 +89,9 @@ class Document : public QObject {
     void goTo(std::size_t step); // so many steps done
     // Writes what has changed now instead of within a second.
     void save();
+    // Whether somebody has worked on a photo; and what is held of one that was opened, else null.
+    bool worked(const std::string& photo) const;
+    const PhotoState* stateOf(const std::string& photo) const;
     // Whether anything of the photo's state would be lost if the program ended now.
     bool unsaved() const { return !dirty_.empty(); }
 
@@ -103,7 +106,8 @@ class Document : public QObject {
     void historyChanged();
     void keptChanged();
     void saved();
-    void showAsked(const QString& photo); // a step of another photo was undone
+    void workChanged(const QString& photo); // anything of its state, or it was just opened
+    void showAsked(const QString& photo);   // a step of another photo was undone
     void message(const QString& text);
 
   private:
@@ -113,6 +117,7 @@ class Document : public QObject {
         std::string digest; // empty while the photo has not been read
         SidecarLock lock;
         bool readOnly = false; // another has its work open
+        bool worked = false;   // somebody has changed it, now or before
     };
     const PhotoRecord& record() const;
     // What is held for a photo, fetched from where it is kept if it is new. Without a digest only what lies

@@ -1,111 +1,64 @@
 #include "renderer.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace irenic {
 
 namespace {
-constexpr qint64 kCacheBytes = 256 << 20;
-}
+// Some forty sheets: a value of a slider that was there before is shown at once.
+constexpr qint64 kPictureBytes = 384 << 20;
+} // namespace
 
-Renderer::Renderer(QObject* parent) : QObject(parent) {
-    qRegisterMetaType<RenderKey>();
-    thread_ = std::jthread([this](const std::stop_token& ending) { work(ending); });
-}
-
-Renderer::~Renderer() {
-    {
-        const std::lock_guard lock(mutex_);
-        if (current_) current_->stop.request_stop();
-        waiting_.clear();
+RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look& look, PicturePoint centre,
+                    const Shown& as, QSize screen) {
+    RenderKey key{photo, settings.untouched() ? Settings::original() : settings, look, {}, as.zoom, as.push};
+    if (as.zoom <= 0) {
+        key.area = outputFrame(*photo, look);
+        key.zoom = std::min(static_cast<double>(screen.width()) / key.area.width,
+                            static_cast<double>(screen.height()) / key.area.height);
+        return key;
     }
-    thread_.request_stop();
-    wake_.notify_all();
+    const int w = std::min(photo->width(), static_cast<int>(std::ceil(screen.width() / as.zoom)));
+    const int h = std::min(photo->height(), static_cast<int>(std::ceil(screen.height() / as.zoom)));
+    const auto within = [](double middle, int length, int whole) {
+        return std::clamp(static_cast<int>(std::lround(middle - length / 2.0)), 0, whole - length);
+    };
+    key.area = {within(centre.x, w, photo->width()), within(centre.y, h, photo->height()), w, h};
+    return key;
 }
 
 QImage Renderer::cached(const RenderKey& key) {
     const std::lock_guard lock(mutex_);
-    const auto found =
-        std::find_if(cache_.begin(), cache_.end(), [&](const auto& e) { return e.first == key; });
-    if (found == cache_.end()) return {};
-    cache_.splice(cache_.begin(), cache_, found);
-    return cache_.front().second;
+    RenderKey bare = key;
+    bare.photo.reset();
+    const std::string digest = digestOf(*key.photo);
+    const auto found = std::find_if(pictures_.begin(), pictures_.end(),
+                                    [&](const Kept& k) { return k.key == bare && k.digest == digest; });
+    if (found == pictures_.end()) return {};
+    pictures_.splice(pictures_.begin(), pictures_, found);
+    return pictures_.front().image;
 }
 
-void Renderer::request(const void* cell, const RenderKey& key) {
-    const std::lock_guard lock(mutex_);
-    if (current_ && current_->cell == cell) {
-        if (current_->key == key && !current_->stop.stop_requested()) return;
-        current_->stop.request_stop();
-    }
-    const auto found =
-        std::find_if(waiting_.begin(), waiting_.end(), [&](const Wish& w) { return w.cell == cell; });
-    if (found != waiting_.end()) {
-        found->key = key;
-    } else {
-        waiting_.push_back({cell, key, {}});
-    }
-    wake_.notify_all();
-}
-
-void Renderer::forget(const void* cell) {
-    const std::lock_guard lock(mutex_);
-    if (current_ && current_->cell == cell) current_->stop.request_stop();
-    std::erase_if(waiting_, [&](const Wish& w) { return w.cell == cell; });
-}
-
-float Renderer::progress(const void* cell) {
-    const std::lock_guard lock(mutex_);
-    return current_ && current_->cell == cell ? current_->done->load() : -1.0f;
-}
-
-void Renderer::work(const std::stop_token& ending) {
-    PhotoPtr last;
-    while (!ending.stop_requested()) {
-        Wish wish;
-        {
-            std::unique_lock lock(mutex_);
-            if (!wake_.wait(lock, ending, [this] { return !waiting_.empty(); })) return;
-            // What costs nothing first: originals are on the screen before any method starts.
-            auto next = std::find_if(waiting_.begin(), waiting_.end(),
-                                     [](const Wish& w) { return w.key.settings.untouched(); });
-            if (next == waiting_.end()) next = waiting_.begin();
-            wish = *next;
-            waiting_.erase(next);
-            current_ = std::make_unique<Wish>(wish);
+Job Renderer::request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
+    const auto make = [this, key](const Work& work) {
+        // Another cell may have wished for the same.
+        if (QImage ready = cached(key); !ready.isNull()) return ready;
+        const Picture p =
+            store_.get(*key.photo, key.settings, key.look, key.area, {key.zoom, key.push}, work);
+        QImage image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
+                           .convertToFormat(QImage::Format_RGB32);
+        const std::lock_guard lock(mutex_);
+        pictures_.push_front({key, digestOf(*key.photo), image});
+        pictures_.front().key.photo.reset();
+        pictureBytes_ += image.sizeInBytes();
+        while (pictureBytes_ > kPictureBytes && pictures_.size() > 1) {
+            pictureBytes_ -= pictures_.back().image.sizeInBytes();
+            pictures_.pop_back();
         }
-        if (wish.key.photo != last) cleaned_.forget();
-        last = wish.key.photo;
-        QImage image;
-        QString problem;
-        bool cancelled = false;
-        try {
-            const Picture p = renderRegion(*wish.key.photo, wish.key.settings, wish.key.look, wish.key.area,
-                                           {wish.key.zoom, wish.key.push},
-                                           {wish.stop.get_token(), wish.done.get()}, &cleaned_);
-            image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
-                        .convertToFormat(QImage::Format_RGB32);
-        } catch (const Cancelled&) {
-            cancelled = true;
-        } catch (const std::exception& e) {
-            problem = QString::fromUtf8(e.what());
-        }
-        {
-            const std::lock_guard lock(mutex_);
-            current_.reset();
-            if (!image.isNull()) {
-                cache_.emplace_front(wish.key, image);
-                cachedBytes_ += image.sizeInBytes();
-                while (cachedBytes_ > kCacheBytes && cache_.size() > 1) {
-                    cachedBytes_ -= cache_.back().second.sizeInBytes();
-                    cache_.pop_back();
-                }
-            }
-        }
-        if (!cancelled && problem.isEmpty())
-            emit finished(reinterpret_cast<quintptr>(wish.cell), wish.key, image);
-        if (!problem.isEmpty()) emit failed(reinterpret_cast<quintptr>(wish.cell), wish.key, problem);
-    }
+        return image;
+    };
+    return jobs_.submit(Lane::Pixels, order, make, std::move(use));
 }
 
 } // namespace irenic

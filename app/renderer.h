@@ -1,17 +1,14 @@
-// Renders cells off the interface thread, one after the other (each uses all cores), newest wishes first
-// replaced.
+// Pictures for cells, made off the interface thread and kept for a while.
 #pragma once
 
 #include <QImage>
-#include <QObject>
-#include <condition_variable>
-#include <deque>
+#include <QSize>
 #include <list>
-#include <memory>
 #include <mutex>
-#include <thread>
 
-#include "develop/render.h"
+#include "develop/picture_store.h"
+#include "image/jobs.h"
+#include "image/place.h"
 
 namespace irenic {
 
@@ -21,51 +18,38 @@ struct RenderKey {
     Settings settings;
     Look look;
     Rect area;
-    double zoom = 1;
+    double zoom = 1; // pixels of the screen for one of the photo
     float push = 0;
     friend bool operator==(const RenderKey&, const RenderKey&) = default;
 };
 
-class Renderer : public QObject {
-    Q_OBJECT
+// What `screen` pixels of the screen show around a place of the developed picture; a zoom of 0 fits what the
+// look leaves of the photo. Settings without any strength become the original, so that all of them share its
+// picture.
+RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look& look, PicturePoint centre,
+                    const Shown& as, QSize screen);
 
+class Renderer {
   public:
-    explicit Renderer(QObject* parent = nullptr);
-    ~Renderer() override;
+    explicit Renderer(Jobs& jobs) : jobs_(jobs) {}
 
     // The picture if it is at hand, else null.
     QImage cached(const RenderKey& key);
-    // Wishes for a picture on behalf of `cell`; an earlier wish of the same cell is cancelled. The answer
-    // comes as finished() or failed() with the same key.
-    void request(const void* cell, const RenderKey& key);
-    // Forgets what `cell` wished for; it may be gone after this.
-    void forget(const void* cell);
-    // The finished share, 0..1, of the wish being worked on; below 0 when `cell`'s wish still waits.
-    float progress(const void* cell);
-
-  signals:
-    void finished(quintptr cell, const irenic::RenderKey& key, const QImage& image);
-    void failed(quintptr cell, const irenic::RenderKey& key, const QString& reason);
+    // Makes it in Lane::Pixels; smaller orders go first.
+    [[nodiscard]] Job request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use);
+    Jobs& jobs() { return jobs_; }
 
   private:
-    struct Wish {
-        const void* cell;
-        RenderKey key;
-        std::stop_source stop;
-        std::shared_ptr<std::atomic<float>> done = std::make_shared<std::atomic<float>>(0.0f);
+    Jobs& jobs_;
+    std::mutex mutex_; // of what follows
+    struct Kept {
+        RenderKey key;      // without the photo, which would stay in memory
+        std::string digest; // of the photo
+        QImage image;
     };
-    void work(const std::stop_token& ending);
-
-    std::mutex mutex_;
-    std::condition_variable_any wake_;
-    std::deque<Wish> waiting_;
-    std::unique_ptr<Wish> current_;
-    std::list<std::pair<RenderKey, QImage>> cache_; // newest first
-    CleanCache cleaned_{192u << 20u};
-    qint64 cachedBytes_ = 0;
-    std::jthread thread_;
+    std::list<Kept> pictures_; // newest first
+    qint64 pictureBytes_ = 0;
+    PictureStore store_{256u << 20u, 768u << 20u};
 };
 
 } // namespace irenic
-
-Q_DECLARE_METATYPE(irenic::RenderKey)

@@ -36,10 +36,13 @@
 namespace irenic {
 
 Window::Window(QWidget* parent)
-    : QMainWindow(parent), photos_(new PhotoList(this)), history_(new HistoryList(document_, this)),
+    : QMainWindow(parent), jobs_([this](std::function<void()> hand) {
+          QMetaObject::invokeMethod(this, std::move(hand), Qt::QueuedConnection);
+      }),
+      photos_(new PhotoList(jobs_, this)), history_(new HistoryList(document_, this)),
       overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
       pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)),
-      lookStrip_(new LookStrip(document_, this)), exportBar_(new ExportBar(document_, this)),
+      lookStrip_(new LookStrip(document_, jobs_, this)), exportBar_(new ExportBar(document_, jobs_, this)),
       zooms_(new QButtonGroup(this)),
       push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
       splitter_(new QSplitter(this)) {
@@ -61,25 +64,26 @@ Window::Window(QWidget* parent)
     setCentralWidget(splitter_);
     makeMenus();
 
-    connect(photos_, &PhotoList::photoReady, this,
-            [this](const PhotoPtr& photo, const std::vector<Probe>& probes, const QImage& image) {
-                overview_->setImage(image);
-                document_.setPhoto(photo, probes);
-                if (!(document_.look() == Look{})) refreshOverview(); // the list has rendered the plain look
-            });
+    connect(photos_, &PhotoList::photoReady, this, [this](const OpenedPhoto& opened) {
+        showOverview(opened.overview);
+        document_.setPhoto(opened.photo, opened.probes);
+        if (document_.look() == Look{}) {
+            settling_.stop(); // it was rendered in the plain look
+            histogram_->setHistogram(histogramOf(opened.overview));
+        }
+    });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
     connect(&document_, &Document::message, exportBar_, &ExportBar::setMessage);
     connect(&document_, &Document::showAsked, photos_, &PhotoList::select);
-    const auto markChosen = [this] {
-        if (!document_.photo()) return;
-        const int take = document_.chosen();
-        photos_->setLetter(
-            QString::fromStdString(document_.photo()->file.string()),
-            take < 0 ? QString()
-                     : QString(QLatin1Char(document_.takes()[static_cast<std::size_t>(take)].letter)));
-    };
-    connect(&document_, &Document::chosenChanged, this, markChosen);
-    connect(&document_, &Document::photoChanged, this, markChosen);
+    connect(&document_, &Document::workChanged, this, [this](const QString& photo) {
+        const PhotoState* state = document_.stateOf(photo.toStdString());
+        const Take* chosen = state->take(state->chosen);
+        photos_->setWork(photo, chosen ? QString(QLatin1Char(chosen->letter)) : QString(),
+                         document_.worked(photo.toStdString()), !state->exports.empty());
+    });
+    settling_.setSingleShot(true);
+    settling_.setInterval(60);
+    connect(&settling_, &QTimer::timeout, this, &Window::refreshOverview);
     remembering_.setSingleShot(true);
     remembering_.setInterval(500);
     connect(&remembering_, &QTimer::timeout, this, &Window::rememberSession);
@@ -93,15 +97,15 @@ Window::Window(QWidget* parent)
     });
     connect(sheet_, &Sheet::hovered, this,
             [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
-    connect(&document_, &Document::lookChanged, this, &Window::refreshOverview);
+    for (const auto signal : {&Document::lookChanged, &Document::photoChanged})
+        connect(&document_, signal, &settling_, qOverload<>(&QTimer::start));
     connect(&document_, &Document::photoChanged, this, &Window::describe);
     connect(&document_, &Document::viewChanged, this, &Window::refreshView);
     refreshView();
     describe();
     resize(1280, 800);
-    const QSettings memory;
-    restoreGeometry(memory.value(QStringLiteral("window/geometry")).toByteArray());
-    splitter_->restoreState(memory.value(QStringLiteral("window/splitter")).toByteArray());
+    std::vector<std::string> unheard; // restoreSession() tells them
+    restoreLayout(QString::fromStdString(loadSession(unheard).layout));
 }
 
 QWidget* Window::sidePanel() {
@@ -113,7 +117,8 @@ QWidget* Window::sidePanel() {
     history_->hide();
     column->addWidget(history_, 1);
     column->addWidget(overview_);
-    column->addWidget(new HistogramView(document_, side));
+    histogram_ = new HistogramView(document_, side);
+    column->addWidget(histogram_);
     shot_->setWordWrap(true);
     shot_->setObjectName(QStringLiteral("shot"));
     shot_->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -184,7 +189,7 @@ QWidget* Window::viewStrip() {
     connect(push_, &ValueField::changed, this,
             [this](double v) { document_.setPush(static_cast<float>(v)); });
     row->addWidget(push_);
-    auto* recommended = new RecommendButton(document_, strip);
+    auto* recommended = new RecommendButton(document_, jobs_, strip);
     connect(recommended, &RecommendButton::failed, this,
             [this](const QString& reason) { exportBar_->setMessage(reason); });
     row->addSpacing(8);
@@ -290,6 +295,19 @@ void Window::keepNothing() {
     document_.keepNothing();
 }
 
+// Where the window stands and how it is divided, as Qt writes both, each in base 64.
+QString Window::layoutText() const {
+    return QString::fromLatin1(saveGeometry().toBase64()) + QLatin1Char(' ') +
+           QString::fromLatin1(splitter_->saveState().toBase64());
+}
+
+void Window::restoreLayout(const QString& text) {
+    const QStringList parts = text.split(QLatin1Char(' '));
+    if (parts.size() != 2) return;
+    restoreGeometry(QByteArray::fromBase64(parts[0].toLatin1()));
+    splitter_->restoreState(QByteArray::fromBase64(parts[1].toLatin1()));
+}
+
 void Window::restoreSession() {
     std::vector<std::string> messages;
     const SessionState session = loadSession(messages);
@@ -308,6 +326,7 @@ void Window::rememberSession() {
     for (const QString& file : photos_->paths()) session.photos.push_back(file.toStdString());
     session.shown = photos_->shown().toStdString();
     session.view = document_.view();
+    session.layout = layoutText().toStdString();
     try {
         saveSession(session);
     } catch (const std::exception& e) {
@@ -347,15 +366,20 @@ void Window::askForMonitor() {
 void Window::refreshOverview() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
-    overviewWork_.run(
-        [photo, look = document_.look(), push = document_.push()](const Work& work) {
-            return renderOverview(*photo, look, 480, work, push);
+    overviewWork_ = jobs_.submit(
+        Lane::Reading, 0,
+        [photo, look = document_.look()](const Work& work) {
+            return renderOverview(*photo, look, 480, work);
         },
-        [this, photo](const Picture& p) {
-            if (photo == document_.photo())
-                overview_->setImage(
-                    QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+        [this](const Outcome<Picture>& made) {
+            if (!made.value) return;
+            showOverview(*made.value);
+            histogram_->setHistogram(histogramOf(*made.value));
         });
+}
+
+void Window::showOverview(const Picture& p) {
+    overview_->setImage(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
 }
 
 void Window::askForPhotos() {
@@ -426,10 +450,6 @@ void Window::closeEvent(QCloseEvent* event) {
     }
     document_.save();
     rememberSession();
-    if (!keeps_) return QMainWindow::closeEvent(event);
-    QSettings memory;
-    memory.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    memory.setValue(QStringLiteral("window/splitter"), splitter_->saveState());
     QMainWindow::closeEvent(event);
 }
 

@@ -5,7 +5,7 @@
 #include <QTimer>
 
 #include "document.h"
-#include "look/background.h"
+#include "image/jobs.h"
 #include "renderer.h"
 
 class QLabel;
@@ -17,6 +17,7 @@ namespace irenic {
 
 class ExportBar;
 class HistoryList;
+class HistogramView;
 class LookStrip;
 class Overview;
 class PhotoList;
@@ -56,14 +57,20 @@ class Window : public QMainWindow {
     void refreshView();
     void refreshOverview();
     void rememberSession();
+    QString layoutText() const;
+    void restoreLayout(const QString& text);
     void askForVersion();
     void listVersions();
     void askForMonitor();
     // Where in the photo itself a pixel of the developed picture lies.
     QString pixelText(QPoint pixel) const;
 
+    // Overview and histogram of the look that is shown, from one picture.
+    void showOverview(const Picture& picture);
+
+    Jobs jobs_;
     Document document_;
-    Renderer renderer_;
+    Renderer renderer_{jobs_};
     PhotoList* photos_;
     HistoryList* history_;
     QMenu* versions_ = nullptr;
@@ -77,7 +84,9 @@ class Window : public QMainWindow {
     QButtonGroup* zooms_;
     ValueField* push_;
     QSplitter* splitter_;
-    Background overviewWork_;
+    HistogramView* histogram_ = nullptr;
+    QTimer settling_; // while a value is dragged, the last one counts
+    Job overviewWork_;
 };
 
 } // namespace irenic

@@ -83,10 +83,13 @@ class TestReading : public QObject {
         auto s = test::shoot(1600);
         s.photo.orientation = 6; // to be turned right
         const std::string file = test::writeShot(folder_, "turned.dng", s.photo);
-        const auto p = embeddedPreview(file, 48);
+        const auto p = glimpseOf(file, 48).picture;
         QVERIFY(p && p->height > p->width && p->height >= 48 && p->height < 97);
         // Its top is the photo's left side.
-        const auto flat = embeddedPreview(test::writeShot(folder_, "level.dng", test::shoot(1600).photo), 48);
+        const Glimpse level = glimpseOf(test::writeShot(folder_, "level.dng", test::shoot(1600).photo), 48);
+        QCOMPARE(level.iso, 1600.0);
+        QVERIFY(!level.taken.empty());
+        const auto& flat = level.picture;
         QVERIFY(flat && flat->width == p->height && flat->height == p->width);
         for (int i = 0; i < p->width; ++i)
             for (int c = 0; c < 3; ++c)
@@ -95,8 +98,8 @@ class TestReading : public QObject {
                         p->data[static_cast<std::size_t>(i * 3 + c)] -
                         flat->data[static_cast<std::size_t>((flat->height - 1 - i) * flat->width * 3 + c)]) <
                     30);
-        QVERIFY(!embeddedPreview(put("text-only.dng", "nothing"), 48));
-        QVERIFY(!embeddedPreview("/nowhere/at/all.dng", 48));
+        QVERIFY(!glimpseOf(put("text-only.dng", "nothing"), 48).picture);
+        QVERIFY(!glimpseOf("/nowhere/at/all.dng", 48).picture);
     }
     void probesLookAtDifferentPlaces() {
         test::Shooting s;

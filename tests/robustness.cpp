@@ -6,7 +6,6 @@
 #include <random>
 
 #include "deliver/export.h"
-#include "develop/clean_cache.h"
 #include "develop/lens.h"
 #include "develop/sharpen.h"
 #include "measure/open.h"
@@ -167,28 +166,6 @@ class TestRobustness : public QObject {
             QVERIFY(found.badPixels.size() < 64 * 64 * 70);
             for (const GainMap& m : found.gains) QVERIFY(std::isfinite(m.at(3, 3)) || m.gain.empty());
         }
-    }
-    void aCacheChangesNothing() {
-        const auto s = test::shoot(6400);
-        CleanCache cache(8u << 20u);
-        const Rect area{60, 50, 120, 90};
-        for (const char* id : {"wavelet", "nlm"})
-            for (const char* look : {"", "exposure=1", "exposure=1,kelvin=3500,tint=0"}) {
-                const Picture with = renderRegion(s.photo, {id}, lookFromText(look), area, 1, {}, &cache),
-                              without = renderRegion(s.photo, {id}, lookFromText(look), area, 1);
-                QVERIFY(with.rgb == without.rgb);
-            }
-        // The same region again is the same samples, not samples made again; afterwards it is forgotten.
-        const auto first = cache.get(s.photo, {"wavelet"}, area, {});
-        QVERIFY(cache.get(s.photo, {"wavelet"}, area, {}) == first);
-        cache.forget();
-        const auto again = cache.get(s.photo, {"wavelet"}, area, {});
-        QVERIFY(again != first && test::psnr((*again)[0], (*first)[0], 0) > 200);
-        // A small cache keeps the newest.
-        CleanCache small(300000);
-        const auto one = small.get(s.photo, Settings::original(), {0, 0, 100, 100}, {});
-        for (int i = 1; i < 8; ++i) small.get(s.photo, Settings::original(), {i * 10, 0, 100, 100}, {});
-        QVERIFY(small.get(s.photo, Settings::original(), {0, 0, 100, 100}, {}) != one);
     }
     void cancellingLeavesNothing() {
         const PhotoPtr p = readPhoto(test::writeShot(folder_, "stop.dng", test::shoot(6400).photo));

@@ -6,7 +6,6 @@
 #include <thread>
 
 #include "deliver/export.h"
-#include "look/background.h"
 #include "measure/open.h"
 #include "renderer.h"
 #include "support.h"
@@ -17,29 +16,35 @@ class TestThreads : public QObject {
     Q_OBJECT
     QTemporaryDir folder_;
     std::string one_, two_;
+    const Jobs::Deliver deliver_ = [this](std::function<void()> hand) {
+        QMetaObject::invokeMethod(this, std::move(hand), Qt::QueuedConnection);
+    };
 
   private slots:
     void initTestCase() {
         one_ = test::writeShot(folder_, "one.dng", test::flatField(0.2, 3200, 160, 4));
         two_ = test::writeShot(folder_, "two.dng", test::flatField(0.1, 6400, 160, 5));
     }
+    // Cells that change their wishes, as a window's do, while the renderer is at work.
     void wishesComeAndGo() {
         const PhotoPtr photos[] = {readPhoto(one_), readPhoto(two_)};
         std::mt19937 random(3);
         for (int round = 0; round < 3; ++round) {
-            Renderer renderer;
+            Jobs jobs(deliver_);
+            Renderer renderer(jobs);
             int answers = 0;
-            connect(&renderer, &Renderer::finished, this,
-                    [&](quintptr, const RenderKey&, const QImage&) { ++answers; });
-            char cells[6];
+            Job cells[6];
             for (int i = 0; i < 60; ++i) {
-                char* cell = &cells[random() % 6];
+                Job& cell = cells[random() % 6];
                 RenderKey key{
                     photos[random() % 2], {random() % 2 ? "wavelet" : "nlm"}, {}, {8, 8, 48, 40}, 1};
                 key.settings.luminance = 0.5f + 0.1f * static_cast<float>(random() % 5);
-                renderer.request(cell, key);
-                renderer.progress(cell);
-                if (random() % 5 == 0) renderer.forget(cell);
+                cell = renderer.request(key, random() % 3, [&](const Outcome<QImage>& o) {
+                    QVERIFY(o.value && o.problem.empty());
+                    ++answers;
+                });
+                QVERIFY(cell.progress() <= 1);
+                if (random() % 5 == 0) cell.cancel();
                 if (random() % 4 == 0) renderer.cached(key);
                 if (random() % 6 == 0) QTest::qWait(5);
             }
@@ -68,13 +73,64 @@ class TestThreads : public QObject {
         QCOMPARE(done.load(), 4);
         QCOMPARE(failed.load(), 0);
     }
-    void theNewestAnswerComesBack() {
-        Background background;
+    // A job that was replaced gives no answer; one of smaller order goes first, and what it interrupts begins
+    // anew; an error comes back as a value.
+    void jobsAnswerInOrder() {
+        Jobs jobs(deliver_);
+        Job job;
         int last = 0;
         for (int i = 1; i <= 20; ++i)
-            background.run([i](const Work& work) { return work.check(), i; },
-                           [&](int answer) { last = answer; });
+            job = jobs.submit(
+                Lane::Quiet, 0, [i](const Work& work) { return work.check(), i; },
+                [&](const Outcome<int>& answer) { last = last == 0 ? *answer.value : -1; });
         QTRY_COMPARE(last, 20);
+        QVERIFY(!job.active());
+
+        std::atomic<int> begun = 0;
+        std::vector<int> order;
+        std::atomic<bool> go = false;
+        const Job slow = jobs.submit(
+            Lane::Pixels, 10,
+            [&](const Work& work) {
+                for (++begun; !go;) work.check();
+                return 1;
+            },
+            [&](const Outcome<int>&) { order.push_back(10); });
+        QTRY_COMPARE(begun.load(), 1);
+        const Job late = jobs.submit(
+            Lane::Pixels, 20, [](const Work&) { return 1; },
+            [&](const Outcome<int>&) { order.push_back(20); });
+        const Job urgent = jobs.submit(
+            Lane::Pixels, 0, [](const Work&) -> int { throw std::runtime_error("no light"); },
+            [&](const Outcome<int>& o) {
+                order.push_back(o.value ? -1 : static_cast<int>(o.problem.size()));
+            });
+        QTRY_COMPARE(begun.load(), 2);
+        go = true;
+        QTRY_COMPARE(order.size(), std::size_t(3));
+        QVERIFY((order == std::vector<int>{8, 10, 20}));
+    }
+    // Several at once on one store, which keeps little: every answer is what a store alone gives.
+    void aStoreIsShared() {
+        const PhotoPtr photos[] = {readPhoto(one_), readPhoto(two_)};
+        TileStore shared(300000);
+        std::atomic<int> wrong = 0;
+        std::vector<std::jthread> threads;
+        for (unsigned t = 0; t < 4; ++t)
+            threads.emplace_back([&, t] {
+                std::mt19937 random(t);
+                for (int i = 0; i < 6; ++i) {
+                    const Photo& photo = *photos[random() % 2];
+                    const Settings settings{random() % 2 ? "wavelet" : "nlm"};
+                    const Rect area{static_cast<int>(random() % 60), static_cast<int>(random() % 60), 70, 50};
+                    TileStore own(std::size_t{1} << 24);
+                    const Image a = shared.get(photo, settings, area), b = own.get(photo, settings, area);
+                    for (int y = 0; y < area.height; ++y)
+                        wrong += !std::equal(a[0].row(y), a[0].row(y) + area.width, b[0].row(y));
+                }
+            });
+        threads.clear();
+        QCOMPARE(wrong.load(), 0);
     }
 };
 

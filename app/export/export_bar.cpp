@@ -11,11 +11,11 @@
 
 namespace irenic {
 
-ExportBar::ExportBar(Document& document, QWidget* parent)
+ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
       profile_(new QComboBox(this)), compression_(new QComboBox(this)),
       start_(new QPushButton(tr("Export…"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
-      bar_(new QProgressBar(this)) {
+      bar_(new QProgressBar(this)), jobs_(jobs) {
     message_->setObjectName(QStringLiteral("message"));
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     format_->setObjectName(QStringLiteral("format"));
@@ -45,12 +45,15 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
     for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, format_, profile_, compression_, start_})
         row->addWidget(w);
     connect(start_, &QPushButton::clicked, this, &ExportBar::ask);
-    connect(cancel_, &QPushButton::clicked, this, [this] { thread_.request_stop(); });
+    connect(cancel_, &QPushButton::clicked, this, [this] {
+        job_.cancel();
+        finish({}, tr("Export cancelled; nothing was written."));
+    });
     connect(format_, &QComboBox::currentIndexChanged, this, &ExportBar::refresh);
     connect(&document_, &Document::chosenChanged, this, &ExportBar::refresh);
     connect(&document_, &Document::photoChanged, this, &ExportBar::refresh);
     connect(&ticking_, &QTimer::timeout, this, [this] {
-        const double share = static_cast<double>(done_.load());
+        const double share = static_cast<double>(std::max(0.0f, job_.progress()));
         bar_->setValue(static_cast<int>(1000 * share));
         QString text = QStringLiteral("%p %");
         if (share > 0.08)
@@ -61,8 +64,6 @@ ExportBar::ExportBar(Document& document, QWidget* parent)
     });
     refresh();
 }
-
-ExportBar::~ExportBar() { thread_.request_stop(); }
 
 ExportFormat ExportBar::format() const {
     const QString id = format_->currentData().toString();
@@ -77,7 +78,7 @@ void ExportBar::setMessage(const QString& text) {
 }
 
 void ExportBar::refresh() {
-    const bool can = document_.photo() && document_.chosen() >= 0 && !running_;
+    const bool can = document_.photo() && document_.chosen() >= 0 && !running();
     start_->setEnabled(can);
     start_->setText(
         document_.chosen() >= 0
@@ -86,8 +87,8 @@ void ExportBar::refresh() {
             : tr("Export…"));
     profile_->setVisible(format() != ExportFormat::Dng);
     compression_->setVisible(format() == ExportFormat::Tiff);
-    bar_->setVisible(running_);
-    cancel_->setVisible(running_);
+    bar_->setVisible(running());
+    cancel_->setVisible(running());
 }
 
 void ExportBar::ask() {
@@ -109,7 +110,7 @@ void ExportBar::ask() {
 }
 
 void ExportBar::exportTo(const QString& target) {
-    if (running_ || !document_.photo() || document_.chosen() < 0) return;
+    if (running() || !document_.photo() || document_.chosen() < 0) return;
     ExportOrder order;
     order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
     order.risk = document_.takes()[static_cast<std::size_t>(document_.chosen())].risk;
@@ -120,33 +121,25 @@ void ExportBar::exportTo(const QString& target) {
     order.target = target.toStdString();
     // The dialog has asked about replacing; the original is refused by the core whatever was answered.
     order.overwrite = true;
-    running_ = true;
-    done_ = 0;
+    const PhotoPtr photo = document_.photo();
+    const char letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter;
+    const auto make = [order, photo](const Work& work) {
+        exportPhoto(*photo, order, work);
+        return order.target.string();
+    };
+    job_ = jobs_.submit(
+        Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<std::string>& written) {
+            if (written.value)
+                document_.noteExport(photo->file.string(), {*written.value, presentTime(), letter});
+            finish(target, QString::fromStdString(written.problem));
+        });
     clock_.start();
     ticking_.start(200);
     setMessage(tr("Exporting %1").arg(QFileInfo(target).fileName()));
     refresh();
-    thread_ = std::jthread([this, order, photo = document_.photo(), target,
-                            letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter](
-                               const std::stop_token& stop) {
-        QString problem;
-        try {
-            exportPhoto(*photo, order, {stop, &done_});
-        } catch (const Cancelled&) {
-            problem = tr("Export cancelled; nothing was written.");
-        } catch (const std::exception& e) {
-            problem = QString::fromUtf8(e.what());
-        }
-        const ExportMade made{target.toStdString(), presentTime(), letter};
-        QMetaObject::invokeMethod(this, [this, photo, made, problem] {
-            if (problem.isEmpty()) document_.noteExport(photo->file.string(), made);
-            finish(QString::fromStdString(made.file), problem);
-        });
-    });
 }
 
 void ExportBar::finish(const QString& file, const QString& problem) {
-    running_ = false;
     ticking_.stop();
     refresh();
     if (problem.isEmpty()) {

@@ -5,11 +5,10 @@
 #include <QElapsedTimer>
 #include <QTimer>
 #include <QWidget>
-#include <atomic>
-#include <thread>
 
 #include "deliver/export.h"
 #include "document.h"
+#include "image/jobs.h"
 
 class QComboBox;
 class QLabel;
@@ -22,9 +21,8 @@ class ExportBar : public QWidget {
     Q_OBJECT
 
   public:
-    explicit ExportBar(Document& document, QWidget* parent = nullptr);
-    ~ExportBar() override;
-    bool running() const { return running_; }
+    ExportBar(Document& document, Jobs& jobs, QWidget* parent = nullptr);
+    bool running() const { return job_.active(); }
     // Exports to `target`; the name's ending decides nothing, the chosen format does.
     void exportTo(const QString& target);
     void setMessage(const QString& text);
@@ -44,11 +42,10 @@ class ExportBar : public QWidget {
     QComboBox *format_, *profile_, *compression_;
     QPushButton *start_, *cancel_;
     QProgressBar* bar_;
-    std::atomic<float> done_ = 0;
-    std::jthread thread_;
+    Jobs& jobs_;
+    Job job_;
     QTimer ticking_;
     QElapsedTimer clock_;
-    bool running_ = false;
 };
 
 } // namespace irenic

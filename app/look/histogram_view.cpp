@@ -12,40 +12,28 @@ namespace irenic {
 HistogramView::HistogramView(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
     setObjectName(QStringLiteral("histogram"));
     setFixedHeight(64);
-    settling_.setSingleShot(true);
-    settling_.setInterval(60);
-    connect(&settling_, &QTimer::timeout, this, &HistogramView::measure);
     const auto later = [this] {
         current_ = false;
-        settling_.start();
         update();
     };
     connect(&document_, &Document::photoChanged, this, later);
     connect(&document_, &Document::lookChanged, this, later);
 }
 
-void HistogramView::measure() {
-    const PhotoPtr photo = document_.photo();
-    if (!photo) return;
-    background_.run(
-        [photo, look = document_.look(), push = document_.push()](const Work& work) {
-            return histogramOf(*photo, look, work, push);
-        },
-        [this](const Histogram& h) {
-            histogram_ = h;
-            current_ = true;
-            const auto per = [](const std::array<float, 3>& v) {
-                return QStringLiteral("%1 / %2 / %3 %")
-                    .arg(100 * v[0], 0, 'f', 2)
-                    .arg(100 * v[1], 0, 'f', 2)
-                    .arg(100 * v[2], 0, 'f', 2);
-            };
-            setToolTip(tr("The whole photo as it is shown, uncleaned: red, green and blue over display "
-                          "values; heights are square roots.\nClipped to black: %1\nClipped to white: %2")
-                           .arg(per(h.black), per(h.white)));
-            setAccessibleName(tr("Histogram; clipped to white %1").arg(per(h.white)));
-            update();
-        });
+void HistogramView::setHistogram(const Histogram& h) {
+    histogram_ = h;
+    current_ = true;
+    const auto per = [](const std::array<float, 3>& v) {
+        return QStringLiteral("%1 / %2 / %3 %")
+            .arg(100 * v[0], 0, 'f', 2)
+            .arg(100 * v[1], 0, 'f', 2)
+            .arg(100 * v[2], 0, 'f', 2);
+    };
+    setToolTip(tr("The whole photo as it is shown, uncleaned: red, green and blue over display "
+                  "values; heights are square roots.\nClipped to black: %1\nClipped to white: %2")
+                   .arg(per(h.black), per(h.white)));
+    setAccessibleName(tr("Histogram; clipped to white %1").arg(per(h.white)));
+    update();
 }
 
 void HistogramView::paintEvent(QPaintEvent*) {

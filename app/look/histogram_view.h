@@ -1,11 +1,10 @@
 // The histogram of the whole photo in the look it is shown in, with what is clipped at either end.
 #pragma once
 
-#include <QTimer>
 #include <QWidget>
 
+#include "develop/render.h"
 #include "document.h"
-#include "look/background.h"
 
 namespace irenic {
 
@@ -14,6 +13,7 @@ class HistogramView : public QWidget {
 
   public:
     explicit HistogramView(Document& document, QWidget* parent = nullptr);
+    void setHistogram(const Histogram& histogram); // of the look that is shown now
     QSize sizeHint() const override { return {190, 52}; }
     // Null until measured for the look shown.
     const Histogram* histogram() const { return current_ ? &histogram_ : nullptr; }
@@ -22,13 +22,9 @@ class HistogramView : public QWidget {
     void paintEvent(QPaintEvent* event) override;
 
   private:
-    void measure();
-
     Document& document_;
     Histogram histogram_;
     bool current_ = false;
-    QTimer settling_; // while a value is dragged, the last one counts
-    Background background_;
 };
 
 } // namespace irenic

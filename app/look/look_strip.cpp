@@ -43,13 +43,13 @@ QToolButton* LookStrip::toggle(const QString& text, const char* name, const QStr
     return button;
 }
 
-LookStrip::LookStrip(Document& document, QWidget* parent)
+LookStrip::LookStrip(Document& document, Jobs& jobs, QWidget* parent)
     : QWidget(parent), document_(document), pick_(new QToolButton(this)), automatic_(new QToolButton(this)),
       curveButton_(new QToolButton(this)), more_(new QToolButton(this)),
       kelvin_(new ValueField(tr("light"), 1700, 25000, 5000, 0, QStringLiteral(" K"), this)),
       tint_(new ValueField(tr("tint"), -40, 40, 0, 1, QString(), this)), edges_(new QComboBox(this)),
       softness_(new QComboBox(this)), demosaic_(new QComboBox(this)), lens_(new QLabel(this)),
-      curve_(new CurveEditor(document, parentWidget() ? parentWidget()->window() : this)) {
+      curve_(new CurveEditor(document, parentWidget() ? parentWidget()->window() : this)), jobs_(jobs) {
     setObjectName(QStringLiteral("look"));
     asShot_ =
         toggle(tr("As shot"), "asShot", tr("The white balance that the camera has set."), &Look::asShot);
@@ -122,12 +122,14 @@ LookStrip::LookStrip(Document& document, QWidget* parent)
     connect(automatic_, &QToolButton::clicked, this, [this] {
         const PhotoPtr photo = document_.photo();
         if (!photo) return;
-        start_.run(
+        start_ = jobs_.submit(
+            Lane::Reading, 0,
             [photo, look = document_.look()](const Work& work) { return automaticLook(*photo, look, work); },
-            [this, photo](const Look& found) {
-                if (photo != document_.photo()) return;
+            [this, photo](const Outcome<Look>& found) {
+                if (photo != document_.photo() || !found.value) return;
                 change([&](Look& l) {
-                    l.exposure = found.exposure, l.highlights = found.highlights, l.shadows = found.shadows;
+                    l.exposure = found.value->exposure, l.highlights = found.value->highlights,
+                    l.shadows = found.value->shadows;
                 });
             });
     });
@@ -220,8 +222,11 @@ LookStrip::LookStrip(Document& document, QWidget* parent)
     connect(&document_, &Document::photoChanged, this, [this] {
         found_ = {};
         if (const PhotoPtr photo = document_.photo())
-            lensSearch_.run([photo](const Work&) { return lensOf(*photo); },
-                            [this](const LensFound& found) { found_ = found, refresh(); });
+            lensSearch_ = jobs_.submit(
+                Lane::Reading, 0, [photo](const Work&) { return lensOf(*photo); },
+                [this](const Outcome<LensFound>& found) {
+                    found_ = found.value.value_or(LensFound{}), refresh();
+                });
         refresh();
     });
     refresh();

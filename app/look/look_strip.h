@@ -6,8 +6,8 @@
 
 #include "develop/lens.h"
 #include "document.h"
+#include "image/jobs.h"
 #include "image/place.h"
-#include "look/background.h"
 
 class QAction;
 class QComboBox;
@@ -23,7 +23,7 @@ class LookStrip : public QWidget {
     Q_OBJECT
 
   public:
-    explicit LookStrip(Document& document, QWidget* parent = nullptr);
+    LookStrip(Document& document, Jobs& jobs, QWidget* parent = nullptr);
     CurveEditor& curve() { return *curve_; }
     // Uses the light of what the developed picture shows at a place, and ends picking.
     void pickAt(PicturePoint point);
@@ -63,7 +63,8 @@ class LookStrip : public QWidget {
     CurveEditor* curve_;
     LensFound found_;
     bool showing_ = false; // values are being shown, not set
-    Background lensSearch_, start_;
+    Jobs& jobs_;
+    Job lensSearch_, start_;
 };
 
 } // namespace irenic

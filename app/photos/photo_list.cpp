@@ -2,41 +2,37 @@
 
 #include <QDirIterator>
 #include <QFileInfo>
-#include <QImage>
 #include <QKeyEvent>
-#include <QPainter>
 #include <algorithm>
-#include <sys/resource.h>
 
-#include "develop/render.h"
-#include "measure/open.h"
-#include "raw/preview.h"
+#include "photos/photo_row.h"
+#include "session/sidecar.h"
 
 namespace irenic {
 
 namespace {
-constexpr int kPathRole = Qt::UserRole, kNameRole = kPathRole + 1, kIsoRole = kPathRole + 2,
-              kLetterRole = kPathRole + 3, kFailedRole = kPathRole + 4;
-constexpr std::size_t kKept = 3; // photos at hand
+constexpr std::size_t kAtHand = std::size_t{1} << 30; // bytes of samples: some ten photos of 24 megapixels
 const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2",
                                  "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
 const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.png"};
+
+QString letterOf(const PhotoState& state) {
+    const Take* chosen = state.take(state.chosen);
+    return chosen ? QString(QLatin1Char(chosen->letter)) : QString();
+}
 } // namespace
 
-PhotoList::PhotoList(QWidget* parent) : QListWidget(parent) {
+PhotoList::PhotoList(Jobs& jobs, QWidget* parent) : QListWidget(parent), jobs_(jobs), shelf_(kAtHand) {
     setAccessibleName(tr("Photos"));
-    setTextElideMode(Qt::ElideMiddle);
     setSelectionMode(QAbstractItemView::ExtendedSelection);
-    setIconSize({48, 36});
+    setIconSize({56, 40});
+    setItemDelegate(new PhotoRow(this));
     setUniformItemSizes(true);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     setToolTip(tr(
-        "The photos that are open. Shift and Ctrl select several, to paste work on; Delete takes one out of "
+        "The photos that are open. Shift and Ctrl select several, to paste work on; Delete takes them out of "
         "the list."));
     connect(this, &QListWidget::currentRowChanged, this, &PhotoList::load);
-}
-
-PhotoList::~PhotoList() {
-    for (Loading& l : loading_) l.thread.request_stop();
 }
 
 void PhotoList::open(const QStringList& paths) {
@@ -58,155 +54,182 @@ void PhotoList::open(const QStringList& paths) {
             files << info.absoluteFilePath();
         }
     }
-    int firstNew = -1;
+    QListWidgetItem* firstNew = nullptr;
+    std::set<QString> known;
+    for (const QString& path : this->paths()) known.insert(path);
     for (const QString& file : files) {
-        bool known = false;
-        for (int i = 0; i < count(); ++i) known |= item(i)->data(kPathRole).toString() == file;
-        if (known) continue;
+        if (!known.insert(file).second) continue;
         auto* row = new QListWidgetItem(QFileInfo(file).completeBaseName());
-        row->setData(kPathRole, file);
+        row->setData(row::Path, file);
         row->setToolTip(file);
-        row->setData(kNameRole, QFileInfo(file).completeBaseName());
-        // Room for the picture from the start: rows do not jump when it comes.
-        QPixmap none(iconSize());
-        none.fill(Qt::transparent);
-        row->setIcon(none);
-        waitingForThumbnail_ << file;
+        waiting_ << file;
         addItem(row);
-        if (firstNew < 0) firstNew = count() - 1;
+        if (!firstNew) firstNew = row;
     }
-    if (firstNew < 0) return;
-    setCurrentRow(firstNew);
+    if (!firstNew) return;
+    setCurrentItem(firstNew);
     emit listChanged();
-    makeThumbnails();
+    lookAhead();
 }
 
-void PhotoList::makeThumbnails() {
-    if (waitingForThumbnail_.isEmpty()) return;
-    const QString path = waitingForThumbnail_.front();
-    thumbnails_.run(
-        [path, ratio = devicePixelRatioF(), side = iconSize().width()](const Work& work) {
-            setpriority(PRIO_PROCESS, 0, 10); // of this thread alone, on Linux
-            const auto p = embeddedPreview(path.toStdString(), static_cast<int>(side * ratio), work);
-            return p ? QImage(p->data.data(), p->width, p->height, p->width * 3, QImage::Format_RGB888).copy()
-                     : QImage();
+void PhotoList::lookAhead() {
+    if (waiting_.isEmpty()) return readNeighbour();
+    struct Known {
+        Glimpse glimpse;
+        std::optional<PhotoRecord> record;
+    };
+    const QString path = waiting_.front();
+    const int side = static_cast<int>(iconSize().width() * devicePixelRatioF());
+    glimpsing_ = jobs_.submit(
+        Lane::Quiet, 0,
+        [path, side](const Work& work) {
+            return Known{glimpseOf(path.toStdString(), side, work), peekSidecar(path.toStdString())};
         },
-        [this, path](const QImage& image) {
-            waitingForThumbnail_.removeAll(path);
-            setThumbnail(path, image);
-            makeThumbnails();
+        [this, path](const Outcome<Known>& outcome) {
+            waiting_.removeAll(path);
+            QListWidgetItem* item = rowOf(path);
+            if (item && outcome.value) {
+                const Known& known = *outcome.value;
+                if (known.glimpse.picture) setThumbnail(item, *known.glimpse.picture);
+                item->setData(row::Iso, known.glimpse.iso);
+                item->setData(row::Taken, QString::fromStdString(known.glimpse.taken));
+                // What the window knows of a photo that was opened is newer.
+                if (known.record && !item->data(row::Changed).isValid())
+                    setWork(path, letterOf(*known.record->state), true,
+                            !known.record->state->exports.empty());
+            }
+            lookAhead();
         });
 }
 
-void PhotoList::setThumbnail(const QString& path, const QImage& image) {
-    const auto row = paths().indexOf(path);
-    if (row < 0 || image.isNull()) return;
-    // In the middle of its room, whatever its proportions.
-    QPixmap room(iconSize() * devicePixelRatioF());
-    room.fill(Qt::transparent);
-    const QImage fitted = image.scaled(room.size(), Qt::KeepAspectRatio, Qt::SmoothTransformation);
-    QPainter painter(&room);
-    painter.drawImage((room.width() - fitted.width()) / 2, (room.height() - fitted.height()) / 2, fitted);
-    painter.end();
-    room.setDevicePixelRatio(devicePixelRatioF());
-    item(static_cast<int>(row))->setIcon(room);
+void PhotoList::setThumbnail(QListWidgetItem* item, const FilePicture& p) {
+    const QImage image(p.data.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
+    QPixmap fitted = QPixmap::fromImage(
+        image.scaled(iconSize() * devicePixelRatioF(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
+    fitted.setDevicePixelRatio(devicePixelRatioF());
+    item->setData(Qt::DecorationRole, fitted);
 }
 
 QStringList PhotoList::paths() const {
     QStringList all;
-    for (int i = 0; i < count(); ++i) all << item(i)->data(kPathRole).toString();
+    for (int i = 0; i < count(); ++i) all << item(i)->data(row::Path).toString();
     return all;
 }
 
 QStringList PhotoList::selectedPaths() const {
     QStringList all;
-    for (const QListWidgetItem* i : selectedItems()) all << i->data(kPathRole).toString();
+    for (const QListWidgetItem* i : selectedItems()) all << i->data(row::Path).toString();
     if (!shown_.isEmpty() && !all.contains(shown_)) all << shown_;
     return all;
 }
 
+QListWidgetItem* PhotoList::rowOf(const QString& path) const {
+    for (int i = 0; i < count(); ++i)
+        if (item(i)->data(row::Path).toString() == path) return item(i);
+    return nullptr;
+}
+
 void PhotoList::select(const QString& path) {
-    if (const auto row = paths().indexOf(path); row >= 0) setCurrentRow(static_cast<int>(row));
+    if (QListWidgetItem* item = rowOf(path)) setCurrentItem(item);
 }
 
-void PhotoList::setLetter(const QString& path, const QString& letter) {
-    for (int i = 0; i < count(); ++i) {
-        if (item(i)->data(kPathRole).toString() != path) continue;
-        item(i)->setData(kLetterRole, letter);
-        write(item(i));
-    }
+void PhotoList::step(int by) {
+    if (count() > 0) setCurrentRow(std::clamp(currentRow() + by, 0, count() - 1));
 }
 
-void PhotoList::write(QListWidgetItem* item) {
-    const QString name = item->data(kNameRole).toString(), letter = item->data(kLetterRole).toString();
-    const double iso = item->data(kIsoRole).toDouble();
-    QString text = item->data(kFailedRole).toBool() ? tr("⚠ %1").arg(name) : name;
-    if (iso > 0) text += QStringLiteral("   ISO %1").arg(iso, 0, 'f', 0);
-    if (!letter.isEmpty()) text += QStringLiteral("   ✓ %1").arg(letter);
-    item->setText(text);
+void PhotoList::sortBy(Sorting sorting) {
+    const auto key = [sorting](const QListWidgetItem* item) {
+        const QString name = item->text().toLower();
+        if (sorting == Sorting::Iso) return std::tuple(item->data(row::Iso).toDouble(), QString(), name);
+        return std::tuple(0.0, sorting == Sorting::Time ? item->data(row::Taken).toString() : QString(),
+                          name);
+    };
+    const QString current = shown_;
+    const QSignalBlocker quiet(this); // the same photo stays the current one
+    std::vector<QListWidgetItem*> items;
+    while (count() > 0) items.push_back(takeItem(0));
+    std::stable_sort(items.begin(), items.end(),
+                     [&](const auto* a, const auto* b) { return key(a) < key(b); });
+    for (QListWidgetItem* item : items) addItem(item);
+    select(current);
+    scrollToItem(currentItem());
+    QMetaObject::invokeMethod(this, &PhotoList::listChanged);
+}
+
+void PhotoList::setWork(const QString& path, const QString& letter, bool changed, bool exported) {
+    QListWidgetItem* item = rowOf(path);
+    if (!item) return;
+    item->setData(row::Letter, letter);
+    item->setData(row::Changed, changed);
+    item->setData(row::Exported, exported);
+    item->setData(Qt::AccessibleTextRole,
+                  tr("%1, %2").arg(item->text(), PhotoRow::stateText(indexFromItem(item))));
 }
 
 void PhotoList::keyPressEvent(QKeyEvent* event) {
     if (event->key() != Qt::Key_Delete || currentRow() < 0) return QListWidget::keyPressEvent(event);
-    const QString gone = currentItem()->data(kPathRole).toString();
-    seen_.remove_if([&](const Seen& s) { return s.path == gone; });
-    delete takeItem(currentRow());
+    const QList<QListWidgetItem*> gone = selectedItems();
+    for (QListWidgetItem* item : gone) {
+        const QString path = item->data(row::Path).toString();
+        shelf_.forget(path);
+        waiting_.removeAll(path);
+        delete item;
+    }
     emit listChanged();
+}
+
+void PhotoList::tell(const OpenedPhoto& opened) {
+    emit message({});
+    emit photoReady(opened);
+    if (waiting_.isEmpty()) readNeighbour();
+}
+
+void PhotoList::fail(const QString& path, const QString& reason) {
+    unreadable_.insert(path);
+    if (QListWidgetItem* item = rowOf(path)) {
+        item->setData(row::Failed, reason);
+        item->setToolTip(reason);
+    }
+    if (path == shown_) emit message(reason);
 }
 
 void PhotoList::load(int row) {
     if (row < 0) return;
-    const QString path = item(row)->data(kPathRole).toString();
+    const QString path = item(row)->data(row::Path).toString();
     shown_ = path;
-    // A reader that was asked to stop may take a moment to notice: nobody waits for it here.
-    for (Loading& l : loading_) l.thread.request_stop();
-    const auto at = std::find_if(seen_.begin(), seen_.end(), [&](const Seen& s) { return s.path == path; });
-    if (at != seen_.end()) {
-        seen_.splice(seen_.begin(), seen_, at);
-        const Seen seen = *at;
-        emit message({});
-        emit photoReady(seen.photo, seen.probes, seen.image);
+    reading_.cancel();
+    if (const OpenedPhoto* opened = shelf_.find(path)) return tell(OpenedPhoto(*opened));
+    if (neighbour_ == path) neighbouring_.cancel();
+    emit message(tr("Reading %1…").arg(QFileInfo(path).fileName()));
+    reading_ = jobs_.submit(
+        Lane::Reading, 0, [path](const Work& work) { return openPhoto(path, work); },
+        [this, path](Outcome<OpenedPhoto> outcome) {
+            if (!outcome.value) return fail(path, QString::fromStdString(outcome.problem));
+            if (QListWidgetItem* item = rowOf(path)) {
+                item->setData(row::Failed, QString());
+                item->setData(row::Iso, outcome.value->photo->iso);
+                item->setToolTip(path);
+            }
+            shelf_.put(path, std::move(*outcome.value));
+            tell(OpenedPhoto(*shelf_.find(path)));
+        });
+}
+
+void PhotoList::readNeighbour() {
+    if (reading_.active() || neighbouring_.active() || currentRow() < 0) return;
+    for (const int by : {1, -1}) {
+        const QListWidgetItem* next = item(currentRow() + by);
+        const QString path = next ? next->data(row::Path).toString() : QString();
+        if (path.isEmpty() || shelf_.has(path) || unreadable_.contains(path)) continue;
+        neighbour_ = path;
+        neighbouring_ = jobs_.submit(
+            Lane::Quiet, 1, [path](const Work& work) { return openPhoto(path, work); },
+            [this, path](Outcome<OpenedPhoto> outcome) {
+                if (!outcome.value) return fail(path, QString::fromStdString(outcome.problem));
+                shelf_.putBehind(path, std::move(*outcome.value));
+            });
         return;
     }
-    std::erase_if(loading_, [](const Loading& l) { return l.done->load(); });
-    emit message(tr("Reading %1…").arg(QFileInfo(path).fileName()));
-    auto done = std::make_shared<std::atomic<bool>>(false);
-    std::jthread thread([this, path, done](const std::stop_token& stop) {
-        const std::unique_ptr<std::atomic<bool>, void (*)(std::atomic<bool>*)> atEnd(
-            done.get(), [](std::atomic<bool>* d) { *d = true; });
-        PhotoPtr photo;
-        std::vector<Probe> probes;
-        QImage image;
-        QString problem;
-        try {
-            const Work work{stop, nullptr};
-            photo = readPhoto(path.toStdString(), work);
-            probes = placeProbes(*photo, work);
-            const Picture p = renderOverview(*photo, {}, 480, work);
-            image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy();
-        } catch (const Cancelled&) {
-            return;
-        } catch (const std::exception& e) {
-            problem = QString::fromUtf8(e.what());
-        }
-        QMetaObject::invokeMethod(this, [this, path, photo, probes, image, problem] {
-            for (int i = 0; i < count(); ++i) {
-                if (item(i)->data(kPathRole).toString() != path) continue;
-                item(i)->setData(kFailedRole, !photo);
-                item(i)->setData(kIsoRole, photo ? photo->iso : 0.0);
-                write(item(i));
-                if (!photo) item(i)->setToolTip(problem);
-            }
-            if (path != shown_) return;
-            if (photo) {
-                seen_.push_front({path, photo, probes, image});
-                if (seen_.size() > kKept) seen_.pop_back();
-                emit photoReady(photo, probes, image);
-            }
-            emit message(problem);
-        });
-    });
-    loading_.push_back({std::move(thread), std::move(done)});
 }
 
 } // namespace irenic

@@ -3,14 +3,11 @@
 #pragma once
 
 #include <QListWidget>
-#include <atomic>
-#include <list>
-#include <memory>
-#include <thread>
+#include <set>
 
-#include "look/background.h"
-#include "measure/probes.h"
-#include "raw/photo.h"
+#include "image/jobs.h"
+#include "photos/photo_shelf.h"
+#include "raw/preview.h"
 
 namespace irenic {
 
@@ -18,8 +15,9 @@ class PhotoList : public QListWidget {
     Q_OBJECT
 
   public:
-    explicit PhotoList(QWidget* parent = nullptr);
-    ~PhotoList() override;
+    enum class Sorting { Name, Time, Iso };
+
+    explicit PhotoList(Jobs& jobs, QWidget* parent = nullptr);
     // Files, or folders whose raws are taken. Files already in the list are not added again.
     void open(const QStringList& paths);
     // Whole paths, in order; and the one shown.
@@ -27,43 +25,42 @@ class PhotoList : public QListWidget {
     // Those that are selected, the one shown among them.
     QStringList selectedPaths() const;
     QString shown() const { return shown_; }
-    // Shows a photo of the list.
+    // Shows a photo of the list; `by` rows further up or down, if there are so many.
     void select(const QString& path);
-    // The letter of the chosen take beside a photo's name; empty: none.
-    void setLetter(const QString& path, const QString& letter);
+    void step(int by);
+    // What stays of the list's order is that of names.
+    void sortBy(Sorting sorting);
+    // What is known of a photo's work.
+    void setWork(const QString& path, const QString& letter, bool changed, bool exported);
+    // How many photos are at hand without reading.
+    std::size_t atHand() const { return shelf_.count(); }
 
   signals:
-    void photoReady(irenic::PhotoPtr photo, const std::vector<irenic::Probe>& probes, const QImage& overview);
+    void photoReady(const irenic::OpenedPhoto& opened);
     void message(const QString& text);
     void listChanged(); // photos came or went
 
   protected:
-    // Delete takes a photo out of the list, not off the disk.
+    // Delete takes the selected photos out of the list, not off the disk.
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    QListWidgetItem* rowOf(const QString& path) const;
     void load(int row);
-    void write(QListWidgetItem* item);
-    // A photo that was read, kept for a while: going back to it takes no time.
-    struct Seen {
-        QString path;
-        PhotoPtr photo;
-        std::vector<Probe> probes;
-        QImage image;
-    };
-    std::list<Seen> seen_; // newest first
-    // Pictures of the list's rows come one after the other, below everything else's priority.
-    void makeThumbnails();
-    void setThumbnail(const QString& path, const QImage& image);
-    Background thumbnails_;
-    QStringList waitingForThumbnail_;
+    void tell(const OpenedPhoto& opened);
+    void fail(const QString& path, const QString& reason);
+    // Pictures and data of the rows come one after the other, behind all other work.
+    void lookAhead();
+    void setThumbnail(QListWidgetItem* item, const FilePicture& picture);
+    // When nothing else is to be done the photos next to the one shown are read.
+    void readNeighbour();
 
-    struct Loading {
-        std::jthread thread;
-        std::shared_ptr<std::atomic<bool>> done;
-    };
-    std::list<Loading> loading_; // the last one, and those that still have to notice that they were stopped
-    QString shown_;
+    Jobs& jobs_;
+    PhotoShelf shelf_;
+    QStringList waiting_; // for their row's picture and data
+    QString shown_, neighbour_;
+    std::set<QString> unreadable_;
+    Job reading_, glimpsing_, neighbouring_;
 };
 
 } // namespace irenic

@@ -1,16 +1,19 @@
 #include "recommend/recommend_button.h"
 
+#include <algorithm>
+#include <cmath>
+
 namespace irenic {
 
-RecommendButton::RecommendButton(Document& document, QWidget* parent)
-    : QToolButton(parent), document_(document) {
+RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent)
+    : QToolButton(parent), document_(document), jobs_(jobs) {
     setObjectName(QStringLiteral("recommend"));
     setToolTip(tr("Measures on this photo's probes which method and strengths leave the least error, and "
                   "puts them into a take of their own. Ctrl+R"));
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::photoChanged, this, [this] {
-        thread_.request_stop();
+        job_.cancel();
         refresh();
     });
     refresh();
@@ -21,42 +24,32 @@ RecommendButton::RecommendButton(Document& document, QWidget* parent)
 void RecommendButton::refresh() {
     setEnabled(document_.photo() != nullptr);
     const QKeySequence key = shortcut();
-    setText(running_ ? tr("Measuring %1 %, stop").arg(std::lround(100 * done_.load())) : tr("Recommend"));
+    setText(running() ? tr("Measuring %1 %, stop").arg(std::lround(100 * std::max(0.0f, job_.progress())))
+                      : tr("Recommend"));
+    if (!running()) ticking_.stop();
     setShortcut(key);
 }
 
 void RecommendButton::pressedOnce() {
-    if (running_) {
-        thread_.request_stop();
-        return;
-    }
-    if (!document_.photo()) return;
-    running_ = true;
-    done_ = 0;
-    ticking_.start(200);
-    refresh();
-    thread_ = std::jthread(
-        [this, photo = document_.photo(), probes = document_.probes()](const std::stop_token& stop) {
-            Recommendation found;
-            QString problem;
-            bool cancelled = false;
-            try {
-                found = recommend(*photo, probes, {stop, &done_});
-            } catch (const Cancelled&) {
-                cancelled = true;
-            } catch (const std::exception& e) {
-                problem = QString::fromUtf8(e.what());
-            }
-            QMetaObject::invokeMethod(this, [this, photo, found, problem, cancelled] {
-                running_ = false;
-                ticking_.stop();
+    if (running()) {
+        job_.cancel();
+    } else if (const PhotoPtr photo = document_.photo()) {
+        // Before the quiet work that nobody asked for.
+        job_ = jobs_.submit(
+            Lane::Quiet, -10,
+            [photo, probes = document_.probes()](const Work& work) {
+                return recommend(*photo, probes, work);
+            },
+            [this](const Outcome<Recommendation>& found) {
                 refresh();
-                if (!problem.isEmpty())
-                    emit failed(problem);
-                else if (!cancelled && document_.photo() == photo)
-                    document_.setRecommended(found.settings, found.risk);
+                if (found.value)
+                    document_.setRecommended(found.value->settings, found.value->risk);
+                else
+                    emit failed(QString::fromStdString(found.problem));
             });
-        });
+        ticking_.start(200);
+    }
+    refresh();
 }
 
 } // namespace irenic

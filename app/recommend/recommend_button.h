@@ -4,10 +4,9 @@
 
 #include <QTimer>
 #include <QToolButton>
-#include <atomic>
-#include <thread>
 
 #include "document.h"
+#include "image/jobs.h"
 
 namespace irenic {
 
@@ -15,8 +14,8 @@ class RecommendButton : public QToolButton {
     Q_OBJECT
 
   public:
-    explicit RecommendButton(Document& document, QWidget* parent = nullptr);
-    bool running() const { return running_; }
+    RecommendButton(Document& document, Jobs& jobs, QWidget* parent = nullptr);
+    bool running() const { return job_.active(); }
 
   signals:
     void failed(const QString& reason);
@@ -26,10 +25,9 @@ class RecommendButton : public QToolButton {
     void refresh();
 
     Document& document_;
-    std::atomic<float> done_ = 0;
+    Jobs& jobs_;
     QTimer ticking_;
-    std::jthread thread_;
-    bool running_ = false;
+    Job job_;
 };
 
 } // namespace irenic

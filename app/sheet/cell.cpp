@@ -15,77 +15,41 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
     setMinimumSize(96, 72);
     setCursor(Qt::OpenHandCursor);
     setMouseTracking(true);
-    connect(&renderer_, &Renderer::finished, this, &Cell::take);
-    connect(&renderer_, &Renderer::failed, this, &Cell::fail);
     ticking_.setInterval(120);
     connect(&ticking_, &QTimer::timeout, this, qOverload<>(&QWidget::update));
 }
 
-Cell::~Cell() { renderer_.forget(this); }
-
-void Cell::show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre,
-                const Shown& as, QSize size) {
-    photo_ = std::move(photo), settings_ = settings, look_ = look, centre_ = centre, zoom_ = as.zoom,
-    push_ = as.push, size_ = size;
-    // Takes without any strength are the original: let them share its picture.
-    if (settings_.untouched()) settings_ = Settings::original();
-    want();
-}
-
-void Cell::want() {
-    if (!photo_ || size_.width() < 8 || size_.height() < 8) return;
+void Cell::show(const RenderKey& key, double order) {
     ratio_ = devicePixelRatioF();
-    const QSizeF screen = QSizeF(size_) * ratio_;
-    RenderKey key{photo_, settings_, look_, photo_->crop, zoom_, push_};
-    const Rect whole{0, 0, photo_->width(), photo_->height()};
-    if (zoom_ <= 0) {
-        key.area = outputFrame(*photo_, look_);
-        key.zoom = std::min(screen.width() / key.area.width, screen.height() / key.area.height);
-    } else {
-        const int w = std::min(whole.width, static_cast<int>(std::ceil(screen.width() / zoom_)));
-        const int h = std::min(whole.height, static_cast<int>(std::ceil(screen.height() / zoom_)));
-        const int x = static_cast<int>(std::lround(centre_.x - w / 2.0)),
-                  y = static_cast<int>(std::lround(centre_.y - h / 2.0));
-        key.area = {std::clamp(x, 0, whole.width - w), std::clamp(y, 0, whole.height - h), w, h};
-    }
-    if (key == key_ && (current_ || !failure_.isEmpty())) return;
+    if (key == key_ && (current_ || !failure_.isEmpty() || job_.active())) return;
     key_ = key;
     failure_.clear();
     const QImage ready = renderer_.cached(key_);
     current_ = !ready.isNull();
     if (current_) {
+        job_.cancel();
         keep(ready);
-        renderer_.forget(this);
         ticking_.stop();
     } else {
-        renderer_.request(this, key_);
+        job_ = renderer_.request(key_, order, [this](const Outcome<QImage>& outcome) {
+            ticking_.stop();
+            current_ = outcome.value.has_value();
+            if (current_)
+                keep(*outcome.value);
+            else
+                failure_ = QString::fromStdString(outcome.problem);
+            update();
+        });
         ticking_.start();
     }
     update();
 }
 
 Cell::State Cell::state() const {
-    if (!photo_) return State::Empty;
+    if (!key_.photo) return State::Empty;
     if (!failure_.isEmpty()) return State::Failed;
     if (current_) return State::Current;
-    return renderer_.progress(this) >= 0 ? State::Rendering : State::Waiting;
-}
-
-void Cell::take(quintptr cell, const RenderKey& key, const QImage& image) {
-    // Another cell's picture may be just what this one waits for.
-    if (current_ || !(key == key_)) return;
-    if (cell != reinterpret_cast<quintptr>(this)) renderer_.forget(this);
-    keep(image);
-    current_ = true;
-    ticking_.stop();
-    update();
-}
-
-void Cell::fail(quintptr cell, const RenderKey& key, const QString& reason) {
-    if (cell != reinterpret_cast<quintptr>(this) || !(key == key_)) return;
-    failure_ = reason;
-    ticking_.stop();
-    update();
+    return job_.progress() >= 0 ? State::Rendering : State::Waiting;
 }
 
 void Cell::keep(const QImage& image) {
@@ -174,7 +138,7 @@ void Cell::paintEvent(QPaintEvent*) {
     case State::Empty: break;
     case State::Failed: text = tr("failed: %1").arg(failure_); break;
     case State::Rendering:
-        share = static_cast<double>(std::max(0.0f, renderer_.progress(this)));
+        share = static_cast<double>(std::max(0.0f, job_.progress()));
         text = tr("rendering %1 %").arg(static_cast<int>(100 * share));
         break;
     default: text = tr("waiting"); break;
@@ -196,7 +160,7 @@ void Cell::mousePressEvent(QMouseEvent* event) {
 
 void Cell::mouseMoveEvent(QMouseEvent* event) {
     if (!event->buttons()) emit hovered(pixelAt(event->position()));
-    if (!(event->buttons() & Qt::LeftButton) || zoom_ <= 0 || picking_) return;
+    if (!(event->buttons() & Qt::LeftButton) || key_.zoom <= 0 || picking_) return;
     const QPointF moved = (grabbed_ - event->position()) / scale();
     const QPointF whole(std::round(moved.x()), std::round(moved.y()));
     if (whole.isNull()) return;
@@ -207,7 +171,7 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
 void Cell::wheelEvent(QWheelEvent* event) {
     const QPointF off = event->position() - QPointF(width() / 2.0, height() / 2.0);
     if (event->angleDelta().y() != 0)
-        emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, zoom_ > 0 ? off / scale() : QPointF());
+        emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, key_.photo ? off / scale() : QPointF());
     event->accept();
 }
 

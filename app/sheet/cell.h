@@ -5,7 +5,6 @@
 #include <QWidget>
 #include <optional>
 
-#include "image/place.h"
 #include "renderer.h"
 
 namespace irenic {
@@ -17,12 +16,9 @@ class Cell : public QWidget {
     enum class State { Empty, Waiting, Rendering, Current, Failed };
 
     explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
-    ~Cell() override;
 
-    // What the cell is to show, `size` of the widget's own units of it. The zoom is in pixels of the screen
-    // for each of the photo, however large a unit is on it; 0 fits what the look leaves of the photo.
-    void show(PhotoPtr photo, const Settings& settings, const Look& look, PicturePoint centre,
-              const Shown& as, QSize size);
+    // What the cell is to show; smaller orders are rendered first. Nothing happens when it is shown already.
+    void show(const RenderKey& key, double order);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
@@ -56,20 +52,11 @@ class Cell : public QWidget {
     void leaveEvent(QEvent* event) override;
 
   private:
-    void want();
     void keep(const QImage& image);
     QPointF imageCorner() const;
-    void take(quintptr cell, const RenderKey& key, const QImage& image);
-    void fail(quintptr cell, const RenderKey& key, const QString& reason);
 
     Renderer& renderer_;
-    PhotoPtr photo_;
-    Settings settings_;
-    Look look_;
-    PicturePoint centre_;
-    QSize size_;
-    double zoom_ = 1;
-    float push_ = 0;
+    Job job_;
     double ratio_ = 1; // pixels of the screen for one unit of the widget
     RenderKey key_;
     QImage image_, screen_; // as rendered, and in the monitor's colours

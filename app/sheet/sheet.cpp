@@ -57,7 +57,10 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
         else
             rebuild();
     });
-    connect(&document_, &Document::settingsChanged, this, [this] { refreshHeads(), refresh(); });
+    connect(&document_, &Document::settingsChanged, this, [this](int take) {
+        takeInHand_ = document_.takes().at(static_cast<std::size_t>(take)).id;
+        refreshHeads(), refresh();
+    });
     connect(&document_, &Document::chosenChanged, this, &Sheet::refreshHeads);
     connect(&document_, &Document::viewChanged, this, &Sheet::refresh);
     rebuild();
@@ -66,6 +69,9 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
 void Sheet::rebuild() {
     delete body_;
     heads_.clear(), cells_.clear();
+    columns_ = {OriginalColumn{}};
+    for (const Take& take : document_.takes()) columns_.emplace_back(TakeColumn{take.id});
+    rowInHand_ = static_cast<int>(document_.probes().size()) / 2;
     body_ = new QWidget(this);
     layout()->addWidget(body_);
     grid_ = new QGridLayout(body_);
@@ -102,6 +108,7 @@ void Sheet::rebuild() {
             connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
             connect(cell, &Cell::picked, this, &Sheet::picked);
             connect(cell, &Cell::hovered, this, [this, r](std::optional<QPoint> pixel) {
+                rowInHand_ = static_cast<int>(r);
                 for (Cell* other : cells_[r]) other->setReadout(pixel);
                 emit hovered(pixel);
             });
@@ -168,12 +175,27 @@ void Sheet::refresh() {
         // Columns may differ by a pixel; the crops must not.
         QSize size = cells_[r].front()->size();
         for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());
+        const QSize screen = (QSizeF(size) * devicePixelRatioF()).toSize();
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
-            const Settings settings = c == 0 ? Settings::original() : document_.takes()[c - 1].settings;
-            cells_[r][c]->show(photo, settings, document_.look(), centre,
-                               {document_.zoom(), document_.push()}, size);
+            if (size.width() < 8 || size.height() < 8) continue;
+            const RenderKey key =
+                renderKey(photo, settingsOf(columns_[c], document_.state()), document_.look(), centre,
+                          {document_.zoom(), document_.push()}, screen);
+            cells_[r][c]->show(key, orderOf(static_cast<int>(r), columns_[c]));
         }
     }
+}
+
+double Sheet::orderOf(int row, const Column& column) const {
+    const int away = std::abs(row - rowInHand_);
+    const auto* own = std::get_if<TakeColumn>(&column);
+    if (!own) return away - 2000;
+    if (own->take == takeInHand_) return away - 1000;
+    // Methods are listed by the time that they take.
+    const std::string method = settingsOf(column, document_.state()).method;
+    const auto at =
+        std::find_if(methods().begin(), methods().end(), [&](const auto& m) { return m->id() == method; });
+    return 16.0 * away + static_cast<double>(at - methods().begin());
 }
 
 Cell* Sheet::cell(int row, int column) const {

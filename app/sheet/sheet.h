@@ -7,6 +7,7 @@
 
 #include "document.h"
 #include "renderer.h"
+#include "sheet/column.h"
 
 class QGridLayout;
 class QLabel;
@@ -25,7 +26,7 @@ class Sheet : public QWidget {
     // Column 0 is the original, take i is column i + 1. Null when there is no such cell.
     Cell* cell(int row, int column) const;
     int rows() const { return static_cast<int>(cells_.size()); }
-    int columns() const { return static_cast<int>(document_.takes().size()) + 1; }
+    int columns() const { return static_cast<int>(columns_.size()); }
     TakeHead* head(int take) const { return heads_.at(static_cast<std::size_t>(take)); }
     // Every cell shows what is asked for now.
     bool allCurrent() const;
@@ -42,6 +43,9 @@ class Sheet : public QWidget {
     void rebuild();
     void refresh();
     void refreshHeads();
+    // Which cell is rendered first: originals, the take in hand, then rows from the one under the pointer
+    // outward, and in each the fast methods first, so that every column soon shows something.
+    double orderOf(int row, const Column& column) const;
     void zoomBy(int direction, QPointF fromCentre);
     QString originalText() const;
 
@@ -51,7 +55,10 @@ class Sheet : public QWidget {
     QWidget* body_ = nullptr;
     QLabel* original_ = nullptr;
     bool picking_ = false;
-    QTimer resizing_; // all cells are resized together: ask once
+    int rowInHand_ = 0;            // the pointer was there last
+    std::uint32_t takeInHand_ = 0; // its settings were changed last
+    QTimer resizing_;              // all cells are resized together: ask once
+    std::vector<Column> columns_;
     std::vector<TakeHead*> heads_;
     std::vector<std::vector<Cell*>> cells_;
 };

@@ -387,4 +387,15 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
     return out;
 }
 
+Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    Image out;
+    out.area = area;
+    out.holds = photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight;
+    if (photo.hasMosaic())
+        out.plane[0] = cleanMosaic(photo, settings, area, work);
+    else
+        out.plane = cleanPixels(photo, settings, area, work);
+    return out;
+}
+
 } // namespace irenic

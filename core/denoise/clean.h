@@ -11,6 +11,7 @@
 
 #include "denoise/method.h"
 #include "denoise/settings.h"
+#include "image/image.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -25,6 +26,9 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
 // std::invalid_argument also for a method that takes mosaics only.
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area,
                                  const Work& work = {});
+
+// Either, whichever the photo is for: an image that holds its mosaic, or camera light.
+Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
 // What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy`
 // covers `area` inflated by planesMargin(); the result covers at least `area` and is right there.

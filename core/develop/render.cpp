@@ -195,9 +195,8 @@ NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
 }
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
-std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings, const Look& look,
-                                    const LensFound& found, const Rect& area, const Work& work,
-                                    CleanCache* cache) {
+Image straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found,
+                     const Rect& area, const Work& work, TileStore* store) {
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
@@ -205,15 +204,17 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
     const Rect whole{0, 0, photo.width(), photo.height()};
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
-        return cache ? cache->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
+        return store ? store->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
     };
-    std::array<Plane, 3> rgb;
+    Image out;
+    out.holds = Holds::BalancedLight, out.area = wanted;
+    std::array<Plane, 3>& rgb = out.plane;
     const bool maps = look.vignetting && !found.gainMaps.empty();
     if (photo.hasMosaic()) {
         const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2),
                    source = moves ? covered.inflated(kShiftMargin) : covered,
                    inside = source.intersected(whole);
-        Plane mosaic = cleaned(inside)->front().clone();
+        Plane mosaic = std::move(cleaned(inside).plane[0]);
         forEachBand(inside.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < inside.width; ++x) {
@@ -235,9 +236,9 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
     } else {
         const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted,
                    inside = source.intersected(whole);
-        const auto region = cleaned(inside);
+        Image region = cleaned(inside);
         for (std::size_t c = 0; c < 3; ++c) {
-            rgb[c] = (*region)[c].clone();
+            rgb[c] = std::move(region[c]);
             for (int y = 0; y < inside.height; ++y)
                 for (int x = 0; x < inside.width; ++x)
                     rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
@@ -267,9 +268,7 @@ std::array<Plane, 3> straightRegion(const Photo& photo, const Settings& settings
     if (look.softness != Softness::None)
         sharpen(rgb, look.softness,
                 luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
-    if (!(wanted == area))
-        for (Plane& p : rgb) p = p.cropped(area.translated(-wanted.x, -wanted.y));
-    return rgb;
+    return wanted == area ? std::move(out) : out.cropped(area);
 }
 
 Plane shrunk(const Plane& in, int width, int height) {
@@ -328,15 +327,11 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, con
 
 } // namespace
 
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look,
-                                   const Rect& area, OutputSpace space, const Work& work, CleanCache* cache) {
-    const Matrix3 matrix = xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look));
+Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                         const Work& work, TileStore* store) {
     const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
-    if (!look.distortion || !found.lens || !found.lens->hasDistortion()) {
-        auto rgb = straightRegion(photo, settings, look, found, area, work, cache);
-        colour(rgb, matrix, work);
-        return rgb;
-    }
+    if (!look.distortion || !found.lens || !found.lens->hasDistortion())
+        return straightRegion(photo, settings, look, found, area, work, store);
     const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
                  cy = (photo.height() - 1) / 2.0;
     const Varying<2> places(area, [&](int x, int y, float* v) {
@@ -357,9 +352,8 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
     const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
     const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l,
                       whole(bottom, 0, photo.height() - 1) + 5 - t};
-    auto straight = straightRegion(photo, settings, look, found, source, work, cache);
-    std::array<Plane, 3> rgb = {Plane(area.width, area.height), Plane(area.width, area.height),
-                                Plane(area.width, area.height)};
+    const Image straight = straightRegion(photo, settings, look, found, source, work, store);
+    Image out(Holds::BalancedLight, area);
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < area.width; ++x) {
@@ -370,23 +364,31 @@ std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings,
                                 p[1] <= static_cast<float>(photo.height()) - 0.5f;
                 const float u = p[0] - static_cast<float>(source.x), v = p[1] - static_cast<float>(source.y);
                 for (std::size_t c = 0; c < 3; ++c)
-                    rgb[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) {
+                    out[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) {
                         return straight[c].at(std::clamp(i, 0, source.width - 1),
                                               std::clamp(j, 0, source.height - 1));
                     });
             }
     });
-    colour(rgb, matrix, work);
-    return rgb;
+    return out;
+}
+
+Image developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                    OutputSpace space, const Work& work, TileStore* store) {
+    Image light = developCameraLight(photo, settings, look, area, work, store);
+    colour(light.plane, xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look)), work);
+    light.holds = Holds::SpaceLight;
+    return light;
 }
 
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     const Shown& as, const Work& work, CleanCache* cache) {
+                     const Shown& as, const Work& work, TileStore* store) {
     const double zoom = as.zoom;
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     Look shown = look;
     if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
-    auto rgb = developRegion(photo, settings, shown, area, kWorkingSpace, work, cache);
+    std::array<Plane, 3> rgb =
+        std::move(developRegion(photo, settings, shown, area, kWorkingSpace, work, store).plane);
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
         const int w = std::max(1, static_cast<int>(std::lround(area.width * zoom)));
@@ -398,11 +400,11 @@ Picture renderRegion(const Photo& photo, const Settings& settings, const Look& l
 
 Rect outputFrame(const Photo& photo, const Look& look) { return framingOf(photo, look).frame; }
 
-std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
+Image developOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
     const int cell = photo.cell(), cw = photo.width() / cell, ch = photo.height() / cell;
     const int factor = std::max(1, std::max(cw, ch) / std::max(1, longest));
-    std::array<Plane, 3> rgb;
-    for (Plane& p : rgb) p = Plane(cw / factor, ch / factor);
+    Image out(Holds::SpaceLight, {0, 0, cw / factor, ch / factor});
+    std::array<Plane, 3>& rgb = out.plane;
     const auto sites = sitesOfChannels(photo.mosaic);
     const Vector3 neutral = neutralFor(photo, look), gain = balanceOf(neutral);
     forEachBand(ch / factor, 8, work, [&](int first, int last) {
@@ -432,16 +434,16 @@ std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int l
     const int width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom))),
               height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
     for (Plane& p : rgb) p = shrunk(p, width, height);
-    return rgb;
+    out.area = {0, 0, width, height};
+    return out;
 }
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work, float push) {
-    return pictureOf(developOverview(photo, look, longest, work),
+    return pictureOf(std::move(developOverview(photo, look, longest, work).plane),
                      Finish(photo, look, OutputSpace::Srgb, push), 1, work);
 }
 
-Histogram histogramOf(const Photo& photo, const Look& look, const Work& work, float push) {
-    const Picture p = renderOverview(photo, look, 400, work, push);
+Histogram histogramOf(const Picture& p) {
     Histogram out;
     const float each = 1 / static_cast<float>(p.width * p.height);
     for (std::size_t i = 0; i < p.rgb.size(); ++i) {

@@ -4,8 +4,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "denoise/clean.h"
-#include "develop/clean_cache.h"
+#include "denoise/tile_store.h"
 #include "develop/finish.h"
 
 namespace irenic {
@@ -16,20 +15,23 @@ struct Picture {
     std::vector<std::uint8_t> rgb;
 };
 
-// Linear light of `area` in `space`'s primaries: cleaned, white-balanced, corrected for the lens and
-// sharpened as the look says, before exposure, tone curve, clipping and encoding (finish.h); 1 is the white
-// level of the channel that clips first, and where channels clip the rest is filled in from the others, or
-// made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing), and what
-// lies outside the photo is 0. Cleaned samples come from `cache`, if given, where it has them. Throws
-// Cancelled and std::invalid_argument.
-std::array<Plane, 3> developRegion(const Photo& photo, const Settings& settings, const Look& look,
-                                   const Rect& area, OutputSpace space, const Work& work = {},
-                                   CleanCache* cache = nullptr);
+// Linear light of `area` in the camera's own colours (Holds::BalancedLight): cleaned, white-balanced,
+// demosaiced, corrected for the lens and sharpened as the look says, before anything of colour or tone; 1 is
+// the white level of the channel that clips first, and where channels clip the rest is filled in from the
+// others, or made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing),
+// and what lies outside the photo is 0. Cleaned samples come from `store`, if given, where it has them.
+// Throws Cancelled and std::invalid_argument.
+Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                         const Work& work = {}, TileStore* store = nullptr);
+
+// The same in `space`'s primaries (Holds::SpaceLight), before exposure, tone curve, clipping and encoding
+// (finish.h).
+Image developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                    OutputSpace space, const Work& work = {}, TileStore* store = nullptr);
 
 // The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger
 // than `longest` on its longer side: 2x2 cells are averaged.
-std::array<Plane, 3> developOverview(const Photo& photo, const Look& look, int longest,
-                                     const Work& work = {});
+Image developOverview(const Photo& photo, const Look& look, int longest, const Work& work = {});
 
 // What is written of a photo with this look: the photo's crop, or the framing's where distortion is
 // corrected.
@@ -49,13 +51,13 @@ struct Shown {
 // 1 the area is averaged down in linear light, and the result is round(width * zoom) x round(height * zoom).
 // Throws Cancelled and std::invalid_argument (a zoom that is not above 0, settings with a problem).
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     const Shown& shown, const Work& work = {}, CleanCache* cache = nullptr);
+                     const Shown& shown, const Work& work = {}, TileStore* store = nullptr);
 
 // developOverview(), finished. For the overview and for previews in files.
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {},
                        float push = 0);
 
-// Of the whole photo, uncleaned, as the look develops it and the push lifts it, from its cells.
-Histogram histogramOf(const Photo& photo, const Look& look, const Work& work = {}, float push = 0);
+// Of a finished picture.
+Histogram histogramOf(const Picture& picture);
 
 } // namespace irenic

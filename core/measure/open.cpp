@@ -16,6 +16,7 @@ void measure(Photo& photo, const Work& work) {
     } else {
         photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
     }
+    photo.digest = digestOf(photo);
 }
 
 PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what) {

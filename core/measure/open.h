@@ -5,7 +5,7 @@
 
 namespace irenic {
 
-// The noise, defects and lines of the read-out of a photo that was just read. Throws Cancelled.
+// The noise, defects, lines of the read-out and digest of a photo that was just read. Throws Cancelled.
 void measure(Photo& photo, const Work& work = {});
 
 // readUnmeasured(), and measure() unless only the samples are wanted. Throws as they do.

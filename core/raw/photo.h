@@ -122,6 +122,7 @@ struct Photo {
     std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
 
     Metadata metadata;
+    std::string digest; // digestOf() it, once measured
 
     int width() const { return active.width; }
     int height() const { return active.height; }
@@ -157,6 +158,9 @@ struct Photo {
 };
 
 using PhotoPtr = std::shared_ptr<const Photo>;
+
+// What a photo is known by, whatever its file is called: 16 hexadecimal digits made of its raw samples.
+std::string digestOf(const Photo& photo);
 
 // Why a photo cannot be used. what() is a whole sentence for the user: the file's name, what happened, what
 // can be done.

@@ -83,23 +83,29 @@ FilePicture smallAndUpright(const FilePicture& in, int longest, int orientation)
 
 } // namespace
 
-std::optional<FilePicture> embeddedPreview(const std::filesystem::path& file, int longest, const Work& work) {
+Glimpse glimpseOf(const std::filesystem::path& file, int longest, const Work& work) {
+    Glimpse out;
     try {
-        const Metadata tags = readMetadata(file);
+        Photo shot;
+        shot.metadata = readMetadata(file);
+        readShotFromTags(shot);
+        const Metadata& tags = shot.metadata;
+        out.iso = shot.iso, out.taken = shot.taken;
         work.check();
         std::optional<FilePicture> found;
         if (looksDeveloped(file))
             found = readPicture(file, work);
         else
             found = tags.isDng() ? fromTags(file, tags) : fromLibRaw(file);
-        if (!found || found->bytes != 1 || found->width < 1 || found->height < 1) return std::nullopt;
+        if (!found || found->bytes != 1 || found->width < 1 || found->height < 1) return out;
         const TagEntry* turned = Metadata::find(tags.main, 0x0112);
-        return smallAndUpright(*found, longest, turned ? static_cast<int>(turned->number()) : 1);
+        out.picture = smallAndUpright(*found, longest, turned ? static_cast<int>(turned->number()) : 1);
     } catch (const Cancelled&) {
         throw;
     } catch (const std::exception&) {
-        return std::nullopt;
+        // What was found so far is all there is.
     }
+    return out;
 }
 
 } // namespace irenic

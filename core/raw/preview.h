@@ -1,4 +1,4 @@
-// The small picture that a raw carries: for lists, where decoding the raw itself would take too long.
+// What a list shows of a photo that was not read: the small picture that it carries, and two of its data.
 #pragma once
 
 #include <optional>
@@ -7,10 +7,15 @@
 
 namespace irenic {
 
-// 8-bit RGB, at most about `longest` pixels on the longer side, upright as the file's Orientation says. From
-// the preview in IFD0 of a DNG, else from what LibRaw finds, else, for a JPEG, the picture itself. None where
-// there is none or it cannot be read; never throws but Cancelled.
-std::optional<FilePicture> embeddedPreview(const std::filesystem::path& file, int longest,
-                                           const Work& work = {});
+struct Glimpse {
+    // 8-bit RGB, upright as the file's Orientation says; none where there is none or it cannot be read.
+    std::optional<FilePicture> picture;
+    double iso = 0;    // 0: unknown
+    std::string taken; // "YYYY:MM:DD HH:MM:SS"; empty: unknown
+};
+
+// The picture is at most about `longest` pixels on the longer side: the preview in IFD0 of a DNG, else what
+// LibRaw finds, else, for a developed picture, the picture itself. Never throws but Cancelled.
+Glimpse glimpseOf(const std::filesystem::path& file, int longest, const Work& work = {});
 
 } // namespace irenic

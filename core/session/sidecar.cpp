@@ -81,13 +81,6 @@ std::optional<json> readOwn(const fs::path& file, const char* kind, std::vector<
 
 } // namespace
 
-std::string digestOf(const Photo& photo) {
-    ByteDigest digest;
-    const std::vector<std::uint16_t>& samples = photo.wide ? photo.wide->samples : photo.samples;
-    digest.add(samples.data(), samples.size() * sizeof(std::uint16_t));
-    return digest.text();
-}
-
 fs::path dataFolder() { return made(folderOf("XDG_DATA_HOME", ".local/share")); }
 fs::path presetFolder() { return made(folderOf("XDG_CONFIG_HOME", ".config") / "presets"); }
 
@@ -112,6 +105,15 @@ Loaded loadSidecar(const fs::path& photo, const std::string& digest) {
         return out;
     }
     return out;
+}
+
+std::optional<PhotoRecord> peekSidecar(const fs::path& photo) {
+    const auto text = contentOf(photo.parent_path() / (photo.filename().string() + ".irenic.json"));
+    if (!text) return std::nullopt;
+    const json content = json::parse(*text, nullptr, false);
+    if (!content.is_object() || !content.contains("irenic")) return std::nullopt;
+    std::vector<std::string> problems;
+    return recordFrom(content, problems);
 }
 
 void saveSidecar(const fs::path& photo, const std::string& digest, const PhotoRecord& record) {

@@ -10,9 +10,6 @@
 
 namespace irenic {
 
-// Known by its raw samples, whatever it is called: 16 hexadecimal digits.
-std::string digestOf(const Photo& photo);
-
 // Folders of the user's (XDG base directories), made where they are missing.
 std::filesystem::path dataFolder();   // $XDG_DATA_HOME/irenic
 std::filesystem::path presetFolder(); // $XDG_CONFIG_HOME/irenic/presets
@@ -33,6 +30,8 @@ struct Loaded {
 // Reads a sidecar; the one beside the photo counts first. A damaged one is set aside under another name, with
 // a message, and never overwritten. One of a newer version is read as far as it is understood.
 Loaded loadSidecar(const std::filesystem::path& photo, const std::string& digest);
+// The record beside a photo, if there is a whole one: for lists. Touches nothing and tells nothing.
+std::optional<PhotoRecord> peekSidecar(const std::filesystem::path& photo);
 // Writes it whole or not at all: temporary file, fsync, rename. Throws WriteError.
 void saveSidecar(const std::filesystem::path& photo, const std::string& digest, const PhotoRecord& record);
 

@@ -1,0 +1,32 @@
+// How one photo stands in the list: its picture with the chosen take's letter on a corner, its name, its
+// speed, and in words what became of it.
+#pragma once
+
+#include <QStyledItemDelegate>
+
+namespace irenic {
+
+// Where the list keeps what a row shows.
+namespace row {
+enum Role {
+    Path = Qt::UserRole,
+    Iso,      // double; 0: unknown
+    Taken,    // "YYYY:MM:DD HH:MM:SS"
+    Letter,   // of the chosen take; empty: none
+    Changed,  // bool: somebody has worked on it
+    Exported, // bool: a file was made of it
+    Failed    // the reason for which it cannot be shown; empty: none
+};
+} // namespace row
+
+class PhotoRow : public QStyledItemDelegate {
+  public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* painter, const QStyleOptionViewItem& option,
+               const QModelIndex& index) const override;
+    QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
+    // The second line: "ISO 6400, changed, exported".
+    static QString stateText(const QModelIndex& index);
+};
+
+} // namespace irenic

@@ -1,0 +1,160 @@
+// How long the eye waits: from a change in the window to the first and to all current cells, beside the same
+// pixels through the core alone, in turn, in one run. At 1280 x 800 with the original and three takes.
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QTimer>
+#include <algorithm>
+#include <cstdio>
+#include <functional>
+#include <vector>
+
+#include "denoise/method.h"
+#include "photos/photo_list.h"
+#include "sheet/cell.h"
+#include "sheet/sheet.h"
+#include "style/style.h"
+#include "window.h"
+
+using namespace irenic;
+
+namespace {
+
+double median(std::vector<double> v) {
+    std::sort(v.begin(), v.end());
+    return v[v.size() / 2];
+}
+
+// Milliseconds until the condition holds, the window's events served meanwhile.
+double until(const std::function<bool()>& holds) {
+    QElapsedTimer clock;
+    clock.start();
+    QTimer waking; // sleeps in between: a core that turns in vain would be missing elsewhere
+    waking.start(2);
+    while (!holds()) QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents);
+    return static_cast<double>(clock.nsecsElapsed()) / 1e6;
+}
+
+class Bench {
+  public:
+    explicit Bench(const QStringList& photos) {
+        window_.keepNothing();
+        window_.resize(1280, 800);
+        window_.show();
+        window_.open(photos);
+        until([this] { return window_.document().photo() && window_.sheet().allCurrent(); });
+    }
+    // Of take A with each method: a change of its strength.
+    void sliders() {
+        std::printf("%-14s %10s %10s %10s %9s\n", "take A", "first, ms", "all, ms", "core, ms", "overhead");
+        for (const auto& m : methods()) {
+            std::vector<double> firsts, alls, cores;
+            for (int round = 0; round < 5; ++round) {
+                set(m->id(), next());
+                const double first = until([this] { return current(1) > 0; }),
+                             rest = until([this] { return current(1) == window_.sheet().rows(); });
+                firsts.push_back(first), alls.push_back(first + rest);
+                std::vector<RenderKey> keys;
+                for (int r = 0; r < window_.sheet().rows(); ++r)
+                    keys.push_back(window_.sheet().cell(r, 1)->wanted());
+                const float strength = next();
+                QElapsedTimer clock;
+                clock.start();
+                for (RenderKey& k : keys) {
+                    k.settings.luminance = strength;
+                    renderRegion(*k.photo, k.settings, k.look, k.area, {k.zoom, k.push});
+                }
+                cores.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+            }
+            std::printf("%-14s %10.1f %10.1f %10.1f %8.1f %%\n", m->id().c_str(), median(firsts),
+                        median(alls), median(cores), 100 * (median(alls) / median(cores) - 1));
+        }
+    }
+    // Steps of 8 pixels against a whole sheet; and back to a value that was there before.
+    void panning() {
+        Document& d = window_.document();
+        set("bm3d", next());
+        until([this] { return window_.sheet().allCurrent(); });
+        const auto wholeSheet = [&] {
+            for (int i = 0; i < 3; ++i) {
+                Settings s = d.takes()[static_cast<std::size_t>(i)].settings;
+                s.luminance = next();
+                d.setSettings(i, s);
+            }
+            return until([this] { return window_.sheet().allCurrent(); });
+        };
+        std::vector<double> sheets, steps, backs;
+        for (int round = 0; round < 5; ++round) sheets.push_back(wholeSheet());
+        for (int i = 0; i < 24; ++i) {
+            d.setPan(d.pan() + QPointF(i % 12 < 6 ? 8 : 0, i % 12 < 6 ? 0 : 8));
+            steps.push_back(until([this] { return window_.sheet().allCurrent(); }));
+        }
+        double mean = 0;
+        for (const double s : steps) mean += s / static_cast<double>(steps.size());
+        std::printf("pan by 8 pixels: %.1f ms in the mean of %zu steps, whole sheet %.1f ms: %.1f %%\n", mean,
+                    steps.size(), median(sheets), 100 * mean / median(sheets));
+        for (int round = 0; round < 5; ++round) {
+            const Settings before = d.takes()[0].settings;
+            set("bm3d", next());
+            until([this] { return window_.sheet().allCurrent(); });
+            d.setSettings(0, before);
+            backs.push_back(until([this] { return window_.sheet().allCurrent(); }));
+        }
+        std::printf("back to an earlier value: %.1f ms\n", median(backs));
+        d.setPan({});
+    }
+    void switching() {
+        std::vector<double> originals;
+        PhotoList& photos = window_.photos();
+        for (int round = 0; round < 6; ++round) {
+            const int row = round % 2 ? 0 : 1;
+            const PhotoPtr before = window_.document().photo();
+            photos.setCurrentRow(row);
+            const double shown = until([&] {
+                if (window_.document().photo() == before) return false;
+                for (int r = 0; r < window_.sheet().rows(); ++r)
+                    if (window_.sheet().cell(r, 0)->state() != Cell::State::Current) return false;
+                return true;
+            });
+            if (round >= 2) originals.push_back(shown);
+            until([this] { return window_.sheet().allCurrent(); });
+        }
+        std::printf("photo seen before, to all originals: %.1f ms\n", median(originals));
+    }
+
+  private:
+    // A strength that was not there before.
+    float next() { return strength_ += 0.003f; }
+    void set(const std::string& method, float luminance) {
+        Settings s = window_.document().takes()[0].settings;
+        s.method = method, s.luminance = luminance;
+        window_.document().setSettings(0, s);
+    }
+    int current(int column) {
+        int count = 0;
+        for (int r = 0; r < window_.sheet().rows(); ++r)
+            count += window_.sheet().cell(r, column)->state() == Cell::State::Current;
+        return count;
+    }
+
+    Window window_;
+    float strength_ = 0.8f;
+};
+
+} // namespace
+
+int main(int argc, char** argv) {
+    keepFreedMemory();
+    QApplication app(argc, argv);
+    QApplication::setApplicationName(QStringLiteral("irenic-bench"));
+    style::apply(app);
+    QStringList photos = QApplication::arguments().mid(1);
+    if (photos.size() < 2) {
+        std::fprintf(stderr, "usage: irenic-waiting PHOTO PHOTO\n");
+        return 2;
+    }
+    Bench bench(photos);
+    bench.sliders();
+    bench.panning();
+    bench.switching();
+    return 0;
+}

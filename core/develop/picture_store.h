@@ -1,0 +1,34 @@
+// What cells have shown, kept for a while at one pixel for each of the photo: a step aside or another
+// magnification renders only what comes into view.
+#pragma once
+
+#include "develop/render.h"
+
+namespace irenic {
+
+// Thread-safe.
+class PictureStore {
+  public:
+    // Keeps at most so many bytes of pictures and of cleaned samples.
+    PictureStore(std::size_t pictureBytes, std::size_t cleanedBytes)
+        : pictures_(pictureBytes), cleaned_(cleanedBytes) {}
+
+    // renderRegion(). Below a zoom of 1 only cleaned samples are kept. Throws as renderRegion() does.
+    Picture get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                const Shown& as, const Work& work = {});
+    const TileStore& cleaned() const { return cleaned_; }
+
+  private:
+    struct Source {
+        std::string digest; // of the photo: a photo itself would stay in memory
+        NoiseModel noise;
+        Settings settings;
+        Look look;
+        float push;
+        friend bool operator==(const Source&, const Source&) = default;
+    };
+    SquareStore<Source, std::uint8_t> pictures_;
+    TileStore cleaned_;
+};
+
+} // namespace irenic
