@@ -122,7 +122,7 @@ void Document::pasteWork(Part part, const QStringList& photos) {
             next->takes = work_->state.takes;
             next->chosen = work_->state.chosen;
             // What was estimated belongs to the photo that it was estimated on.
-            for (Take& t : next->takes) t.risk.reset();
+            for (Take& t : next->takes) t.risk.reset(), t.recommended.reset();
         }
         if (part == Part::Look || part == Part::All) next->look = work_->state.look;
         if (part == Part::Probes || part == Part::All) {
@@ -287,6 +287,18 @@ void Document::setRecommended(const Settings& settings, const Risk& risk) {
         }
         at->settings = settings;
         at->risk = risk;
+        at->recommended = settings;
+    });
+}
+
+void Document::usePreset(const std::string& name, const Preset& preset) {
+    change({}, [&](PhotoState& s) {
+        if (preset.look) s.look = *preset.look;
+        if (!preset.settings || static_cast<int>(s.takes.size()) >= kMostTakes) return;
+        Take take = nextTake(s);
+        take.settings = *preset.settings;
+        take.name = name;
+        s.takes.push_back(take);
     });
 }
 
@@ -346,7 +358,7 @@ void Document::useLookForAll() {
 void Document::useAsDefault() {
     start_ = state();
     start_.probes.clear(), start_.exports.clear(), start_.notes.clear();
-    for (Take& t : start_.takes) t.risk.reset();
+    for (Take& t : start_.takes) t.risk.reset(), t.recommended.reset();
 }
 
 void Document::setZoom(double zoom) {

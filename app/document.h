@@ -53,6 +53,8 @@ class Document : public QObject {
     // Puts measured settings into the take that holds such already, else into a new one (or the last, when
     // there is no room).
     void setRecommended(const Settings& settings, const Risk& risk);
+    // A take with the preset's settings and name, the preset's look, or both; one step.
+    void usePreset(const std::string& name, const Preset& preset);
     void removeTake(int take);
     void choose(int take);
     void setLook(const Look& look);

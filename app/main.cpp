@@ -1,5 +1,6 @@
 #include <QAction>
 #include <QCommandLineParser>
+#include <QSettings>
 #include <QTimer>
 #include <QToolButton>
 #include <algorithm>
@@ -14,6 +15,8 @@ int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("irenic"));
     QApplication::setOrganizationName(QStringLiteral("irenic"));
+    irenic::style::setGreys(static_cast<irenic::style::Greys>(
+        std::clamp(QSettings().value(QStringLiteral("greys")).toInt(), 0, 2)));
     irenic::style::apply(app);
 
     QCommandLineParser parser;
@@ -39,9 +42,11 @@ int main(int argc, char** argv) {
         QStringLiteral("look"), QStringLiteral("Develop all photos with this look."), QStringLiteral("TEXT"));
     const QCommandLineOption curve(QStringLiteral("curve"), QStringLiteral("Open the contrast curve."));
     const QCommandLineOption history(QStringLiteral("history"), QStringLiteral("Open the history."));
+    const QCommandLineOption heads(QStringLiteral("strengths"),
+                                   QStringLiteral("Open the strengths of all takes."));
     const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
                                   QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
-    parser.addOptions({look, curve, history, size, picture, push, zoom, select, recommend});
+    parser.addOptions({look, curve, history, heads, size, picture, push, zoom, select, recommend});
     parser.process(app);
 
     irenic::Window window;
@@ -68,6 +73,8 @@ int main(int argc, char** argv) {
         QTimer::singleShot(0, &window, [&] {
             window.findChild<QToolButton*>(QStringLiteral("curveButton"))->setChecked(true);
         });
+    if (parser.isSet(heads)) window.findChild<QAction*>(QStringLiteral("allHeads"))->trigger();
+    if (parser.isSet(look)) window.findChild<QToolButton*>(QStringLiteral("showLook"))->setChecked(true);
     if (parser.isSet(history)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
     bool asked = !parser.isSet(recommend);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
@@ -82,7 +89,8 @@ int main(int argc, char** argv) {
             const auto& takes = window.document().takes();
             const bool measured = std::any_of(takes.begin(), takes.end(),
                                               [](const irenic::Take& t) { return t.risk.has_value(); });
-            if (!window.sheet().allCurrent() || (parser.isSet(recommend) && !measured)) return;
+            const bool empty = window.photos().count() == 0;
+            if ((!empty && !window.sheet().allCurrent()) || (parser.isSet(recommend) && !measured)) return;
             waiting.stop();
             window.grab().save(parser.value(picture));
             QApplication::quit();

@@ -20,20 +20,39 @@
 #include "develop/file_rendering.h"
 #include "develop/lens.h"
 #include "export/export_bar.h"
+#include "help/key_list.h"
 #include "history/history_list.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
 #include "look/look_strip.h"
 #include "overview/overview.h"
 #include "photos/photo_list.h"
+#include "presets/preset_menu.h"
 #include "raw/text.h"
 #include "recommend/recommend_button.h"
 #include "sheet/sheet.h"
-#include "sheet/value_field.h"
+#include "start/start_page.h"
+#include "style/flow.h"
 #include "style/monitor.h"
+#include "style/rule.h"
 #include "style/style.h"
 
 namespace irenic {
+
+namespace {
+
+const FieldInfo kPush = {"push",
+                         "",
+                         "push",
+                         " EV",
+                         -2,
+                         6,
+                         1,
+                         1,
+                         "Lifts the exposure of everything on the sheet, to see what the shadows hide. Never "
+                         "exported."};
+
+} // namespace
 
 Window::Window(QWidget* parent)
     : QMainWindow(parent), jobs_([this](std::function<void()> hand) {
@@ -43,18 +62,18 @@ Window::Window(QWidget* parent)
       overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
       pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)),
       lookStrip_(new LookStrip(document_, jobs_, this)), exportBar_(new ExportBar(document_, jobs_, this)),
-      zooms_(new QButtonGroup(this)),
-      push_(new ValueField(tr("push"), -2, 6, 0, 1, QStringLiteral(" EV"), this)),
-      splitter_(new QSplitter(this)) {
+      zooms_(new QButtonGroup(this)), push_(new Rule(kPush, 0, this)),
+      presets_(new PresetMenu(document_, this)), start_(new StartPage(this)), splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
     auto* right = new QWidget(this);
     auto* column = new QVBoxLayout(right);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    column->addWidget(viewStrip());
+    column->addWidget(viewStrip_ = viewStrip());
     column->addWidget(lookStrip_);
     column->addWidget(sheet_, 1);
+    column->addWidget(start_, 1);
     column->addWidget(exportBar_);
     splitter_->addWidget(sidePanel());
     splitter_->addWidget(right);
@@ -90,6 +109,13 @@ Window::Window(QWidget* parent)
     for (const auto signal : {&Document::photoChanged, &Document::viewChanged})
         connect(&document_, signal, &remembering_, qOverload<>(&QTimer::start));
     connect(photos_, &PhotoList::listChanged, &remembering_, qOverload<>(&QTimer::start));
+    connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
+    connect(sheet_, &Sheet::presetAsked, presets_, &PresetMenu::keepTake);
+    connect(lookStrip_, &LookStrip::presetAsked, presets_, &PresetMenu::keepLook);
+    connect(start_, &StartPage::openAsked, this, &Window::askForPhotos);
+    connect(start_, &StartPage::folderAsked, this, &Window::askForFolder);
+    connect(start_, &StartPage::millAsked, this, [this](const QString& folder) { open({folder}); });
+    connect(photos_, &PhotoList::listChanged, this, &Window::showStart);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
@@ -103,6 +129,7 @@ Window::Window(QWidget* parent)
     connect(&document_, &Document::viewChanged, this, &Window::refreshView);
     refreshView();
     describe();
+    showStart();
     resize(1280, 800);
     std::vector<std::string> unheard; // restoreSession() tells them
     restoreLayout(QString::fromStdString(loadSession(unheard).layout));
@@ -128,9 +155,8 @@ QWidget* Window::sidePanel() {
 
 QWidget* Window::viewStrip() {
     auto* strip = new QWidget(this);
-    auto* row = new QHBoxLayout(strip);
-    row->setContentsMargins(26, 3, 6, 3);
-    row->setSpacing(4);
+    auto* row = new Flow(strip);
+    row->setContentsMargins(24, 3, 6, 3);
     const struct {
         const char* text;
         double zoom;
@@ -156,7 +182,6 @@ QWidget* Window::viewStrip() {
     back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
     back->setShortcut(QKeySequence(Qt::Key_Home));
     connect(back, &QToolButton::clicked, this, [this] { document_.setPan({}); });
-    row->addSpacing(8);
     row->addWidget(back);
     auto* look = new QToolButton(strip);
     look->setText(tr("Look"));
@@ -166,33 +191,28 @@ QWidget* Window::viewStrip() {
     look->setToolTip(tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same "
                         "for every take. Ctrl+L"));
     const QSettings memory;
-    look->setChecked(memory.value(QStringLiteral("look/shown"), true).toBool());
+    look->setChecked(memory.value(QStringLiteral("look/shown"), false).toBool());
     lookStrip_->setVisible(look->isChecked());
     connect(look, &QToolButton::toggled, this, [this](bool on) {
         lookStrip_->setVisible(on);
         QSettings().setValue(QStringLiteral("look/shown"), on);
     });
-    row->addSpacing(8);
     row->addWidget(look);
-    row->addSpacing(8);
-    pixel_->setObjectName(QStringLiteral("pixel"));
-    row->addWidget(pixel_);
-    row->addStretch(1);
-    pushNote_->setText(tr("pushed: for looking only, never exported"));
-    pushNote_->setStyleSheet(QStringLiteral("background: #d69e2e; padding: 1px 6px;"));
+    push_->setFixedWidth(150);
+    connect(push_, &Rule::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
+    row->addWidget(push_);
+    pushNote_->setText(tr("for looking only, never exported"));
+    pushNote_->setObjectName(QStringLiteral("pushNote"));
+    pushNote_->setAutoFillBackground(true);
+    QPalette ochre = pushNote_->palette();
+    ochre.setColor(QPalette::Window, style::ochre());
+    ochre.setColor(QPalette::WindowText, style::onOchre());
+    pushNote_->setPalette(ochre);
     pushNote_->hide(); // before it can widen the row
     row->addWidget(pushNote_);
-    push_->setObjectName(QStringLiteral("push"));
-    push_->setFixedWidth(104);
-    push_->setToolTip(
-        tr("Lifts the exposure of everything on the sheet, to see what the shadows hide. Never exported."));
-    connect(push_, &ValueField::changed, this,
-            [this](double v) { document_.setPush(static_cast<float>(v)); });
-    row->addWidget(push_);
     auto* recommended = new RecommendButton(document_, jobs_, strip);
     connect(recommended, &RecommendButton::failed, this,
             [this](const QString& reason) { exportBar_->setMessage(reason); });
-    row->addSpacing(8);
     row->addWidget(recommended);
     auto* add = new QToolButton(strip);
     add->setText(tr("+ Take"));
@@ -201,16 +221,15 @@ QWidget* Window::viewStrip() {
     add->setShortcut(QKeySequence(tr("Ctrl+T")));
     connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
     row->addWidget(add);
+    pixel_->setObjectName(QStringLiteral("pixel"));
+    row->addWidget(pixel_);
     return strip;
 }
 
 void Window::makeMenus() {
     QMenu* photo = menuBar()->addMenu(tr("&Photo"));
     photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
-    photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, [this] {
-        const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of raws"));
-        if (!folder.isEmpty()) open({folder});
-    });
+    photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, &Window::askForFolder);
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu* work = menuBar()->addMenu(tr("&Work"));
@@ -256,29 +275,34 @@ void Window::makeMenus() {
         document_.useAsDefault();
         exportBar_->setMessage(tr("New photos start with these takes and this look."));
     });
+    work->addMenu(presets_);
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    view->addAction(tr("Whole &screen"), QKeySequence(Qt::Key_F11), this,
+    auto* heads = view->addAction(tr("&Strengths of all takes"), QKeySequence(Qt::Key_F3), sheet_,
+                                  &Sheet::openAllHeads);
+    heads->setCheckable(true);
+    heads->setObjectName(QStringLiteral("allHeads"));
+    view->addSeparator();
+    view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
+    view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
+    QMenu* order = view->addMenu(tr("&Order of the photos"));
+    order->addAction(tr("By &name"), this, [this] { photos_->sortBy(PhotoList::Sorting::Name); });
+    order->addAction(tr("By &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
+    order->addAction(tr("By &ISO"), this, [this] { photos_->sortBy(PhotoList::Sorting::Iso); });
+    view->addSeparator();
+    QMenu* greys = view->addMenu(tr("&Greys"));
+    const std::pair<QString, style::Greys> sets[] = {{tr("&Middle, for judging"), style::Greys::Middle},
+                                                     {tr("&Dark, for a dark room"), style::Greys::Dark},
+                                                     {tr("&Light, for a bright room"), style::Greys::Light}};
+    for (const auto& [text, which] : sets)
+        greys->addAction(text, this, [which = which] {
+            style::setGreys(which);
+            QSettings().setValue(QStringLiteral("greys"), static_cast<int>(which));
+        });
+    view->addAction(tr("&Whole screen"), QKeySequence(Qt::Key_F11), this,
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
     QMenu* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&How the sheet works"), QKeySequence(Qt::Key_F1), this, [this] {
-        auto* box = new QMessageBox(
-            QMessageBox::NoIcon, tr("How the sheet works"),
-            tr("Rows are probes: places of the photo worth looking at. Columns are takes: a method with its "
-               "settings. The first column is the original; all cells of a row show the same pixels.\n\n"
-               "Drag a cell to pan all of them, turn the wheel to zoom at the pointer, keys 0, 1, 2, 4 and 8 "
-               "set "
-               "the zoom. Strengths are factors of the noise measured on this photo: drag them, type them, "
-               "or "
-               "double-click to reset.\n\nThe look (Ctrl+L) is how the photo is developed, the same for "
-               "every take; it goes into TIFFs and JPEGs, "
-               "and into a DNG as a note only. The push is for looking only.\n\nChoose the take you like and "
-               "export it with Ctrl+E."),
-            QMessageBox::Close, this);
-        box->setAttribute(Qt::WA_DeleteOnClose);
-        box->setModal(false);
-        box->show();
-    });
+    help->addAction(tr("&Keys"), QKeySequence(Qt::Key_F1), this, [this] { (new KeyList(this))->show(); });
 }
 
 // Cells call the renderer, which is a member, until they are gone.
@@ -389,6 +413,21 @@ void Window::askForPhotos() {
     if (files.isEmpty()) return;
     memory.setValue(QStringLiteral("open/folder"), QFileInfo(files.front()).absolutePath());
     open(files);
+}
+
+void Window::askForFolder() {
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of photos"));
+    if (!folder.isEmpty()) open({folder});
+}
+
+// A calm page in place of an empty sheet.
+void Window::showStart() {
+    const bool nothing = photos_->count() == 0;
+    start_->setVisible(nothing);
+    splitter_->widget(0)->setVisible(!nothing);
+    viewStrip_->setVisible(!nothing);
+    sheet_->setVisible(!nothing);
+    lookStrip_->setVisible(!nothing && findChild<QToolButton*>(QStringLiteral("showLook"))->isChecked());
 }
 
 void Window::open(const QStringList& paths) { photos_->open(paths); }

@@ -22,7 +22,9 @@ class LookStrip;
 class Overview;
 class PhotoList;
 class Sheet;
-class ValueField;
+class PresetMenu;
+class Rule;
+class StartPage;
 
 class Window : public QMainWindow {
     Q_OBJECT
@@ -53,6 +55,8 @@ class Window : public QMainWindow {
     QWidget* viewStrip();
     void makeMenus();
     void askForPhotos();
+    void askForFolder();
+    void showStart();
     void describe();
     void refreshView();
     void refreshOverview();
@@ -82,7 +86,10 @@ class Window : public QMainWindow {
     LookStrip* lookStrip_;
     ExportBar* exportBar_;
     QButtonGroup* zooms_;
-    ValueField* push_;
+    Rule* push_;
+    PresetMenu* presets_;
+    StartPage* start_;
+    QWidget* viewStrip_ = nullptr;
     QSplitter* splitter_;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts

@@ -94,10 +94,10 @@ void CurveEditor::remove(int point) {
 
 void CurveEditor::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    p.fillRect(rect(), style::kRaised);
-    p.setPen(hasFocus() ? style::kOchre : style::kLine);
+    p.fillRect(rect(), style::raised());
+    p.setPen(hasFocus() ? style::ochre() : style::line());
     p.drawRect(rect().adjusted(0, 0, -1, -1));
-    p.setPen(QPen(style::kLine, 1, Qt::DotLine));
+    p.setPen(QPen(style::line(), 1, Qt::DotLine));
     for (const float v : {0.0f, 0.25f, 0.5f, 0.75f, 1.0f}) {
         p.drawLine(place({v, 0}), place({v, 1}));
         p.drawLine(place({0, v}), place({1, v}));
@@ -114,11 +114,11 @@ void CurveEditor::paintEvent(QPaintEvent*) {
         else
             path.lineTo(at);
     }
-    p.setPen(QPen(style::kText, 1.6));
+    p.setPen(QPen(style::text(), 1.6));
     p.drawPath(path);
     for (std::size_t i = 0; i < all.size(); ++i) {
         const bool held = static_cast<int>(i) == held_;
-        p.setBrush(held ? style::kOchre : style::kRaised);
+        p.setBrush(held ? style::ochre() : style::raised());
         p.drawRect(QRectF(place(all[i]) - QPointF(3.5, 3.5), QSizeF(7, 7)));
         if (!held) continue;
         // Figures beside the point that is held, on whichever side there is room.

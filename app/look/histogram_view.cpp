@@ -70,7 +70,7 @@ void HistogramView::paintEvent(QPaintEvent*) {
                 std::lround((frame.height() - 2) * std::min(1.0, std::sqrt(static_cast<double>(share)))));
             p.fillRect(QRect((end ? frame.width() - 6 : 0) + 2 * c, frame.height() - h, 2, h), marks[c]);
         }
-    p.setPen(style::kLine);
+    p.setPen(style::line());
     p.drawRect(frame.adjusted(0, 0, -1, -1));
 }
 

@@ -1,4 +1,4 @@
-// The look of the photo shown: light, tone, lens, sharpening, in two compact rows.
+// The look of the photo shown: light, tone, lens, sharpening, made of its table of fields.
 #pragma once
 
 #include <QWidget>
@@ -17,7 +17,7 @@ class QToolButton;
 namespace irenic {
 
 class CurveEditor;
-class ValueField;
+class Rule;
 
 class LookStrip : public QWidget {
     Q_OBJECT
@@ -31,33 +31,39 @@ class LookStrip : public QWidget {
   signals:
     void pickingChanged(bool on);
     void message(const QString& text);
+    void presetAsked(); // the look is to be kept as a preset
 
   protected:
     void hideEvent(QHideEvent* event) override;
 
   private:
     void refresh();
-    void describeLens();
     template <class Change> void change(const Change& c);
-    QToolButton* toggle(const QString& text, const char* name, const QString& tip, bool Look::*value);
+    Rule* ruleFor(const Field<Look>& field);
+    QToolButton* switchFor(const Field<Look>& field);
+    QComboBox* choiceFor(const Field<Look>& field);
+    void makeButtons();
+    void startFromMeasurement();
+    void showLens(const Look& look);
 
-    struct Slider {
-        ValueField* field;
-        float Look::*value;
-        double scale; // of the field over the look's value
+    struct Number {
+        Rule* rule;
+        const Field<Look>* field;
     };
     struct Switch {
         QToolButton* button;
-        bool Look::*value;
-        QString tip;
+        const Field<Look>* field;
+    };
+    struct Choice {
+        QComboBox* box;
+        const Field<Look>* field;
     };
 
     Document& document_;
-    QToolButton *asShot_, *pick_, *automatic_, *curveButton_, *more_;
-    ValueField *kelvin_, *tint_;
-    std::vector<Slider> sliders_;
+    QToolButton *pick_, *automatic_, *curveButton_, *more_;
+    std::vector<Number> numbers_;
     std::vector<Switch> switches_;
-    QComboBox *edges_, *softness_, *demosaic_;
+    std::vector<Choice> choices_;
     QLabel* lens_;
     QAction* paste_ = nullptr;
     CurveEditor* curve_;

@@ -55,9 +55,9 @@ int Overview::probeAt(QPointF p) const {
 
 void Overview::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    p.fillRect(rect(), style::kGround);
+    p.fillRect(rect(), style::ground());
     if (!document_.photo()) {
-        p.setPen(style::kText);
+        p.setPen(style::text());
         p.drawText(rect(), Qt::AlignCenter, tr("no photo"));
         return;
     }
@@ -69,7 +69,7 @@ void Overview::paintEvent(QPaintEvent*) {
         const QRectF box(at.x() - 10, at.y() - 8, 20, 16);
         p.setPen(QPen(QColor(20, 20, 20), 3));
         p.drawRect(box);
-        p.setPen(QPen(static_cast<int>(i) == held_ ? style::kOchre : QColor(235, 235, 235), 1.2));
+        p.setPen(QPen(static_cast<int>(i) == held_ ? style::ochre() : QColor(235, 235, 235), 1.2));
         p.drawRect(box);
         QFont font = p.font();
         font.setBold(true);

@@ -32,19 +32,19 @@ void PhotoRow::paint(QPainter* p, const QStyleOptionViewItem& option, const QMod
     p->save();
     const QRect all = option.rect;
     const bool here = option.state & QStyle::State_Selected;
-    if (here) p->fillRect(all, style::kRaised);
+    if (here) p->fillRect(all, style::raised());
     if (option.state & QStyle::State_HasFocus) {
-        p->setPen(style::kText);
+        p->setPen(style::text());
         p->drawRect(all.adjusted(1, 1, -2, -2));
     }
     // Ochre alone would not be enough: the photo shown has a bar at its side too.
-    if (here) p->fillRect(QRect(all.left(), all.top(), 3, all.height()), style::kOchre);
+    if (here) p->fillRect(QRect(all.left(), all.top(), 3, all.height()), style::ochre());
     const QSize side = option.decorationSize;
     const QRect room(all.left() + kGap + 3, all.top() + (all.height() - side.height()) / 2, side.width(),
                      side.height());
     const QPixmap picture = index.data(Qt::DecorationRole).value<QPixmap>();
     if (picture.isNull()) {
-        p->fillRect(room, style::kLine);
+        p->fillRect(room, style::line());
     } else {
         const QSize size = picture.size() / picture.devicePixelRatio();
         p->drawPixmap(room.x() + (room.width() - size.width()) / 2,
@@ -52,17 +52,17 @@ void PhotoRow::paint(QPainter* p, const QStyleOptionViewItem& option, const QMod
     }
     if (const QString letter = index.data(row::Letter).toString(); !letter.isEmpty()) {
         const QRect tag(room.right() - kTag + 1, room.bottom() - kTag + 1, kTag, kTag);
-        p->fillRect(tag, style::kOchre);
-        p->setPen(style::kText);
+        p->fillRect(tag, style::ochre());
+        p->setPen(style::text());
         p->drawText(tag, Qt::AlignCenter, letter);
     }
     const int left = room.right() + 2 * kGap, width = all.right() - left - kGap;
     const QFontMetrics metrics = option.fontMetrics;
     const int top = all.top() + (all.height() - 2 * metrics.height()) / 2;
-    p->setPen(style::kText);
+    p->setPen(style::text());
     p->drawText(QRect(left, top, width, metrics.height()), Qt::AlignLeft | Qt::AlignVCenter,
                 metrics.elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, width));
-    p->setPen(style::kFaint);
+    p->setPen(style::faint());
     p->drawText(QRect(left, top + metrics.height(), width, metrics.height()),
                 Qt::AlignLeft | Qt::AlignVCenter,
                 metrics.elidedText(stateText(index), Qt::ElideRight, width));

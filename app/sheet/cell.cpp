@@ -104,7 +104,7 @@ void Cell::leaveEvent(QEvent*) { emit hovered({}); }
 
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    p.fillRect(rect(), style::kGround);
+    p.fillRect(rect(), style::ground());
     const QPointF at = imageCorner();
     if (current_) {
         p.drawImage(at, screen_);
@@ -121,7 +121,7 @@ void Cell::paintEvent(QPaintEvent*) {
         const int w = p.fontMetrics().horizontalAdvance(text) + 10, h = 18;
         const QRect box(4, middle.y() > height() / 2.0 ? 4 : height() - h - 4, w, h);
         p.fillRect(box, QColor(120, 120, 120, 225));
-        p.setPen(style::kText);
+        p.setPen(style::text());
         p.drawText(box, Qt::AlignCenter, text);
         return;
     }
@@ -145,8 +145,8 @@ void Cell::paintEvent(QPaintEvent*) {
     }
     const QRect strip(0, height() - 22, width(), 22);
     p.fillRect(strip, QColor(150, 150, 150, 220));
-    if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::kText);
-    p.setPen(style::kText);
+    if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::text());
+    p.setPen(style::text());
     p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft, text);
 }
 

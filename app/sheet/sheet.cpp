@@ -1,8 +1,10 @@
 #include "sheet/sheet.h"
 
-#include <QGridLayout>
+#include <QInputDialog>
 #include <QLabel>
 #include <QPainter>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
@@ -16,13 +18,15 @@ namespace irenic {
 
 namespace {
 
+// A cell is never smaller than this in a sheet that has to scroll anyway.
+constexpr int kLeastColumn = 180, kLeastRow = 192, kSpace = 3, kLabelWidth = 20;
+
 // A row's name, written upwards along its left edge.
 class RowLabel : public QWidget {
   public:
     RowLabel(int number, const Probe& probe, QWidget* parent)
         : QWidget(parent),
           text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
-        setFixedWidth(20);
         setToolTip(QString::fromStdString(probe.reason));
         setAccessibleName(text_);
     }
@@ -32,7 +36,7 @@ class RowLabel : public QWidget {
         QPainter p(this);
         p.translate(0, height());
         p.rotate(-90);
-        p.setPen(style::kText);
+        p.setPen(style::text());
         p.drawText(QRect(4, 0, height() - 8, width()), Qt::AlignVCenter | Qt::AlignRight, text_);
     }
 
@@ -46,6 +50,17 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
     : QWidget(parent), document_(document), renderer_(renderer) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
+    outer->setSpacing(0);
+    for (QScrollArea** area : {&headArea_, &cellArea_}) {
+        *area = new QScrollArea(this);
+        (*area)->setFrameShape(QFrame::NoFrame);
+        (*area)->setFocusPolicy(Qt::NoFocus);
+        outer->addWidget(*area, area == &cellArea_ ? 1 : 0);
+    }
+    headArea_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    headArea_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    connect(cellArea_->horizontalScrollBar(), &QScrollBar::valueChanged, headArea_->horizontalScrollBar(),
+            &QScrollBar::setValue);
     resizing_.setSingleShot(true);
     resizing_.setInterval(0);
     connect(&resizing_, &QTimer::timeout, this, &Sheet::refresh);
@@ -62,44 +77,44 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
         refreshHeads(), refresh();
     });
     connect(&document_, &Document::chosenChanged, this, &Sheet::refreshHeads);
-    connect(&document_, &Document::viewChanged, this, &Sheet::refresh);
+    connect(&document_, &Document::viewChanged, this, [this] { arrange(), refresh(); });
     rebuild();
 }
 
 void Sheet::rebuild() {
+    delete headRow_;
     delete body_;
-    heads_.clear(), cells_.clear();
+    heads_.clear(), cells_.clear(), labels_.clear();
     columns_ = {OriginalColumn{}};
     for (const Take& take : document_.takes()) columns_.emplace_back(TakeColumn{take.id});
-    rowInHand_ = static_cast<int>(document_.probes().size()) / 2;
-    body_ = new QWidget(this);
-    layout()->addWidget(body_);
-    grid_ = new QGridLayout(body_);
-    grid_->setContentsMargins(2, 2, 2, 2);
-    grid_->setSpacing(3);
+    rowInHand_ = 0;
+    headRow_ = new QWidget;
+    body_ = new QWidget;
+    headArea_->setWidget(headRow_);
+    cellArea_->setWidget(body_);
 
-    original_ = new QLabel(body_);
-    original_->setContentsMargins(6, 4, 6, 4);
+    original_ = new QLabel(headRow_);
+    original_->setContentsMargins(4, 4, 4, 3);
     original_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     original_->setObjectName(QStringLiteral("original"));
-    grid_->addWidget(original_, 0, 1);
     const auto& takes = document_.takes();
     for (int i = 0; i < static_cast<int>(takes.size()); ++i) {
-        auto* head = new TakeHead(takes[static_cast<std::size_t>(i)], body_);
+        auto* head = new TakeHead(takes[static_cast<std::size_t>(i)], headRow_);
         connect(head, &TakeHead::edited, this, [this, i](const Settings& s) { document_.setSettings(i, s); });
+        connect(head, &TakeHead::openAsked, this, [this, i](bool open) { openHead(i, open); });
         connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
+        connect(head, &TakeHead::keepAsked, this, [this, i] { emit presetAsked(i); });
         // The heads are replaced by what these do: let the click finish first.
+        connect(
+            head, &TakeHead::renameAsked, this, [this, i] { askForName(i); }, Qt::QueuedConnection);
         connect(
             head, &TakeHead::duplicateAsked, this, [this, i] { document_.addTake(i); }, Qt::QueuedConnection);
         connect(
             head, &TakeHead::removeAsked, this, [this, i] { document_.removeTake(i); }, Qt::QueuedConnection);
-        grid_->addWidget(head, 0, i + 2);
         heads_.push_back(head);
     }
-    const std::size_t rowCount = document_.probes().size();
-    for (std::size_t r = 0; r < rowCount; ++r) {
-        const int row = static_cast<int>(r) + 1;
-        grid_->addWidget(new RowLabel(row, document_.probes()[r], body_), row, 0);
+    for (std::size_t r = 0; r < document_.probes().size(); ++r) {
+        labels_.push_back(new RowLabel(static_cast<int>(r) + 1, document_.probes()[r], body_));
         cells_.emplace_back();
         for (int c = 0; c < columns(); ++c) {
             auto* cell = new Cell(renderer_, body_);
@@ -114,40 +129,89 @@ void Sheet::rebuild() {
             });
             cell->setPicking(picking_);
             connect(cell, &Cell::resized, &resizing_, qOverload<>(&QTimer::start));
-            grid_->addWidget(cell, row, c + 1);
             cells_.back().push_back(cell);
         }
-        grid_->setRowStretch(row, 1);
     }
-    for (int c = 0; c < columns(); ++c) grid_->setColumnStretch(c + 1, 1);
-    if (rowCount == 0) grid_->setRowStretch(1, 1);
     refreshHeads();
-    grid_->activate();
+    arrange();
     refresh();
+}
+
+void Sheet::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    arrange();
+}
+
+void Sheet::arrange() {
+    int headHeight = original_->sizeHint().height();
+    for (std::size_t i = 0; i < heads_.size(); ++i) {
+        heads_[i]->setOpen(allOpen_ || document_.takes()[i].id == openTake_);
+        headHeight = std::max(headHeight, heads_[i]->sizeHint().height());
+    }
+    headArea_->setFixedHeight(headHeight);
+    const int shown = rows(), count = columns();
+    const QSize all(width(), height() - headHeight);
+    const int bar = style()->pixelMetric(QStyle::PM_ScrollBarExtent);
+    const int fitting = std::clamp(all.height() / (kLeastRow + kSpace), 1, std::max(1, shown));
+    const int side = all.width() - (shown > fitting ? bar : 0) - kLabelWidth;
+    const int columnWidth = std::max(kLeastColumn, side / count);
+    const int foot = columnWidth * count > side ? bar : 0;
+    const int rowHeight = std::max(24, (all.height() - foot) / fitting);
+    headRow_->setFixedSize(kLabelWidth + columnWidth * count, headHeight);
+    body_->setFixedSize(kLabelWidth + columnWidth * count, rowHeight * std::max(1, shown));
+    for (int c = 0; c < count; ++c) {
+        QWidget* head = c == 0 ? static_cast<QWidget*>(original_) : heads_[static_cast<std::size_t>(c - 1)];
+        head->setGeometry(kLabelWidth + c * columnWidth, 0, columnWidth - kSpace, headHeight);
+        head->setVisible(true);
+    }
+    for (std::size_t r = 0; r < cells_.size(); ++r) {
+        const int top = static_cast<int>(r) * rowHeight, high = rowHeight - kSpace;
+        const bool visible = static_cast<int>(r) < shown;
+        labels_[r]->setGeometry(0, top, kLabelWidth, high);
+        labels_[r]->setVisible(visible);
+        for (std::size_t c = 0; c < cells_[r].size(); ++c) {
+            cells_[r][c]->setGeometry(kLabelWidth + static_cast<int>(c) * columnWidth, top,
+                                      columnWidth - kSpace, high);
+            cells_[r][c]->setVisible(visible);
+        }
+    }
+}
+
+void Sheet::openHead(int take, bool open) {
+    openTake_ = open ? document_.takes().at(static_cast<std::size_t>(take)).id : 0;
+    if (!open) allOpen_ = false;
+    arrange();
+}
+
+void Sheet::openAllHeads(bool open) {
+    allOpen_ = open;
+    openTake_ = 0;
+    arrange();
+}
+
+void Sheet::askForName(int take) {
+    const QString now = QString::fromStdString(document_.takes().at(static_cast<std::size_t>(take)).name);
+    bool given = false;
+    const QString name = QInputDialog::getText(this, tr("Name of the take"), tr("Name, empty for none:"),
+                                               QLineEdit::Normal, now, &given);
+    if (given) document_.renameTake(take, name.toStdString());
 }
 
 QString Sheet::originalText() const {
     const PhotoPtr photo = document_.photo();
     if (!photo) return tr("<b>Original</b>");
-    const NoiseLine& line = photo->noise.channel[1];
-    const auto noise = [](double sigma) {
-        return QString::number(100 * sigma, 'f', 2) + QStringLiteral(" %");
-    };
-    QString text =
-        tr("<b>Original</b>&nbsp; ISO %1<br>noise σ at black %2<br>at mid-grey %3")
-            .arg(QString::number(photo->iso, 'f', 0), noise(line.sigma(0)), noise(line.sigma(0.18)));
-    const Pattern& p = photo->pattern;
-    if (!p.defects.empty() || !p.rows.empty() || !p.columns.empty())
-        text += tr("<br>%1 defects, lines %2 σ")
-                    .arg(p.defects.size())
-                    .arg(std::hypot(p.rowSigma, p.columnSigma), 0, 'f', 2);
-    return text;
+    return tr("<b>Original</b>&nbsp; σ %1 %").arg(100 * photo->noise.channel[1].sigma(0.18), 0, 'f', 2);
 }
 
 void Sheet::refreshHeads() {
     original_->setText(originalText());
     const PhotoPtr photo = document_.photo();
-    QString tip = tr("Measured on this photo, in per cent of the white level (green channel).");
+    QString tip =
+        tr("The photo as it is. Its noise, measured, in per cent of the white level (green channel):");
+    if (photo)
+        tip += tr("\n%1 % at black, %2 % at mid-grey.")
+                   .arg(100 * photo->noise.channel[1].sigma(0), 0, 'f', 2)
+                   .arg(100 * photo->noise.channel[1].sigma(0.18), 0, 'f', 2);
     if (photo && photo->statedNoise)
         tip += tr("\nThe file's own noise profile says %1 % at black and %2 % at mid-grey.")
                    .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
@@ -167,7 +231,7 @@ void Sheet::refreshHeads() {
 void Sheet::refresh() {
     const PhotoPtr photo = document_.photo();
     if (!photo) return;
-    for (std::size_t r = 0; r < cells_.size(); ++r) {
+    for (std::size_t r = 0; r < static_cast<std::size_t>(rows()); ++r) {
         const Probe& probe = document_.probes()[r];
         // Probes are places of the photo itself; cells show the developed picture.
         PicturePoint centre = pictureOf(*photo, document_.look(), {double(probe.x), double(probe.y)});
@@ -212,8 +276,8 @@ void Sheet::setPicking(bool on) {
 }
 
 bool Sheet::allCurrent() const {
-    for (const auto& row : cells_)
-        for (const Cell* c : row)
+    for (std::size_t r = 0; r < static_cast<std::size_t>(rows()); ++r)
+        for (const Cell* c : cells_[r])
             if (c->state() != Cell::State::Current) return false;
     return !cells_.empty();
 }

@@ -9,8 +9,8 @@
 #include "renderer.h"
 #include "sheet/column.h"
 
-class QGridLayout;
 class QLabel;
+class QScrollArea;
 
 namespace irenic {
 
@@ -25,11 +25,15 @@ class Sheet : public QWidget {
 
     // Column 0 is the original, take i is column i + 1. Null when there is no such cell.
     Cell* cell(int row, int column) const;
-    int rows() const { return static_cast<int>(cells_.size()); }
+    // Of what is shown: at fit one row shows all there is to see.
+    int rows() const { return document_.zoom() > 0 || cells_.empty() ? static_cast<int>(cells_.size()) : 1; }
     int columns() const { return static_cast<int>(columns_.size()); }
     TakeHead* head(int take) const { return heads_.at(static_cast<std::size_t>(take)); }
     // Every cell shows what is asked for now.
     bool allCurrent() const;
+    // The heads of all takes, or of none, show their strengths; otherwise one at most does.
+    void openAllHeads(bool open);
+    bool allHeadsOpen() const { return allOpen_; }
     // Shows everything anew: the monitor's profile has changed.
     void renew();
     // While on, a click on a cell is told as picked() instead of panning.
@@ -37,11 +41,19 @@ class Sheet : public QWidget {
 
   signals:
     void picked(QPoint pixel);
+    void presetAsked(int take);                // a take is to be kept as a preset
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left the cells
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
     void rebuild();
     void refresh();
+    // Puts heads, labels and cells in their places: as many whole rows as have room, the others below.
+    void arrange();
+    void openHead(int take, bool open);
+    void askForName(int take);
     void refreshHeads();
     // Which cell is rendered first: originals, the take in hand, then rows from the one under the pointer
     // outward, and in each the fast methods first, so that every column soon shows something.
@@ -51,9 +63,12 @@ class Sheet : public QWidget {
 
     Document& document_;
     Renderer& renderer_;
-    QGridLayout* grid_;
-    QWidget* body_ = nullptr;
+    QScrollArea *headArea_, *cellArea_;
+    QWidget *headRow_ = nullptr, *body_ = nullptr;
     QLabel* original_ = nullptr;
+    std::vector<QWidget*> labels_; // of the rows
+    std::uint32_t openTake_ = 0;   // whose head is open
+    bool allOpen_ = false;
     bool picking_ = false;
     int rowInHand_ = 0;            // the pointer was there last
     std::uint32_t takeInHand_ = 0; // its settings were changed last

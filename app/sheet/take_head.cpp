@@ -1,33 +1,28 @@
 #include "sheet/take_head.h"
 
+#include <QAction>
 #include <QComboBox>
-#include <QGridLayout>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QMenu>
 #include <QPainter>
-#include <QPushButton>
 #include <QSignalBlocker>
 #include <QToolButton>
+#include <QVBoxLayout>
 
 #include "denoise/method.h"
-#include "sheet/value_field.h"
+#include "style/rule.h"
 #include "style/style.h"
 
 namespace irenic {
 
 TakeHead::TakeHead(const Take& take, QWidget* parent)
-    : QFrame(parent), settings_(take.settings), letter_(new QLabel(this)), method_(new QComboBox(this)),
-      choose_(new QPushButton(tr("Choose"), this)), more_(new QToolButton(this)), risk_(new QLabel(this)),
-      mend_(new QAction(tr("Mend defect pixels and read-out lines"), this)),
-      luminance_(new ValueField(tr("lum"), 0, 3, 1, 2, QStringLiteral("×"), this)),
-      colour_(new ValueField(tr("colour"), 0, 3, 1, 2, QStringLiteral("×"), this)),
-      coarse_(new ValueField(tr("coarse"), 0, 3, 1, 2, QStringLiteral("×"), this)),
-      detail_(new ValueField(tr("detail"), 0, 100, 100 * static_cast<double>(Settings().detail), 0,
-                             QStringLiteral(" %"), this)),
-      grain_(new ValueField(tr("grain"), 0, 100, 0, 0, QStringLiteral(" %"), this)) {
+    : QFrame(parent), settings_(take.settings), letter_(new QLabel(this)), risk_(new QLabel(this)),
+      method_(new QComboBox(this)), fold_(new QToolButton(this)), choose_(new QToolButton(this)),
+      more_(new QToolButton(this)), body_(new QWidget(this)) {
     QFont big = letter_->font();
-    big.setPointSizeF(big.pointSizeF() * 1.35);
-    big.setBold(true);
+    big.setPointSizeF(big.pointSizeF() * 1.25);
+    big.setWeight(QFont::DemiBold);
     letter_->setFont(big);
     for (const auto& m : methods()) {
         method_->addItem(QString::fromStdString(m->name()), QString::fromStdString(m->id()));
@@ -36,104 +31,147 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     method_->setObjectName(QStringLiteral("method"));
     method_->setAccessibleName(tr("Method of this take"));
     method_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-    luminance_->setObjectName(QStringLiteral("luminance"));
-    colour_->setObjectName(QStringLiteral("colour"));
-    coarse_->setObjectName(QStringLiteral("coarse"));
-    detail_->setObjectName(QStringLiteral("detail"));
-    grain_->setObjectName(QStringLiteral("grain"));
+    method_->setMinimumWidth(60);
+    // The two factors are the handle of all strengths.
+    fold_->setObjectName(QStringLiteral("fold"));
+    fold_->setToolTip(
+        tr("Luminance and colour: the noise that is taken away over the noise that was measured. "
+           "Opens or folds all strengths of this take; F3 does so with all takes."));
+    connect(fold_, &QToolButton::clicked, this, [this] { emit openAsked(!open_); });
     choose_->setObjectName(QStringLiteral("choose"));
-    luminance_->setToolTip(
-        tr("Luminance noise to take away, as a factor of what was measured. 1.00× is as much as was "
-           "measured.\nDrag, type, or use the arrow keys; a double click resets."));
-    colour_->setToolTip(tr("Colour noise to take away, as a factor of what was measured."));
-    coarse_->setToolTip(
-        tr("Coarse colour noise to take away: blotches of 8 to 64 pixels. Works where colour is above 0."));
-    detail_->setToolTip(tr("How readily structure near the threshold is given back."));
-    grain_->setToolTip(
-        tr("Share of the removed luminance noise that is given back as grain. Colour noise never is."));
     choose_->setCheckable(true);
-    choose_->setToolTip(tr("Make this the take that is exported for this photo."));
+    choose_->setProperty("accent", true);
+    choose_->setText(QStringLiteral("✓"));
+    connect(choose_, &QToolButton::clicked, this, &TakeHead::chooseAsked);
     more_->setText(QStringLiteral("⋮"));
     more_->setAccessibleName(tr("More for this take"));
+    more_->setToolTip(tr("Name, duplicate, keep or remove this take"));
     more_->setPopupMode(QToolButton::InstantPopup);
-    more_->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
     auto* menu = new QMenu(more_);
+    mend_ = menu->addAction(tr("Mend defect pixels and read-out lines"));
     mend_->setCheckable(true);
     mend_->setObjectName(QStringLiteral("mend"));
-    menu->addAction(mend_);
+    connect(mend_, &QAction::toggled, this, [this](bool on) { change([&](Settings& s) { s.mend = on; }); });
     menu->addSeparator();
+    menu->addAction(tr("Name this take…"), this, &TakeHead::renameAsked);
     menu->addAction(tr("Duplicate this take"), this, &TakeHead::duplicateAsked);
+    menu->addAction(tr("Keep it as a preset…"), this, &TakeHead::keepAsked);
     menu->addAction(tr("Remove this take"), this, &TakeHead::removeAsked);
     more_->setMenu(menu);
 
-    auto* grid = new QGridLayout(this);
-    grid->setContentsMargins(5, 4, 5, 4);
-    grid->setSpacing(3);
-    auto* top = new QHBoxLayout;
-    top->setSpacing(4);
-    top->addWidget(letter_);
-    top->addWidget(method_, 1);
-    top->addWidget(more_);
-    grid->addLayout(top, 0, 0, 1, 2);
-    grid->addWidget(luminance_, 1, 0);
-    grid->addWidget(detail_, 1, 1);
-    grid->addWidget(colour_, 2, 0);
-    grid->addWidget(grain_, 2, 1);
-    grid->addWidget(coarse_, 3, 0);
-    grid->addWidget(choose_, 3, 1);
-    grid->addWidget(risk_, 4, 0, 1, 2);
-    grid->setRowStretch(5, 1);
-    risk_->setObjectName(QStringLiteral("risk"));
-    risk_->setAlignment(Qt::AlignCenter);
-    risk_->setToolTip(
-        tr("Recommended for this photo: the error estimated on its probes without knowing the truth (Stein's "
-           "unbiased risk\nestimate), as a share of the noise. It goes once the settings are changed."));
+    auto* line = new QHBoxLayout;
+    line->setSpacing(style::kGap);
+    line->addWidget(letter_);
+    line->addWidget(method_, 1);
+    line->addWidget(fold_);
+    line->addWidget(choose_);
+    line->addWidget(more_);
 
-    connect(method_, &QComboBox::activated, this, &TakeHead::tell);
-    for (ValueField* f : {luminance_, colour_, coarse_, detail_, grain_})
-        connect(f, &ValueField::changed, this, &TakeHead::tell);
-    connect(mend_, &QAction::toggled, this, &TakeHead::tell);
-    connect(choose_, &QPushButton::clicked, this, &TakeHead::chooseAsked);
+    auto* rules = new QVBoxLayout(body_);
+    rules->setContentsMargins(0, 2, 0, 0);
+    rules->setSpacing(2);
+    const Settings initial;
+    int labels = 0;
+    for (const Field<Settings>& f : fieldsOf<Settings>()) {
+        const auto* member = std::get_if<float Settings::*>(&f.member);
+        if (!member) continue;
+        auto* rule = new Rule(f, f.shown * static_cast<double>(initial.**member), body_);
+        connect(rule, &Rule::changed, this, [this, &f, m = *member](double v) {
+            change([&](Settings& s) { s.*m = static_cast<float>(v / f.shown); });
+        });
+        labels = std::max(labels, rule->labelHint());
+        rules->addWidget(rule);
+        strengths_.push_back({rule, &f});
+    }
+    for (const Strength& s : strengths_) s.rule->setLabelWidth(labels);
+    risk_->setObjectName(QStringLiteral("risk"));
+    risk_->setWordWrap(true);
+    risk_->setToolTip(
+        tr("Measured on this photo's probes without knowing the truth (Stein's unbiased risk estimate), as a "
+           "share of the noise. It goes once the settings are changed."));
+    rules->addWidget(risk_);
+
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(3, 4, 3, 3);
+    column->setSpacing(0);
+    column->addLayout(line);
+    column->addWidget(body_);
+    column->addStretch(1);
+    connect(method_, &QComboBox::activated, this, [this] {
+        change([this](Settings& s) { s.method = method_->currentData().toString().toStdString(); });
+    });
+    setOpen(false);
+}
+
+void TakeHead::setOpen(bool open) {
+    open_ = open;
+    body_->setVisible(open);
+    makeRoom();
+    fold_->setText(open ? tr("fold") : factorsText());
+    fold_->setAccessibleName(open ? tr("Fold the strengths")
+                                  : tr("Open the strengths, %1").arg(factorsText()));
+}
+
+QString TakeHead::factorsText() const {
+    const auto text = [](float v) {
+        return v == 0 ? tr("none") : QString::number(static_cast<double>(v), 'f', 2);
+    };
+    return text(settings_.luminance) + QLatin1Char(' ') + text(settings_.colour);
 }
 
 void TakeHead::show(const Take& take, bool chosen) {
     settings_ = take.settings;
     chosen_ = chosen;
+    const QString name = QString::fromStdString(take.name);
     letter_->setText(QString(QLatin1Char(take.letter)));
+    letter_->setToolTip(name.isEmpty() ? tr("Take %1").arg(letter_->text()) : name);
     method_->setCurrentIndex(method_->findData(QString::fromStdString(take.settings.method)));
-    {
-        const QSignalBlocker a(luminance_), b(colour_), c(detail_), d(grain_), e(coarse_), f(mend_);
-        luminance_->setValue(static_cast<double>(take.settings.luminance));
-        colour_->setValue(static_cast<double>(take.settings.colour));
-        coarse_->setValue(static_cast<double>(take.settings.coarse));
-        mend_->setChecked(take.settings.mend);
-        detail_->setValue(100 * static_cast<double>(take.settings.detail));
-        grain_->setValue(100 * static_cast<double>(take.settings.grain));
+    method_->setToolTip(method_->currentData(Qt::ToolTipRole).toString());
+    for (const Strength& s : strengths_) {
+        const QSignalBlocker quiet(s.rule);
+        const auto member = std::get<float Settings::*>(s.field->member);
+        s.rule->setValue(s.field->shown * static_cast<double>(take.settings.*member));
+        const bool same = take.recommended && take.recommended->method == take.settings.method;
+        s.rule->setRecommended(
+            same ? std::optional(s.field->shown * static_cast<double>(*take.recommended.*member))
+                 : std::nullopt);
     }
-    risk_->setText(take.risk ? tr("recommended: error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2) : QString());
-    risk_->setVisible(take.risk.has_value());
+    const QSignalBlocker quiet(mend_);
+    mend_->setChecked(take.settings.mend);
+    setOpen(open_);
+    QString said = name;
+    if (take.risk)
+        said += (name.isEmpty() ? QString() : QStringLiteral(": ")) +
+                tr("recommended: error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2);
+    risk_->setText(said);
+    risk_->setVisible(!said.isEmpty());
     choose_->setChecked(chosen);
-    choose_->setText(chosen ? tr("✓ Chosen") : tr("Choose"));
+    choose_->setAccessibleName(chosen ? tr("Take %1 is chosen").arg(letter_->text())
+                                      : tr("Choose take %1").arg(letter_->text()));
+    choose_->setToolTip(chosen ? tr("This take is exported for this photo.")
+                               : tr("Make this the take that is exported for this photo."));
     setAccessibleName(tr("Take %1").arg(letter_->text()));
     update();
 }
 
-void TakeHead::tell() {
-    Settings s;
-    s.method = method_->currentData().toString().toStdString();
-    s.luminance = static_cast<float>(luminance_->value());
-    s.colour = static_cast<float>(colour_->value());
-    s.coarse = static_cast<float>(coarse_->value());
-    s.mend = mend_->isChecked();
-    s.detail = static_cast<float>(detail_->value() / 100);
-    s.grain = static_cast<float>(grain_->value() / 100);
+// Only what was touched: values that are finer than a rule shows stay as they are.
+void TakeHead::change(const std::function<void(Settings&)>& c) {
+    Settings s = settings_;
+    c(s);
     if (!(s == settings_)) emit edited(settings_ = s);
 }
 
+// A narrow folded head has room for what is needed most.
+void TakeHead::makeRoom() { more_->setVisible(open_ || width() >= 232); }
+
+void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }
+
+void TakeHead::mousePressEvent(QMouseEvent*) { emit openAsked(!open_); }
+
 void TakeHead::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    p.fillRect(rect(), style::kPanel);
-    if (chosen_) p.fillRect(QRect(0, 0, width(), 3), style::kOchre);
+    p.fillRect(rect(), style::panel());
+    if (chosen_) p.fillRect(QRect(0, 0, width(), 3), style::ochre());
 }
 
 } // namespace irenic

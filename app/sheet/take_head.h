@@ -1,19 +1,21 @@
-// The head of a take's column: its letter, method, values, and whether it is the chosen one.
+// The head of a take's column. One line: its letter, method, the two factors, whether it is the chosen one;
+// opened it has the rules of all its strengths.
 #pragma once
 
 #include <QFrame>
+#include <functional>
+#include <vector>
 
 #include "session/take.h"
 
 class QAction;
 class QComboBox;
-class QPushButton;
-class QToolButton;
 class QLabel;
+class QToolButton;
 
 namespace irenic {
 
-class ValueField;
+class Rule;
 
 class TakeHead : public QFrame {
     Q_OBJECT
@@ -21,28 +23,40 @@ class TakeHead : public QFrame {
   public:
     explicit TakeHead(const Take& take, QWidget* parent = nullptr);
     void show(const Take& take, bool chosen);
+    void setOpen(bool open);
+    bool isOpen() const { return open_; }
 
   signals:
     void edited(const irenic::Settings& settings);
+    void openAsked(bool open);
     void chooseAsked();
     void duplicateAsked();
     void removeAsked();
+    void renameAsked();
+    void keepAsked(); // as a preset
 
   protected:
     void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
-    void tell();
+    void change(const std::function<void(Settings&)>& c);
+    QString factorsText() const;
+    void makeRoom();
 
+    struct Strength {
+        Rule* rule;
+        const Field<Settings>* field;
+    };
     Settings settings_;
-    QLabel* letter_;
+    QLabel *letter_, *risk_;
     QComboBox* method_;
-    QPushButton* choose_;
-    QToolButton* more_;
-    QLabel* risk_;
+    QToolButton *fold_, *choose_, *more_;
     QAction* mend_;
-    ValueField *luminance_, *colour_, *coarse_, *detail_, *grain_;
-    bool chosen_ = false;
+    QWidget* body_;
+    std::vector<Strength> strengths_;
+    bool chosen_ = false, open_ = false;
 };
 
 } // namespace irenic

@@ -12,6 +12,10 @@ namespace {
 constexpr const char* kEdges[] = {"ratio", "largest", "all"};
 constexpr const char* kSoftness[] = {"none", "hair", "thread", "cord", "rope"};
 constexpr const char* kDemosaics[] = {"quick", "fine"};
+constexpr const char* kShownEdges[] = {"fill the frame", "trim straight", "show all"};
+constexpr const char* kShownSoftness[] = {"no sharpening", "hair, 0.5 px", "thread, 0.7 px", "cord, 1.0 px",
+                                          "rope, 1.4 px"};
+constexpr const char* kShownDemosaics[] = {"demosaic: quick", "demosaic: fine"};
 
 template <auto Member> ChoiceMember<Look> choice() {
     return {[](const Look& l) { return static_cast<int>(l.*Member); },
@@ -54,7 +58,7 @@ const Field<Look> kFields[] = {
       "Straightens what the lens has bent. Pixels are no longer the camera's own: they are interpolated."},
      &Look::distortion},
     {{"edges", "Edges", "edges", "", 0, 2, 1, 0, "What becomes of the edges where distortion is corrected.",
-      kEdges},
+      kEdges, kShownEdges},
      choice<&Look::edges>()},
     {{"fringes", "PurpleFringes", "purple fringes", "", 0, 1, 1, 0,
       "Takes purple out beside bright edges. Purple things elsewhere stay."},
@@ -62,10 +66,11 @@ const Field<Look> kFields[] = {
     {{"softness", "Softness", "sharpening", "", 0, 4, 1, 0,
       "Lens softness to take back after denoising, by the width of the blur. Noise and specks are left as "
       "they are.",
-      kSoftness},
+      kSoftness, kShownSoftness},
      choice<&Look::softness>()},
     {{"demosaic", "Demosaic", "demosaic", "", 0, 1, 1, 0,
-      "How full colour is made of the mosaic: fine is slower and keeps more detail.", kDemosaics},
+      "How full colour is made of the mosaic: fine is slower and keeps more detail.", kDemosaics,
+      kShownDemosaics},
      choice<&Look::demosaic>()},
 };
 

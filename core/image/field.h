@@ -29,6 +29,7 @@ struct FieldInfo {
     int decimals = 2;                       // on the screen
     const char* sentence;                   // what it does to the picture: the tool tip, the help, the manual
     std::span<const char* const> choices{}; // of a field with choices: their names, in order
+    std::span<const char* const> shownChoices{}; // and how they are called on the screen
 };
 
 // A choice among names, kept as an enumeration by its owner.

@@ -36,6 +36,7 @@ json merged(json rest, const json& known) {
 json jsonOf(const Take& take) {
     json out{{"id", take.id}, {"letter", std::string(1, take.letter)}, {"name", take.name}};
     out["settings"] = merged(take.restOfSettings, jsonOf(take.settings));
+    if (take.recommended) out["recommended"] = jsonOf(*take.recommended);
     if (take.risk) out["risk"] = {{"luminance", take.risk->luminance}, {"colour", take.risk->colour}};
     return merged(take.rest, out);
 }
@@ -67,7 +68,12 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
         get(*at, "colour", risk.colour, problems);
         take.risk = risk;
     }
-    take.rest = without(from, {"id", "letter", "name", "settings", "risk"});
+    if (const auto at = from.find("recommended"); at != from.end() && at->is_object()) {
+        take.recommended.emplace();
+        readJson(*at, *take.recommended, problems);
+        if (!problemWith(*take.recommended).empty()) take.recommended.reset();
+    }
+    take.rest = without(from, {"id", "letter", "name", "settings", "risk", "recommended"});
     return take;
 }
 

@@ -16,6 +16,7 @@ struct Take {
     std::string name;     // the user's; empty: the method's
     Settings settings;
     std::optional<Risk> risk; // estimated on the photo shown; none once settings were changed by hand
+    std::optional<Settings> recommended; // what was measured to be best for this photo, whatever is set now
     // What a newer version has written of it and this one does not know.
     nlohmann::json rest = nlohmann::json::object(), restOfSettings = nlohmann::json::object();
     friend bool operator==(const Take&, const Take&) = default;

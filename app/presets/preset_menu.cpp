@@ -1,0 +1,110 @@
+#include "presets/preset_menu.h"
+
+#include <QFile>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QInputDialog>
+
+#include "denoise/method.h"
+
+namespace irenic {
+
+PresetMenu::PresetMenu(Document& document, QWidget* parent)
+    : QMenu(tr("Pr&esets"), parent), document_(document) {
+    setObjectName(QStringLiteral("presets"));
+    connect(this, &QMenu::aboutToShow, this, &PresetMenu::fill);
+    fill();
+}
+
+void PresetMenu::fill() {
+    clear();
+    QMenu* away = nullptr;
+    std::vector<std::string> names;
+    try {
+        names = presetNames();
+    } catch (const std::exception& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+    for (const std::string& n : names) {
+        const QString name = QString::fromStdString(n);
+        addAction(name, this, [this, name] { use(name); })->setEnabled(document_.photo() != nullptr);
+    }
+    if (names.empty())
+        addAction(tr("None yet: a take's and the look's own menus keep one"))->setEnabled(false);
+    addSeparator();
+    addAction(tr("&Import…"), this, [this] {
+        for (const QString& file : QFileDialog::getOpenFileNames(this, tr("Import presets"), {},
+                                                                 tr("Presets and sidecars (*.json)")))
+            importFrom(file);
+    });
+    if (names.empty()) return;
+    QMenu* out = addMenu(tr("E&xport"));
+    away = addMenu(tr("&Remove"));
+    for (const std::string& n : names) {
+        const QString name = QString::fromStdString(n);
+        out->addAction(name, this, [this, name] {
+            const QString file = QFileDialog::getSaveFileName(
+                this, tr("Export the preset"), name + QStringLiteral(".json"), tr("Presets (*.json)"));
+            if (!file.isEmpty()) exportTo(name, file);
+        });
+        away->addAction(name, this, [this, name] {
+            if (QFile::moveToTrash(
+                    QString::fromStdString((presetFolder() / (name.toStdString() + ".json")).string())))
+                emit message(tr("Preset %1 is in the trash.").arg(name));
+            else
+                emit message(tr("Preset %1 could not be moved to the trash.").arg(name));
+        });
+    }
+}
+
+void PresetMenu::use(const QString& name) {
+    try {
+        document_.usePreset(name.toStdString(), loadPreset(name.toStdString()));
+    } catch (const std::exception& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+}
+
+void PresetMenu::keep(const QString& proposed, const Preset& preset) {
+    bool given = false;
+    const QString name = QInputDialog::getText(this, tr("Keep as a preset"), tr("Name of the preset:"),
+                                               QLineEdit::Normal, proposed, &given);
+    if (!given || name.isEmpty()) return;
+    try {
+        savePreset(name.toStdString(), preset);
+        emit message(tr("Preset %1 is kept.").arg(name));
+    } catch (const std::exception& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+}
+
+void PresetMenu::keepTake(int take) {
+    const Take& t = document_.takes().at(static_cast<std::size_t>(take));
+    const Method* method = findMethod(t.settings.method);
+    keep(QString::fromStdString(!t.name.empty() ? t.name
+                                : method        ? method->name()
+                                                : t.settings.method),
+         {t.settings, {}});
+}
+
+void PresetMenu::keepLook() { keep(tr("look"), {{}, document_.look()}); }
+
+void PresetMenu::importFrom(const QString& file) {
+    try {
+        const QString name = QFileInfo(file).completeBaseName();
+        savePreset(name.toStdString(), loadPreset(file.toStdString()));
+        emit message(tr("Preset %1 is kept.").arg(name));
+    } catch (const std::exception& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+}
+
+void PresetMenu::exportTo(const QString& name, const QString& file) {
+    const QString from = QString::fromStdString((presetFolder() / (name.toStdString() + ".json")).string());
+    emit message(QFile::copy(from, file)
+                     ? tr("Preset %1 is written to %2.").arg(name, QFileInfo(file).fileName())
+                     : tr("%1 could not be written: it is there already, or its folder cannot be written.")
+                           .arg(QFileInfo(file).fileName()));
+}
+
+} // namespace irenic
