@@ -21,6 +21,17 @@ Take nextTake(const PhotoState& state) {
     return take;
 }
 
+// Probes that stand where they stood stay the same ones.
+std::vector<Probe> keepingIds(std::vector<Probe> probes, const std::vector<Probe>& before) {
+    for (Probe& p : probes)
+        for (const Probe& was : before) {
+            Probe same = p;
+            same.id = was.id;
+            if (same == was) p.id = was.id;
+        }
+    return probes;
+}
+
 Take& takeAt(PhotoState& state, int index) { return state.takes.at(static_cast<std::size_t>(index)); }
 
 } // namespace
@@ -52,15 +63,11 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     photo_ = std::move(photo);
     lastKey_.clear();
     Held& held = hold(path(), digestOf(*photo_));
-    const auto waiting = waiting_.find(path());
-    if (waiting != waiting_.end() || held.record.state->probes.empty()) {
-        auto state = std::make_shared<PhotoState>(*held.record.state);
-        state->probes =
-            waiting == waiting_.end() ? std::move(probes) : scaledProbes(waiting->second, *photo_);
-        state->giveIds();
-        held.record.state = std::move(state);
-        if (waiting != waiting_.end()) touch(path()), waiting_.erase(waiting);
-    }
+    held.placed = std::move(probes);
+    held.width = photo_->width(), held.height = photo_->height();
+    const bool pasted = held.record.state->pasted.has_value();
+    held.record.state = withProbes(held, held.record.state);
+    if (pasted) touch(path());
     emit photoChanged();
     emit keptChanged();
     emit workChanged(QString::fromStdString(path()));
@@ -76,14 +83,13 @@ const PhotoState* Document::stateOf(const std::string& photo) const {
     return held == held_.end() ? nullptr : held->second.record.state.get();
 }
 
-std::vector<Probe> Document::scaledProbes(const Copied& from, const Photo& photo) {
-    std::vector<Probe> probes = from.state.probes;
-    for (Probe& p : probes) {
-        p.id = 0;
-        p.x = static_cast<int>(static_cast<long long>(p.x) * photo.width() / std::max(1, from.width));
-        p.y = static_cast<int>(static_cast<long long>(p.y) * photo.height() / std::max(1, from.height));
-    }
-    return probes;
+StatePtr Document::withProbes(const Held& held, const StatePtr& state) const {
+    if (!state->pasted && !state->probes.empty()) return state;
+    auto next = std::make_shared<PhotoState>(*state);
+    next->probes = state->pasted ? state->pasted->scaledTo(photo_->width(), photo_->height()) : held.placed;
+    next->pasted.reset();
+    next->giveIds();
+    return next;
 }
 
 Document::Held& Document::hold(const std::string& file, const std::string& digest) {
@@ -108,7 +114,7 @@ Document::Held& Document::hold(const std::string& file, const std::string& diges
 }
 
 void Document::copyWork() {
-    if (photo_) work_ = Copied{state(), photo_->width(), photo_->height()};
+    if (photo_) work_ = Copied{state(), {probes(), photo_->width(), photo_->height()}};
 }
 
 void Document::pasteWork(Part part, const QStringList& photos) {
@@ -116,7 +122,8 @@ void Document::pasteWork(Part part, const QStringList& photos) {
     Step step;
     for (const QString& photo : photos) {
         const std::string file = photo.toStdString();
-        const StatePtr before = hold(file, {}).record.state;
+        const Held& held = hold(file, {});
+        const StatePtr before = held.record.state;
         auto next = std::make_shared<PhotoState>(*before);
         if (part == Part::Takes || part == Part::All) {
             next->takes = work_->state.takes;
@@ -126,10 +133,10 @@ void Document::pasteWork(Part part, const QStringList& photos) {
         }
         if (part == Part::Look || part == Part::All) next->look = work_->state.look;
         if (part == Part::Probes || part == Part::All) {
-            if (photo_ && file == path())
-                next->probes = scaledProbes(*work_, *photo_);
+            if (held.width > 0)
+                next->probes = keepingIds(work_->probes.scaledTo(held.width, held.height), before->probes);
             else
-                waiting_[file] = *work_; // its size is not known yet
+                next->pasted = work_->probes; // its size is not known yet
         }
         next->giveIds();
         if (!(*next == *before)) step.changes.push_back({file, before, next});
@@ -174,7 +181,8 @@ void Document::change(const std::string& key, const std::function<void(PhotoStat
 }
 
 void Document::put(const std::string& file, const StatePtr& state) {
-    held_.at(file).record.state = state;
+    Held& held = held_.at(file);
+    held.record.state = photo_ && file == path() ? withProbes(held, state) : state;
     touch(file);
 }
 
@@ -365,6 +373,24 @@ void Document::setZoom(double zoom) {
     if (zoom == view_.zoom) return;
     view_.zoom = zoom;
     emit viewChanged();
+}
+
+void Document::zoomBy(int direction, QPointF fromCentre) {
+    static constexpr double steps[] = {0, 0.25, 1.0 / 3, 0.5, 1, 2, 3, 4, 6, 8, 16};
+    const double before = view_.zoom;
+    const auto at = std::min_element(std::begin(steps), std::end(steps), [&](double a, double b) {
+        return std::abs(a - before) < std::abs(b - before);
+    });
+    const auto index =
+        std::clamp<std::ptrdiff_t>(at - std::begin(steps) + direction, 0, std::ssize(steps) - 1);
+    const double after = steps[index];
+    if (before == after) return;
+    // The pixel under the pointer stays there.
+    if (before > 0 && after > 0) {
+        const QPointF shift = fromCentre * (1 - before / after);
+        view_.panX += std::round(shift.x()), view_.panY += std::round(shift.y());
+    }
+    setZoom(after);
 }
 
 void Document::setPan(QPointF pan) {

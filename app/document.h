@@ -71,6 +71,8 @@ class Document : public QObject {
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
     void setZoom(double zoom);
+    // The next step of the zoom, 1 in or -1 out; the place that lies `fromCentre` photo pixels off stays.
+    void zoomBy(int direction, QPointF fromCentre);
     void setPan(QPointF pan);
     void setPush(float stops);
     void setView(const SheetView& view);
@@ -118,15 +120,17 @@ class Document : public QObject {
         PhotoRecord record;
         std::string digest; // empty while the photo has not been read
         SidecarLock lock;
-        bool readOnly = false; // another has its work open
-        bool worked = false;   // somebody has changed it, now or before
+        bool readOnly = false;     // another has its work open
+        bool worked = false;       // somebody has changed it, now or before
+        std::vector<Probe> placed; // what it was opened with
+        int width = 0, height = 0; // of the photo; 0: it was not read yet
     };
     const PhotoRecord& record() const;
     // What is held for a photo, fetched from where it is kept if it is new. Without a digest only what lies
     // beside the photo is found.
     Held& hold(const std::string& file, const std::string& digest);
-    struct Copied;
-    static std::vector<Probe> scaledProbes(const Copied& from, const Photo& photo);
+    // With probes: those that were pasted before the photo was read, else those it was opened with.
+    StatePtr withProbes(const Held& held, const StatePtr& state) const;
     std::string path() const { return photo_ ? photo_->file.string() : std::string(); }
     // Makes a new state by c(state). Changes with one key that follow each other quickly are one step.
     void change(const std::string& key, const std::function<void(PhotoState&)>& c);
@@ -141,14 +145,12 @@ class Document : public QObject {
     PhotoState start_;
     SheetView view_;
     std::optional<Look> copied_;
-    // A copied work, and the size of its photo.
+    // A copied work, and its probes with the size of its photo.
     struct Copied {
         PhotoState state;
-        int width, height;
+        PastedProbes probes;
     };
     std::optional<Copied> work_;
-    // Probes as shares of the frame, for photos that were not opened when they got them.
-    std::map<std::string, Copied> waiting_;
     History history_;
     std::string lastKey_;
     QElapsedTimer lastChange_;

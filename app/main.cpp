@@ -1,28 +1,47 @@
 #include <QAction>
 #include <QCommandLineParser>
 #include <QSettings>
+#include <QTemporaryDir>
 #include <QTimer>
 #include <QToolButton>
 #include <algorithm>
+#include <memory>
+#include <string>
 
+#include "closeup/close_up.h"
 #include "photos/photo_list.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
 #include "window.h"
 
+namespace {
+
+// Whether one of the arguments is that word.
+bool asksFor(int argc, char** argv, std::initializer_list<const char*> words) {
+    return std::any_of(argv + 1, argv + argc, [&](const char* a) {
+        return std::any_of(words.begin(), words.end(), [a](const char* w) { return std::string(w) == a; });
+    });
+}
+
+} // namespace
+
 int main(int argc, char** argv) {
     irenic::keepFreedMemory();
-    QApplication app(argc, argv);
-    QApplication::setApplicationName(QStringLiteral("irenic"));
-    QApplication::setOrganizationName(QStringLiteral("irenic"));
-    irenic::style::setGreys(static_cast<irenic::style::Greys>(
-        std::clamp(QSettings().value(QStringLiteral("greys")).toInt(), 0, 2)));
-    irenic::style::apply(app);
-
     QCommandLineParser parser;
+    // These need no display.
+    std::unique_ptr<QCoreApplication> plain;
+    std::unique_ptr<QApplication> window_system;
+    if (asksFor(argc, argv, {"--help", "-h", "--help-all", "--version", "-v"}))
+        plain = std::make_unique<QCoreApplication>(argc, argv);
+    else
+        window_system = std::make_unique<QApplication>(argc, argv);
+    QCoreApplication::setApplicationName(QStringLiteral("irenic"));
+    QCoreApplication::setApplicationVersion(QStringLiteral(IRENIC_VERSION));
+    QApplication::setOrganizationName(QStringLiteral("irenic"));
     parser.setApplicationDescription(
         QStringLiteral("Reduce the noise of raw photos, comparing takes side by side."));
     parser.addHelpOption();
+    parser.addVersionOption();
     parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Raw photos or folders"),
                                  QStringLiteral("[FILE...]"));
     const QCommandLineOption picture(
@@ -44,10 +63,25 @@ int main(int argc, char** argv) {
     const QCommandLineOption history(QStringLiteral("history"), QStringLiteral("Open the history."));
     const QCommandLineOption heads(QStringLiteral("strengths"),
                                    QStringLiteral("Open the strengths of all takes."));
+    const QCommandLineOption closeUp(
+        QStringLiteral("close-up"),
+        QStringLiteral("Open the close-up of the first probe and take, in this manner, "
+                       "0 to 4."),
+        QStringLiteral("MANNER"));
     const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
                                   QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
-    parser.addOptions({look, curve, history, heads, size, picture, push, zoom, select, recommend});
-    parser.process(app);
+    parser.addOptions({look, curve, history, heads, closeUp, size, picture, push, zoom, select, recommend});
+    parser.process(*QCoreApplication::instance());
+    if (!window_system) return 2; // "--help" as the name of a file
+    QApplication& app = *window_system;
+
+    // A picture of the window begins with nothing kept and leaves nothing.
+    QTemporaryDir nowhere;
+    if (parser.isSet(picture))
+        QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, nowhere.path());
+    irenic::style::setGreys(static_cast<irenic::style::Greys>(
+        std::clamp(QSettings().value(QStringLiteral("greys")).toInt(), 0, 2)));
+    irenic::style::apply(app);
 
     irenic::Window window;
     if (parser.isSet(look)) try {
@@ -90,7 +124,17 @@ int main(int argc, char** argv) {
             const bool measured = std::any_of(takes.begin(), takes.end(),
                                               [](const irenic::Take& t) { return t.risk.has_value(); });
             const bool empty = window.photos().count() == 0;
-            if ((!empty && !window.sheet().allCurrent()) || (parser.isSet(recommend) && !measured)) return;
+            const bool isClose = window.closeUp().isVisible();
+            if (!empty && !isClose && parser.isSet(closeUp) && window.document().photo()) {
+                emit window.sheet().opened(0, 1);
+                window.closeUp().setManner(
+                    static_cast<irenic::CloseUp::Manner>(std::clamp(parser.value(closeUp).toInt(), 0, 4)));
+                return;
+            }
+            if (isClose && !window.closeUp().current()) return;
+            if ((!empty && !isClose && !window.sheet().allCurrent()) ||
+                (parser.isSet(recommend) && !measured))
+                return;
             waiting.stop();
             window.grab().save(parser.value(picture));
             QApplication::quit();

@@ -8,6 +8,10 @@ namespace irenic {
 namespace {
 // Some forty sheets: a value of a slider that was there before is shown at once.
 constexpr qint64 kPictureBytes = 384 << 20;
+QImage imageOf(const Picture& p) {
+    return QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
+        .convertToFormat(QImage::Format_RGB32);
+}
 } // namespace
 
 RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look& look, PicturePoint centre,
@@ -17,6 +21,9 @@ RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look&
         key.area = outputFrame(*photo, look);
         key.zoom = std::min(static_cast<double>(screen.width()) / key.area.width,
                             static_cast<double>(screen.height()) / key.area.height);
+        // Whole pixels of the photo for one of the screen: their mean is exact, and no pixel is counted
+        // twice.
+        if (key.zoom < 1) key.zoom = 1 / std::ceil(1 / key.zoom);
         return key;
     }
     const int w = std::min(photo->width(), static_cast<int>(std::ceil(screen.width() / as.zoom)));
@@ -28,34 +35,48 @@ RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look&
     return key;
 }
 
-QImage Renderer::cached(const RenderKey& key) {
-    const std::lock_guard lock(mutex_);
+QImage Renderer::Shelf::find(const RenderKey& key) {
+    const std::string digest = digestOf(*key.photo);
     RenderKey bare = key;
     bare.photo.reset();
-    const std::string digest = digestOf(*key.photo);
-    const auto found = std::find_if(pictures_.begin(), pictures_.end(),
+    const std::lock_guard lock(mutex);
+    const auto found = std::find_if(pictures.begin(), pictures.end(),
                                     [&](const Kept& k) { return k.key == bare && k.digest == digest; });
-    if (found == pictures_.end()) return {};
-    pictures_.splice(pictures_.begin(), pictures_, found);
-    return pictures_.front().image;
+    if (found == pictures.end()) return {};
+    pictures.splice(pictures.begin(), pictures, found);
+    return pictures.front().image;
 }
 
+void Renderer::Shelf::keep(const RenderKey& key, const QImage& image) {
+    Kept kept{key, digestOf(*key.photo), image};
+    kept.key.photo.reset();
+    const std::lock_guard lock(mutex);
+    pictures.push_front(std::move(kept));
+    bytes += image.sizeInBytes();
+    while (bytes > kPictureBytes && pictures.size() > 1) {
+        bytes -= pictures.back().image.sizeInBytes();
+        pictures.pop_back();
+    }
+}
+
+Job Renderer::requestDifference(const RenderKey& key, const Comparison& what, double order,
+                                std::function<void(Outcome<QImage>)> use) {
+    const auto make = [shelf = shelf_, key, what](const Work& work) {
+        return imageOf(renderDifference(*key.photo, what, key.area, key.zoom, work, &shelf->store.cleaned()));
+    };
+    return jobs_.submit(Lane::Pixels, order, make, std::move(use));
+}
+
+QImage Renderer::cached(const RenderKey& key) { return shelf_->find(key); }
+
 Job Renderer::request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
-    const auto make = [this, key](const Work& work) {
+    const auto make = [shelf = shelf_, key](const Work& work) {
         // Another cell may have wished for the same.
-        if (QImage ready = cached(key); !ready.isNull()) return ready;
+        if (QImage ready = shelf->find(key); !ready.isNull()) return ready;
         const Picture p =
-            store_.get(*key.photo, key.settings, key.look, key.area, {key.zoom, key.push}, work);
-        QImage image = QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
-                           .convertToFormat(QImage::Format_RGB32);
-        const std::lock_guard lock(mutex_);
-        pictures_.push_front({key, digestOf(*key.photo), image});
-        pictures_.front().key.photo.reset();
-        pictureBytes_ += image.sizeInBytes();
-        while (pictureBytes_ > kPictureBytes && pictures_.size() > 1) {
-            pictureBytes_ -= pictures_.back().image.sizeInBytes();
-            pictures_.pop_back();
-        }
+            shelf->store.get(*key.photo, key.settings, key.look, key.area, {key.zoom, key.push}, work);
+        QImage image = imageOf(p);
+        shelf->keep(key, image);
         return image;
     };
     return jobs_.submit(Lane::Pixels, order, make, std::move(use));

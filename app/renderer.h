@@ -9,6 +9,7 @@
 #include "develop/picture_store.h"
 #include "image/jobs.h"
 #include "image/place.h"
+#include "judge/removed.h"
 
 namespace irenic {
 
@@ -37,19 +38,29 @@ class Renderer {
     QImage cached(const RenderKey& key);
     // Makes it in Lane::Pixels; smaller orders go first.
     [[nodiscard]] Job request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use);
+    // What differs at the key's place, at its zoom; its own settings count for nothing.
+    [[nodiscard]] Job requestDifference(const RenderKey& key, const Comparison& what, double order,
+                                        std::function<void(Outcome<QImage>)> use);
     Jobs& jobs() { return jobs_; }
 
   private:
-    Jobs& jobs_;
-    std::mutex mutex_; // of what follows
     struct Kept {
         RenderKey key;      // without the photo, which would stay in memory
         std::string digest; // of the photo
         QImage image;
     };
-    std::list<Kept> pictures_; // newest first
-    qint64 pictureBytes_ = 0;
-    PictureStore store_{256u << 20u, 768u << 20u};
+    // Shared with the jobs at work, which may end after the renderer does.
+    struct Shelf {
+        std::mutex mutex;         // of the pictures
+        std::list<Kept> pictures; // newest first
+        qint64 bytes = 0;
+        PictureStore store{256u << 20u, 768u << 20u};
+
+        QImage find(const RenderKey& key);
+        void keep(const RenderKey& key, const QImage& image);
+    };
+    Jobs& jobs_;
+    std::shared_ptr<Shelf> shelf_ = std::make_shared<Shelf>();
 };
 
 } // namespace irenic

@@ -17,6 +17,7 @@
 #include <QVBoxLayout>
 #include <cmath>
 
+#include "closeup/close_up.h"
 #include "develop/file_rendering.h"
 #include "develop/lens.h"
 #include "export/export_bar.h"
@@ -61,9 +62,10 @@ Window::Window(QWidget* parent)
       photos_(new PhotoList(jobs_, this)), history_(new HistoryList(document_, this)),
       overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
       pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)),
-      lookStrip_(new LookStrip(document_, jobs_, this)), exportBar_(new ExportBar(document_, jobs_, this)),
-      zooms_(new QButtonGroup(this)), push_(new Rule(kPush, 0, this)),
-      presets_(new PresetMenu(document_, this)), start_(new StartPage(this)), splitter_(new QSplitter(this)) {
+      closeUp_(new CloseUp(document_, renderer_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
+      exportBar_(new ExportBar(document_, jobs_, this)), zooms_(new QButtonGroup(this)),
+      push_(new Rule(kPush, 0, this)), presets_(new PresetMenu(document_, this)), start_(new StartPage(this)),
+      splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
     auto* right = new QWidget(this);
@@ -73,6 +75,8 @@ Window::Window(QWidget* parent)
     column->addWidget(viewStrip_ = viewStrip());
     column->addWidget(lookStrip_);
     column->addWidget(sheet_, 1);
+    column->addWidget(closeUp_, 1);
+    closeUp_->hide();
     column->addWidget(start_, 1);
     column->addWidget(exportBar_);
     splitter_->addWidget(sidePanel());
@@ -109,6 +113,19 @@ Window::Window(QWidget* parent)
     for (const auto signal : {&Document::photoChanged, &Document::viewChanged})
         connect(&document_, signal, &remembering_, qOverload<>(&QTimer::start));
     connect(photos_, &PhotoList::listChanged, &remembering_, qOverload<>(&QTimer::start));
+    connect(sheet_, &Sheet::opened, this, [this](int row, int of) {
+        inCloseUp_ = true;
+        showStart();
+        closeUp_->open(row, of);
+    });
+    connect(closeUp_, &CloseUp::closeAsked, this, [this] {
+        inCloseUp_ = false;
+        overview_->setPlace({});
+        showStart();
+    });
+    connect(closeUp_, &CloseUp::placeChanged, overview_, &Overview::setPlace);
+    connect(closeUp_, &CloseUp::hovered, this,
+            [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
     connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
     connect(sheet_, &Sheet::presetAsked, presets_, &PresetMenu::keepTake);
     connect(lookStrip_, &LookStrip::presetAsked, presets_, &PresetMenu::keepLook);
@@ -116,6 +133,7 @@ Window::Window(QWidget* parent)
     connect(start_, &StartPage::folderAsked, this, &Window::askForFolder);
     connect(start_, &StartPage::millAsked, this, [this](const QString& folder) { open({folder}); });
     connect(photos_, &PhotoList::listChanged, this, &Window::showStart);
+    connect(exportBar_, &ExportBar::messageChanged, this, &Window::showStart);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
@@ -161,7 +179,8 @@ QWidget* Window::viewStrip() {
         const char* text;
         double zoom;
         const char* key;
-    } steps[] = {{"Fit", 0, "0"}, {"100 %", 1, "1"}, {"200 %", 2, "2"}, {"400 %", 4, "4"}, {"800 %", 8, "8"}};
+    } steps[] = {{"Fit", 0, "0"},   {"50 %", 0.5, "5"}, {"100 %", 1, "1"},
+                 {"200 %", 2, "2"}, {"400 %", 4, "4"},  {"800 %", 8, "8"}};
     for (const auto& s : steps) {
         auto* button = new QToolButton(strip);
         button->setText(tr(s.text));
@@ -169,12 +188,12 @@ QWidget* Window::viewStrip() {
         button->setShortcut(QKeySequence(QString::fromLatin1(s.key)));
         button->setToolTip(tr("Show %1 in every cell. Key %2").arg(tr(s.text), QString::fromLatin1(s.key)));
         button->setObjectName(QStringLiteral("zoom%1").arg(s.zoom));
-        zooms_->addButton(button, static_cast<int>(s.zoom));
+        zooms_->addButton(button, static_cast<int>(100 * s.zoom));
         row->addWidget(button);
     }
     zooms_->setExclusive(false);
     connect(zooms_, &QButtonGroup::idClicked, this, [this](int zoom) {
-        document_.setZoom(zoom);
+        document_.setZoom(zoom / 100.0);
         refreshView();
     });
     auto* back = new QToolButton(strip);
@@ -426,7 +445,9 @@ void Window::showStart() {
     start_->setVisible(nothing);
     splitter_->widget(0)->setVisible(!nothing);
     viewStrip_->setVisible(!nothing);
-    sheet_->setVisible(!nothing);
+    sheet_->setVisible(!nothing && !inCloseUp_);
+    closeUp_->setVisible(!nothing && inCloseUp_);
+    exportBar_->setVisible(!nothing || !exportBar_->message().isEmpty());
     lookStrip_->setVisible(!nothing && findChild<QToolButton*>(QStringLiteral("showLook"))->isChecked());
 }
 
@@ -464,7 +485,7 @@ void Window::describe() {
 }
 
 void Window::refreshView() {
-    for (QAbstractButton* b : zooms_->buttons()) b->setChecked(zooms_->id(b) == document_.zoom());
+    for (QAbstractButton* b : zooms_->buttons()) b->setChecked(zooms_->id(b) == 100 * document_.zoom());
     push_->setValue(static_cast<double>(document_.push()));
     pushNote_->setVisible(document_.push() != 0);
 }

@@ -15,6 +15,7 @@ class QSplitter;
 
 namespace irenic {
 
+class CloseUp;
 class ExportBar;
 class HistoryList;
 class HistogramView;
@@ -41,6 +42,7 @@ class Window : public QMainWindow {
     Document& document() { return document_; }
     Sheet& sheet() { return *sheet_; }
     ExportBar& exportBar() { return *exportBar_; }
+    CloseUp& closeUp() { return *closeUp_; }
     LookStrip& lookStrip() { return *lookStrip_; }
     Overview& overview() { return *overview_; }
     PhotoList& photos() { return *photos_; }
@@ -83,6 +85,8 @@ class Window : public QMainWindow {
     Overview* overview_;
     QLabel *shot_, *pushNote_, *pixel_;
     Sheet* sheet_;
+    CloseUp* closeUp_;
+    bool inCloseUp_ = false;
     LookStrip* lookStrip_;
     ExportBar* exportBar_;
     QButtonGroup* zooms_;

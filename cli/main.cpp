@@ -317,6 +317,7 @@ int main(int argc, char** argv) {
     const Work work{stop.token()};
     CLI::App app{"Irenic on the command line: reduce the noise of raw photos."};
     app.require_subcommand(1);
+    app.set_version_flag("--version", "irenic-cli " IRENIC_VERSION);
     int status = 0;
 
     bool asJson = false;

@@ -198,6 +198,7 @@ class TestDesk : public test::WindowTest {
         // One step back takes it from all of them.
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(document.takes().size() == 3 && document.look().plain());
+        QVERIFY(document.probes()[0].x != 240 && document.probes().size() > 1);
         window_->photos().select(two_);
         QTRY_VERIFY_WITH_TIMEOUT(document.photo()->iso == 3200, 30000);
         QCOMPARE(document.takes().size(), std::size_t(3));

@@ -1,6 +1,7 @@
 #include <QTest>
 
 #include "judge/recommend.h"
+#include "judge/removed.h"
 #include "support.h"
 
 using namespace irenic;
@@ -102,6 +103,35 @@ class TestJudging : public QObject {
         const Photo texture = takePhoto(fine, {}, shot);
         QVERIFY(estimateRisk(texture, {"nlm", 0.7f, 0.7f}, area).luminance <
                 estimateRisk(texture, {"nlm", 2.5f, 2.5f}, area).luminance);
+    }
+    // Of a picture with light and dark halves: what is removed is even, a strand that is lost stands out.
+    void whatIsRemovedHasNoFormUnlessDetailIsLost() {
+        const int size = 256;
+        Plane truth(size, size);
+        for (int y = 0; y < size; ++y)
+            for (int x = 0; x < size; ++x) truth.at(x, y) = x < size / 2 ? 0.02f : 0.5f;
+        Shot shot;
+        shot.iso = 6400;
+        const Photo photo = takePhoto(truth, {}, shot);
+        const Comparison what{Settings::original(), {"bm3d", 1, 1, 0, 0}, DifferencePart::Luminance, 1};
+        const auto spread = [&](const Rect& r) {
+            const Picture p = renderDifference(photo, what, r, 1);
+            double sum = 0, squares = 0;
+            const double n = p.width * p.height;
+            for (int i = 0; i < p.width * p.height; ++i) {
+                const double v = p.rgb[static_cast<std::size_t>(3 * i)];
+                sum += v, squares += v * v;
+            }
+            return std::sqrt(squares / n - sum * sum / n / n);
+        };
+        const double dark = spread({16, 16, 96, 220}), bright = spread({144, 16, 96, 220});
+        QVERIFY2(std::abs(dark / bright - 1) < 0.15,
+                 qPrintable(QStringLiteral("%1 %2").arg(dark).arg(bright)));
+        // A gain of 1 shows a standard deviation as ten steps; three channels' weighed mean has less.
+        QVERIFY2(bright > 2 && bright < 10, qPrintable(QString::number(bright)));
+        const Picture half = renderDifference(photo, what, {0, 0, 200, 100}, 0.5);
+        QVERIFY(half.width == 100 && half.height == 50);
+        QVERIFY_EXCEPTION_THROWN(renderDifference(photo, what, {0, 0, 8, 8}, 0), std::invalid_argument);
     }
 };
 

@@ -10,6 +10,7 @@
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"
 #include "style/rule.h"
+#include "style/style.h"
 #include "support.h"
 #include "window.h"
 
@@ -44,6 +45,7 @@ class WindowTest : public QObject {
     void initTestCase() {
         QCoreApplication::setOrganizationName("irenic-tests");
         QSettings().clear();
+        style::apply(*qApp);
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
         two_ =
             QString::fromStdString(test::writeShot(folder_, "two.dng", test::shoot(3200, "GRBG", 8).photo));

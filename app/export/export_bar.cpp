@@ -75,7 +75,10 @@ ExportFormat ExportBar::format() const {
 void ExportBar::setMessage(const QString& text) {
     message_->setText(text);
     message_->setToolTip(text);
+    emit messageChanged();
 }
+
+QString ExportBar::message() const { return message_->text(); }
 
 void ExportBar::refresh() {
     const bool can = document_.photo() && document_.chosen() >= 0 && !running();

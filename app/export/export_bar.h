@@ -26,8 +26,10 @@ class ExportBar : public QWidget {
     // Exports to `target`; the name's ending decides nothing, the chosen format does.
     void exportTo(const QString& target);
     void setMessage(const QString& text);
+    QString message() const;
 
   signals:
+    void messageChanged();
     void exported(const QString& file);
     void failed(const QString& reason);
 

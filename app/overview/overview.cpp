@@ -25,6 +25,11 @@ void Overview::setImage(const QImage& image) {
     update();
 }
 
+void Overview::setPlace(const QRectF& place) {
+    place_ = place;
+    update();
+}
+
 QRectF Overview::frame() const {
     if (!document_.photo()) return rect();
     const double w = document_.photo()->width(), h = document_.photo()->height();
@@ -63,6 +68,13 @@ void Overview::paintEvent(QPaintEvent*) {
     }
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(frame(), image_);
+    if (!place_.isEmpty()) {
+        const QRectF shown(place(place_.left(), place_.top()), place(place_.right(), place_.bottom()));
+        p.setPen(QPen(QColor(20, 20, 20), 3));
+        p.drawRect(shown);
+        p.setPen(QPen(style::ochre(), 1.4));
+        p.drawRect(shown);
+    }
     for (std::size_t i = 0; i < document_.probes().size(); ++i) {
         const Probe& probe = document_.probes()[i];
         const QPointF at = place(probe.x, probe.y);

@@ -15,6 +15,8 @@ class Overview : public QWidget {
   public:
     explicit Overview(Document& document, QWidget* parent = nullptr);
     void setImage(const QImage& image);
+    // What the close-up shows; an empty one: nothing.
+    void setPlace(const QRectF& place);
     QSize sizeHint() const override { return {220, 165}; }
     // Where a pixel of the photo stands in the widget.
     QPointF place(double x, double y) const;
@@ -33,6 +35,7 @@ class Overview : public QWidget {
 
     Document& document_;
     QImage image_;
+    QRectF place_;
     int held_ = -1;
 };
 

@@ -1,5 +1,6 @@
 #include "sheet/cell.h"
 
+#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -15,6 +16,8 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
     setMinimumSize(96, 72);
     setCursor(Qt::OpenHandCursor);
     setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Cell of the sheet"));
     ticking_.setInterval(120);
     connect(&ticking_, &QTimer::timeout, this, qOverload<>(&QWidget::update));
 }
@@ -39,6 +42,7 @@ void Cell::show(const RenderKey& key, double order) {
             else
                 failure_ = QString::fromStdString(outcome.problem);
             update();
+            if (current_) emit becameCurrent();
         });
         ticking_.start();
     }
@@ -100,14 +104,69 @@ void Cell::setPicking(bool on) {
     setCursor(on ? Qt::CrossCursor : Qt::OpenHandCursor);
 }
 
+void Cell::setBadge(const QString& letter, bool atRight) {
+    if (letter == badge_ && atRight == badgeAtRight_) return;
+    badge_ = letter, badgeAtRight_ = atRight;
+    update();
+}
+
 void Cell::leaveEvent(QEvent*) { emit hovered({}); }
+
+void Cell::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton && !picking_) emit opened();
+}
+
+void Cell::keyPressEvent(QKeyEvent* event) {
+    switch (event->key()) {
+    case Qt::Key_Return:
+    case Qt::Key_Enter: emit opened(); return;
+    case Qt::Key_Left: emit moveAsked(-1, 0); return;
+    case Qt::Key_Right: emit moveAsked(1, 0); return;
+    case Qt::Key_Up: emit moveAsked(0, -1); return;
+    case Qt::Key_Down: emit moveAsked(0, 1); return;
+    default: QWidget::keyPressEvent(event);
+    }
+}
 
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), style::ground());
+    paintPicture(p);
+    if (!badge_.isEmpty()) {
+        const int side = p.fontMetrics().height() + 4;
+        const QRect box(badgeAtRight_ ? width() - side - 4 : 4, 4, side, side);
+        p.fillRect(box, style::raised());
+        p.setPen(style::text());
+        p.drawRect(box);
+        p.drawText(box, Qt::AlignCenter, badge_);
+    }
+    if (hasFocus()) {
+        p.setPen(QPen(style::ochre(), 2));
+        p.drawRect(rect().adjusted(1, 1, -1, -1));
+        p.setPen(style::text());
+        p.drawRect(rect().adjusted(2, 2, -3, -3));
+    }
+}
+
+// Between pixels that are large enough to be told apart.
+void Cell::paintPixelGrid(QPainter& p, QPointF corner) {
+    if (scale() < 8) return;
+    p.setPen(QColor(128, 128, 128, 70));
+    for (int x = 1; x < key_.area.width; ++x) {
+        const double at = corner.x() + x * scale();
+        p.drawLine(QPointF(at, corner.y()), QPointF(at, corner.y() + key_.area.height * scale()));
+    }
+    for (int y = 1; y < key_.area.height; ++y) {
+        const double at = corner.y() + y * scale();
+        p.drawLine(QPointF(corner.x(), at), QPointF(corner.x() + key_.area.width * scale(), at));
+    }
+}
+
+void Cell::paintPicture(QPainter& p) {
     const QPointF at = imageCorner();
     if (current_) {
         p.drawImage(at, screen_);
+        paintPixelGrid(p, at);
         const QString text = readoutText();
         if (text.isEmpty()) return;
         const double side = std::max(5.0, scale());

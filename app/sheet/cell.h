@@ -35,7 +35,13 @@ class Cell : public QWidget {
     // Clicks say what is grey instead of panning.
     void setPicking(bool on);
 
+    // A letter in the corner; none: an empty one.
+    void setBadge(const QString& letter, bool atRight = false);
+
   signals:
+    void opened();                        // double click, Enter
+    void moveAsked(int across, int down); // arrow keys
+    void becameCurrent();
     void panned(QPointF photoPixels);
     void zoomAsked(int direction,
                    QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
@@ -50,9 +56,13 @@ class Cell : public QWidget {
     void mouseMoveEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void leaveEvent(QEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
 
   private:
     void keep(const QImage& image);
+    void paintPicture(QPainter& p);
+    void paintPixelGrid(QPainter& p, QPointF corner);
     QPointF imageCorner() const;
 
     Renderer& renderer_;
@@ -62,6 +72,8 @@ class Cell : public QWidget {
     QImage image_, screen_; // as rendered, and in the monitor's colours
     std::optional<QPoint> readout_;
     bool picking_ = false;
+    QString badge_;
+    bool badgeAtRight_ = false;
     bool current_ = false;
     QString failure_;
     QTimer ticking_;

@@ -120,7 +120,15 @@ void Sheet::rebuild() {
             auto* cell = new Cell(renderer_, body_);
             connect(cell, &Cell::panned, this,
                     [this](QPointF by) { document_.setPan(document_.pan() + by); });
-            connect(cell, &Cell::zoomAsked, this, &Sheet::zoomBy);
+            connect(cell, &Cell::zoomAsked, this,
+                    [this](int direction, QPointF from) { document_.zoomBy(direction, from); });
+            connect(cell, &Cell::opened, this, [this, r, c] { emit opened(static_cast<int>(r), c); });
+            connect(cell, &Cell::moveAsked, this, [this, r, c](int across, int down) {
+                if (Cell* next = this->cell(static_cast<int>(r) + down, c + across)) {
+                    next->setFocus();
+                    cellArea_->ensureWidgetVisible(next, 0, 0);
+                }
+            });
             connect(cell, &Cell::picked, this, &Sheet::picked);
             connect(cell, &Cell::hovered, this, [this, r](std::optional<QPoint> pixel) {
                 rowInHand_ = static_cast<int>(r);
@@ -280,21 +288,6 @@ bool Sheet::allCurrent() const {
         for (const Cell* c : cells_[r])
             if (c->state() != Cell::State::Current) return false;
     return !cells_.empty();
-}
-
-void Sheet::zoomBy(int direction, QPointF fromCentre) {
-    static constexpr double steps[] = {0, 1, 2, 3, 4, 6, 8};
-    const auto at = std::find(std::begin(steps), std::end(steps), document_.zoom());
-    const auto index =
-        std::clamp<std::ptrdiff_t>((at == std::end(steps) ? 1 : at - std::begin(steps)) + direction, 0, 6);
-    const double before = document_.zoom(), after = steps[index];
-    if (before == after) return;
-    // The pixel under the pointer stays there.
-    if (before > 0 && after > 0) {
-        const QPointF shift = fromCentre * (1 - before / after);
-        document_.setPan(document_.pan() + QPointF(std::round(shift.x()), std::round(shift.y())));
-    }
-    document_.setZoom(after);
 }
 
 } // namespace irenic

@@ -41,6 +41,7 @@ class Sheet : public QWidget {
 
   signals:
     void picked(QPoint pixel);
+    void opened(int row, int column);          // a cell is to be seen alone
     void presetAsked(int take);                // a take is to be kept as a preset
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left the cells
 
@@ -58,7 +59,6 @@ class Sheet : public QWidget {
     // Which cell is rendered first: originals, the take in hand, then rows from the one under the pointer
     // outward, and in each the fast methods first, so that every column soon shows something.
     double orderOf(int row, const Column& column) const;
-    void zoomBy(int direction, QPointF fromCentre);
     QString originalText() const;
 
     Document& document_;

@@ -31,7 +31,7 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     method_->setObjectName(QStringLiteral("method"));
     method_->setAccessibleName(tr("Method of this take"));
     method_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-    method_->setMinimumWidth(60);
+    method_->setMinimumWidth(24);
     // The two factors are the handle of all strengths.
     fold_->setObjectName(QStringLiteral("fold"));
     fold_->setToolTip(
@@ -107,7 +107,6 @@ void TakeHead::setOpen(bool open) {
     open_ = open;
     body_->setVisible(open);
     makeRoom();
-    fold_->setText(open ? tr("fold") : factorsText());
     fold_->setAccessibleName(open ? tr("Fold the strengths")
                                   : tr("Open the strengths, %1").arg(factorsText()));
 }
@@ -161,8 +160,15 @@ void TakeHead::change(const std::function<void(Settings&)>& c) {
     if (!(s == settings_)) emit edited(settings_ = s);
 }
 
-// A narrow folded head has room for what is needed most.
-void TakeHead::makeRoom() { more_->setVisible(open_ || width() >= 232); }
+// A narrow head has room for what is needed most: the menu gives way first, then the second factor.
+void TakeHead::makeRoom() {
+    const auto widthOf = [this](const QString& text) { return fontMetrics().horizontalAdvance(text) + 12; };
+    const QString text = open_ ? tr("fold") : factorsText();
+    const int least = 60, rest = width() - 6 - 4 * style::kGap - letter_->sizeHint().width() - least -
+                                 choose_->sizeHint().width();
+    more_->setVisible(rest >= widthOf(text) + more_->sizeHint().width() + style::kGap);
+    fold_->setText(rest >= widthOf(text) || open_ ? text : factorsText().section(QLatin1Char(' '), 0, 0));
+}
 
 void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }
 

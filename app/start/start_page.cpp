@@ -42,8 +42,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     const auto button = [&](const QString& words, const char* name) {
         auto* b = new QPushButton(words, this);
         b->setObjectName(QLatin1String(name));
-        b->setFixedWidth(260);
-        column->addWidget(b);
+        b->setMinimumWidth(260);
+        column->addWidget(b, 0, Qt::AlignLeft);
         return b;
     };
     column->addSpacing(6);

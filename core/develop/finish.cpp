@@ -35,8 +35,9 @@ float shifted(float v, const Look& look) {
 } // namespace
 
 Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float push)
-    : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + push)),
-      saturation_(look.saturation), tone_(kSteps + 1), transfer_(kSteps + 1) {
+    : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + std::min(push, 0.0f))),
+      lift_(std::exp2(std::max(push, 0.0f))), saturation_(look.saturation), tone_(kSteps + 1),
+      transfer_(kSteps + 1) {
     const Matrix3 m = xyzD50To(space) * inverse(xyzD50To(kWorkingSpace));
     for (std::size_t i = 0; i < 9; ++i)
         toSpace_[i] = static_cast<float>(space == kWorkingSpace ? kIdentity3[i] : m[i]);
@@ -53,6 +54,12 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
 void Finish::apply(float* r, float* g, float* b, int n) const {
     for (int i = 0; i < n; ++i) {
         float cr = r[i] * gain_, cg = g[i] * gain_, cb = b[i] * gain_;
+        if (lift_ > 1) {
+            // A push lifts the dark by all of its stops and white not at all: it never blinds.
+            const float most = std::max({cr, cg, cb, 0.0f}),
+                        k = lift_ / (1 + (lift_ - 1) * std::min(most, 1.0f));
+            cr *= k, cg *= k, cb *= k;
+        }
         if (saturation_ != 1) {
             // Y of ROMM RGB.
             const float grey = 0.2880f * cr + 0.7119f * cg + 0.0001f * cb;

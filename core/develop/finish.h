@@ -15,7 +15,7 @@ inline constexpr OutputSpace kWorkingSpace = OutputSpace::ProPhotoCompatible;
 
 class Finish {
   public:
-    // `push` is added to the look's exposure: for screens only.
+    // `push` lifts the dark by so many stops and rolls off towards white: for screens only.
     Finish(const Photo& photo, const Look& look, OutputSpace space, float push = 0);
     // n pixels of linear light in the working space to encoded values of the output space, 0..1, in place.
     void apply(float* r, float* g, float* b, int n) const;
@@ -23,7 +23,7 @@ class Finish {
     float gain() const { return gain_; }
 
   private:
-    float gain_, saturation_;
+    float gain_, lift_, saturation_;
     std::array<float, 9> toSpace_{};
     std::vector<float> tone_, transfer_; // over the square roots of their arguments
 };

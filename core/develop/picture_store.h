@@ -16,7 +16,7 @@ class PictureStore {
     // renderRegion(). Below a zoom of 1 only cleaned samples are kept. Throws as renderRegion() does.
     Picture get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
                 const Shown& as, const Work& work = {});
-    const TileStore& cleaned() const { return cleaned_; }
+    TileStore& cleaned() { return cleaned_; }
 
   private:
     struct Source {

@@ -111,6 +111,15 @@ std::vector<T> listFrom(const json& from, const char* name, std::vector<std::str
 
 } // namespace
 
+std::vector<Probe> PastedProbes::scaledTo(int newWidth, int newHeight) const {
+    std::vector<Probe> out = probes;
+    const auto scaled = [](int v, int to, int from) {
+        return static_cast<int>(static_cast<long long>(v) * to / std::max(1, from));
+    };
+    for (Probe& p : out) p.id = 0, p.x = scaled(p.x, newWidth, width), p.y = scaled(p.y, newHeight, height);
+    return out;
+}
+
 Take* PhotoState::take(std::uint32_t id) {
     const auto at = std::find_if(takes.begin(), takes.end(), [id](const Take& t) { return t.id == id; });
     return id == 0 || at == takes.end() ? nullptr : &*at;
@@ -147,6 +156,11 @@ json jsonOf(const PhotoState& s) {
     for (const Probe& p : s.probes) out["probes"].push_back(jsonOf(p));
     for (const ExportMade& e : s.exports)
         out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
+    if (s.pasted) {
+        json probes = json::array();
+        for (const Probe& p : s.pasted->probes) probes.push_back(jsonOf(p));
+        out["pastedProbes"] = {{"probes", probes}, {"width", s.pasted->width}, {"height", s.pasted->height}};
+    }
     out["look"] = jsonOf(s.look);
     out["chosen"] = s.chosen;
     out["notes"] = s.notes;
@@ -166,10 +180,17 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
             made.letter = letter.empty() ? 'A' : letter[0];
             return made;
         });
+    if (const auto at = from.find("pastedProbes"); at != from.end() && at->is_object()) {
+        s.pasted.emplace();
+        s.pasted->probes = listFrom<Probe>(*at, "probes", problems, probeFrom);
+        get(*at, "width", s.pasted->width, problems), get(*at, "height", s.pasted->height, problems);
+        if (s.pasted->probes.empty()) s.pasted.reset();
+    }
     if (const auto at = from.find("look"); at != from.end()) readJson(*at, s.look, problems);
     get(from, "chosen", s.chosen, problems);
     get(from, "notes", s.notes, problems);
-    s.rest = without(from, {"takes", "probes", "exports", "look", "chosen", "notes", "kept", "photo"});
+    s.rest = without(
+        from, {"takes", "probes", "exports", "look", "chosen", "notes", "kept", "photo", "pastedProbes"});
     // What a newer version wrote keeps its number.
     if (s.rest.contains("irenic") && s.rest["irenic"].is_number() && s.rest["irenic"] <= kSidecarVersion)
         s.rest.erase("irenic");

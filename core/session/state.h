@@ -22,10 +22,20 @@ struct ExportMade {
     friend bool operator==(const ExportMade&, const ExportMade&) = default;
 };
 
+// Probes that were pasted before the photo's size was known: places of a photo of another size.
+struct PastedProbes {
+    std::vector<Probe> probes;
+    int width = 1, height = 1;
+    // At the same shares of a photo of this size.
+    std::vector<Probe> scaledTo(int newWidth, int newHeight) const;
+    friend bool operator==(const PastedProbes&, const PastedProbes&) = default;
+};
+
 // What a person does with one photo.
 struct PhotoState {
     std::vector<Take> takes;
     std::vector<Probe> probes;
+    std::optional<PastedProbes> pasted; // take the probes' place once the photo is read
     Look look;
     std::uint32_t chosen = 0; // the id of the take that will be exported; 0: none yet
     std::vector<ExportMade> exports;

@@ -1,0 +1,94 @@
+// One place of the photo fills the window: flipped between original and takes in place, divided, side by
+// side, or as what a take removed. Letters are the handles.
+#pragma once
+
+#include <QTimer>
+#include <QWidget>
+#include <vector>
+
+#include "document.h"
+#include "renderer.h"
+#include "sheet/column.h"
+
+class QButtonGroup;
+class QComboBox;
+class QHBoxLayout;
+class QLabel;
+class QToolButton;
+
+namespace irenic {
+
+class Cell;
+class DifferenceView;
+class Rule;
+class TakeHead;
+
+class CloseUp : public QWidget {
+    Q_OBJECT
+
+  public:
+    // In place: one column. Divided: the one before at one side of a line, this one at the other. Beside:
+    // this one and those before it. Removed: the original less this one. Difference: the one before less this
+    // one.
+    enum class Manner { InPlace, Divided, Beside, Removed, Difference };
+
+    CloseUp(Document& document, Renderer& renderer, QWidget* parent = nullptr);
+    // Shows a probe (the pan stays) in a column: 0 the original, i + 1 take i.
+    void open(int probe, int column);
+    void showColumn(int column);
+    int column() const { return column_; }
+    int before() const { return before_; }
+    void setManner(Manner manner);
+    Manner manner() const { return manner_; }
+    // The cell of a column, whether it is seen or not.
+    Cell* cell(int column) const { return cells_.at(static_cast<std::size_t>(column)); }
+    DifferenceView* difference() const { return difference_; }
+    // Where the line stands, as a share of the width.
+    double divider() const { return divider_; }
+    bool current() const; // everything that is seen
+
+  signals:
+    void closeAsked();
+    void hovered(std::optional<QPoint> pixel);
+    void placeChanged(QRectF area); // in the developed picture
+
+  protected:
+    bool event(QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void keyReleaseEvent(QKeyEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+  private:
+    void rebuild();
+    void refresh();
+    void arrange();
+    void compare();
+    void choose();
+    void stepProbe(int by);
+    void stepColumn(int by);
+    int columns() const { return static_cast<int>(columns_.size()); }
+    QString letterOf(int column) const;
+    // The columns that are seen, in order from left to right.
+    std::vector<int> seen() const;
+
+    Document& document_;
+    Renderer& renderer_;
+    std::vector<Column> columns_;
+    std::vector<Cell*> cells_;
+    std::vector<QToolButton*> letters_;
+    QHBoxLayout* index_;
+    QWidget *area_, *line_, *controls_;
+    QLabel *large_, *says_;
+    QButtonGroup* manners_;
+    TakeHead* head_ = nullptr;
+    DifferenceView* difference_;
+    Rule* gain_;
+    QComboBox* what_;
+    QTimer fading_; // the large letter goes
+    Manner manner_ = Manner::InPlace;
+    int probe_ = 0, column_ = 0, before_ = 0, held_ = -1;
+    double divider_ = 0.5;
+};
+
+} // namespace irenic

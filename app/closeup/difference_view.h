@@ -1,0 +1,33 @@
+// What a take removed, or what differs between two, amplified, on mid-grey (judge/removed.h).
+#pragma once
+
+#include <QImage>
+#include <QWidget>
+
+#include "renderer.h"
+
+namespace irenic {
+
+class DifferenceView : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit DifferenceView(Renderer& renderer, QWidget* parent = nullptr);
+    // At the place and zoom of a cell. Nothing happens when it is shown already.
+    void show(const RenderKey& place, const Comparison& what);
+    // Null unless current.
+    QImage image() const { return job_.active() ? QImage() : image_; }
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+
+  private:
+    Renderer& renderer_;
+    RenderKey place_;
+    Comparison what_;
+    Job job_;
+    QImage image_;
+    QString failure_;
+};
+
+} // namespace irenic

@@ -1,0 +1,202 @@
+// How the window looks: contrast of text, texts that fit their boxes at every size, scale and length.
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QLabel>
+#include <QRegularExpression>
+#include <QScopeGuard>
+#include <QStyleOption>
+#include <QTranslator>
+#include <cmath>
+
+#include "start/start_page.h"
+#include "style/style.h"
+#include "window_support.h"
+
+using namespace irenic;
+
+namespace {
+
+// Relative luminance and contrast after WCAG 2.1.
+double luminance(const QColor& c) {
+    const auto linear = [](double v) {
+        return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+    };
+    return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
+}
+double contrast(const QColor& a, const QColor& b) {
+    const double x = luminance(a) + 0.05, y = luminance(b) + 0.05;
+    return std::max(x, y) / std::min(x, y);
+}
+
+// Every text a third longer, as other languages are.
+class Longer : public QTranslator {
+  public:
+    QString translate(const char*, const char* source, const char*, int) const override {
+        const QString text = QString::fromUtf8(source);
+        if (text.size() < 2 || text.contains(QLatin1Char('%'))) return text;
+        // Keys stay keys.
+        static const QRegularExpression keys(QStringLiteral("^(Ctrl|Shift|Alt|F\\d)[+\\w]*$"));
+        if (keys.match(text).hasMatch()) return text;
+        return text + QStringLiteral(" ") +
+               QString(std::max<qsizetype>(1, text.size() / 3 - 1), QLatin1Char('n'));
+    }
+    bool isEmpty() const override { return false; }
+};
+
+} // namespace
+
+class TestAppearance : public test::WindowTest {
+    Q_OBJECT
+
+    // Texts of visible buttons, boxes and labels that are wider than the room they have.
+    QStringList cutTexts(const QWidget& window) {
+        QStringList cut;
+        const auto note = [&](const QWidget* w, const QString& text, int wanted, int room) {
+            if (wanted > room + 1)
+                cut << QStringLiteral("%1 \"%2\": %3 in %4").arg(w->objectName(), text).arg(wanted).arg(room);
+        };
+        for (const QAbstractButton* b : window.findChildren<QAbstractButton*>())
+            if (b->isVisible())
+                note(b, b->text(), b->fontMetrics().horizontalAdvance(b->text()), b->width() - 4);
+        for (const QComboBox* c : window.findChildren<QComboBox*>())
+            // A method's name gives way in a narrow head; its tool tip has it whole.
+            if (c->isVisible() && c->objectName() != QLatin1String("method"))
+                note(c, c->currentText(), c->fontMetrics().horizontalAdvance(c->currentText()),
+                     c->width() - 20);
+        for (const Rule* r : window.findChildren<Rule*>())
+            if (r->isVisible())
+                note(r, r->label(), r->labelHint() - 8, static_cast<int>(r->placeOf(r->least())) - 4);
+        for (const QLabel* l : window.findChildren<QLabel*>()) {
+            if (!l->isVisible() || l->wordWrap() || l->textFormat() == Qt::RichText ||
+                l->text().contains('<'))
+                continue;
+            if (l->objectName() == QLatin1String("message")) continue; // its tool tip has it whole
+            note(l, l->text(), l->fontMetrics().horizontalAdvance(l->text()), l->width());
+        }
+        return cut;
+    }
+    // Neighbours in one parent that overlap.
+    QStringList overlaps(const QWidget& window) {
+        QStringList found;
+        for (const QAbstractButton* a : window.findChildren<QAbstractButton*>())
+            for (const QWidget* b : a->parentWidget()->findChildren<QWidget*>(Qt::FindDirectChildrenOnly))
+                if (a != b && a->isVisible() && b->isVisible() && !b->findChild<const QAbstractButton*>() &&
+                    a->geometry().intersects(b->geometry()) && !b->isWindow() &&
+                    !b->geometry().contains(a->geometry()))
+                    found << a->text() + QStringLiteral(" over ") + b->objectName();
+        return found;
+    }
+
+  private slots:
+    void textStandsOut() {
+        for (const style::Greys g : {style::Greys::Middle, style::Greys::Dark, style::Greys::Light}) {
+            style::setGreys(g);
+            for (const QColor& ground : {style::panel(), style::raised(), style::sunken()}) {
+                QVERIFY(ground.red() == ground.green() && ground.green() == ground.blue());
+                for (const QColor& text : {style::text(), style::faint()})
+                    QVERIFY2(contrast(text, ground) >= 4.5, qPrintable(QStringLiteral("%1 on %2: %3")
+                                                                           .arg(text.red())
+                                                                           .arg(ground.red())
+                                                                           .arg(contrast(text, ground))));
+            }
+            QVERIFY(contrast(style::onOchre(), style::ochre()) >= 4.5);
+        }
+        style::setGreys(style::Greys::Middle);
+    }
+    void nothingIsCut_data() {
+        QTest::addColumn<QSize>("size");
+        QTest::addColumn<double>("type");
+        QTest::addColumn<bool>("longer");
+        for (const QSize& size : {QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080), QSize(3840, 2160)}) {
+            const QByteArray name = QByteArray::number(size.width());
+            QTest::newRow((name + " plain").constData()) << size << 1.0 << false;
+            QTest::newRow((name + " larger text").constData()) << size << 1.3 << false;
+            QTest::newRow((name + " longer text").constData()) << size << 1.0 << true;
+        }
+    }
+    void nothingIsCut() {
+        QFETCH(QSize, size);
+        QFETCH(double, type);
+        QFETCH(bool, longer);
+        Longer words;
+        if (longer) QCoreApplication::installTranslator(&words);
+        const QFont font = QApplication::font();
+        QFont larger = font;
+        larger.setPointSizeF(font.pointSizeF() * type);
+        QApplication::setFont(larger);
+        const auto atEnd = qScopeGuard([&] {
+            QApplication::setFont(font);
+            QCoreApplication::removeTranslator(&words);
+        });
+        for (const bool photo : {true, false}) {
+            Window window;
+            window.keepNothing();
+            window.resize(size);
+            window.show();
+            if (photo) {
+                window.open({one_});
+                QTRY_VERIFY_WITH_TIMEOUT(window.document().photo() != nullptr, 30000);
+                window.sheet().openAllHeads(true);
+                window.findChild<QToolButton*>("showLook")->setChecked(true);
+            }
+            QTest::qWait(80);
+            QVERIFY2(window.size() == size,
+                     qPrintable(QStringLiteral("%1 x %2").arg(window.width()).arg(window.height())));
+            const QStringList cut = cutTexts(window), over = overlaps(window);
+            QVERIFY2(cut.isEmpty(), qPrintable(cut.join(QLatin1Char('\n'))));
+            QVERIFY2(over.isEmpty(), qPrintable(over.join(QLatin1Char('\n'))));
+            window.sheet().openAllHeads(false);
+            QTest::qWait(30);
+            const QStringList folded = cutTexts(window);
+            QVERIFY2(folded.isEmpty(), qPrintable(folded.join(QLatin1Char('\n'))));
+        }
+    }
+    // Three whole rows of cells of at least 250 x 190 at 1280 x 800, heads and look folded.
+    void thereIsRoomForPixels() {
+        Window window;
+        window.keepNothing();
+        window.resize(1280, 800);
+        window.show();
+        window.open({one_});
+        QTRY_VERIFY_WITH_TIMEOUT(window.document().photo() != nullptr, 30000);
+        window.findChild<QToolButton*>("showLook")->setChecked(false);
+        while (window.document().probes().size() < 5)
+            window.document().addProbe(60 * static_cast<int>(window.document().probes().size()), 100);
+        QTest::qWait(50);
+        QCOMPARE(window.sheet().columns(), 4);
+        for (int row = 0; row < 3; ++row)
+            for (int column = 0; column < 4; ++column) {
+                const Cell* cell = window.sheet().cell(row, column);
+                QVERIFY2(cell->width() >= 250 && cell->height() >= 190,
+                         qPrintable(QStringLiteral("%1 x %2").arg(cell->width()).arg(cell->height())));
+                QCOMPARE(cell->visibleRegion().boundingRect(), cell->rect());
+            }
+    }
+    // Not by colour alone: what is on, what is recommended and what differs from it changes the drawing's
+    // shape.
+    void statesHaveShapes() {
+        const auto grey = [](const QWidget& w) {
+            return const_cast<QWidget&>(w).grab().toImage().convertToFormat(QImage::Format_Grayscale8);
+        };
+        const FieldInfo factor = {"f", "", "factor", "×", 0, 3, 1, 2, ""};
+        Rule rule(factor, 1);
+        rule.resize(220, rule.sizeHint().height());
+        const QImage plain = grey(rule);
+        rule.setRecommended(1.6);
+        QVERIFY(rule.differs());
+        const QImage marked = grey(rule);
+        QVERIFY(marked != plain);
+        rule.setValue(1.6);
+        QVERIFY(!rule.differs());
+        QVERIFY(grey(rule) != marked);
+        QToolButton button;
+        button.setText("A");
+        button.setCheckable(true);
+        const QImage off = grey(button);
+        button.setChecked(true);
+        QVERIFY(grey(button) != off);
+    }
+};
+
+QTEST_MAIN(TestAppearance)
+#include "appearance.moc"
