@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "deliver/safe_file.h"
+#include "denoise/method.h"
 #include "raw/text.h"
 
 namespace irenic {
@@ -19,6 +20,30 @@ Take nextTake(const PhotoState& state) {
     const auto taken = [&](const Take& t) { return t.letter == take.letter; };
     for (take.letter = 'A'; std::any_of(state.takes.begin(), state.takes.end(), taken);) ++take.letter;
     return take;
+}
+
+// A photo without a mosaic starts with methods that take it.
+StatePtr fittingMethods(const StatePtr& state, const Photo& photo) {
+    if (photo.hasMosaic()) return state;
+    auto next = std::make_shared<PhotoState>(*state);
+    for (Take& t : next->takes)
+        if (const Method* m = findMethod(t.settings.method); m && !m->takesPixels())
+            t.settings.method = "nlbayes";
+    return next;
+}
+
+// Into the take that holds what was measured already, else into a new one (or the last, when there is no
+// room).
+void putRecommended(PhotoState& s, const Settings& settings, const Risk& risk) {
+    const auto measured = [](const Take& t) { return t.risk.has_value(); };
+    auto at = std::find_if(s.takes.begin(), s.takes.end(), measured);
+    if (at == s.takes.end()) {
+        if (static_cast<int>(s.takes.size()) < Document::kMostTakes) s.takes.push_back(nextTake(s));
+        at = s.takes.end() - 1;
+    }
+    at->settings = settings;
+    at->risk = risk;
+    at->recommended = settings;
 }
 
 // Probes that stand where they stood stay the same ones.
@@ -64,6 +89,7 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     lastKey_.clear();
     Held& held = hold(path(), digestOf(*photo_));
     held.placed = std::move(probes);
+    if (!held.worked) held.record.state = fittingMethods(held.record.state, *photo_);
     held.width = photo_->width(), held.height = photo_->height();
     const bool pasted = held.record.state->pasted.has_value();
     held.record.state = withProbes(held, held.record.state);
@@ -154,7 +180,8 @@ void Document::pasteWork(Part part, const QStringList& photos) {
     emit historyChanged();
 }
 
-void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c) {
+void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c,
+                      const std::string& name) {
     if (!photo_) {
         PhotoState next = start_;
         c(next);
@@ -172,7 +199,7 @@ void Document::change(const std::string& key, const std::function<void(PhotoStat
     if (*next == *before) return;
     const bool together = !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture;
     if (!together || !history_.grow(path(), next))
-        history_.add({nameOfChange(*before, *next), {{path(), before, next}}});
+        history_.add({name.empty() ? nameOfChange(*before, *next) : name, {{path(), before, next}}});
     lastKey_ = key;
     lastChange_.restart();
     put(path(), next);
@@ -286,17 +313,29 @@ void Document::addTake(int like) {
 }
 
 void Document::setRecommended(const Settings& settings, const Risk& risk) {
-    change({}, [&](PhotoState& s) {
-        const auto measured = [](const Take& t) { return t.risk.has_value(); };
-        auto at = std::find_if(s.takes.begin(), s.takes.end(), measured);
-        if (at == s.takes.end()) {
-            if (static_cast<int>(s.takes.size()) < kMostTakes) s.takes.push_back(nextTake(s));
-            at = s.takes.end() - 1;
-        }
-        at->settings = settings;
-        at->risk = risk;
-        at->recommended = settings;
-    });
+    change({}, [&](PhotoState& s) { putRecommended(s, settings, risk); });
+}
+
+void Document::noteRecommended(const Settings& settings, const Risk& risk) {
+    if (!photo_) return;
+    Held& held = held_.at(path());
+    const StatePtr before = held.record.state;
+    auto next = std::make_shared<PhotoState>(*before);
+    putRecommended(*next, settings, risk);
+    next->giveIds();
+    held.record.state = next;
+    tellDifference(*before, *next);
+}
+
+void Document::setSeveral(const std::map<std::uint32_t, Settings>& settings, const std::string& name) {
+    change(
+        {},
+        [&](PhotoState& s) {
+            for (const auto& [id, value] : settings)
+                if (Take* take = s.take(id); take && !(take->settings == value))
+                    take->settings = value, take->risk.reset();
+        },
+        name);
 }
 
 void Document::usePreset(const std::string& name, const Preset& preset) {

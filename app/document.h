@@ -56,6 +56,10 @@ class Document : public QObject {
     // A take with the preset's settings and name, the preset's look, or both; one step.
     void usePreset(const std::string& name, const Preset& preset);
     void removeTake(int take);
+    // Settings of several takes, by their ids, as one step of that name.
+    void setSeveral(const std::map<std::uint32_t, Settings>& settings, const std::string& name);
+    // As setRecommended(), by itself: no step, and no work of anybody's.
+    void noteRecommended(const Settings& settings, const Risk& risk);
     void choose(int take);
     void setLook(const Look& look);
     void copyLook(); // of the photo shown, to be pasted
@@ -133,7 +137,9 @@ class Document : public QObject {
     StatePtr withProbes(const Held& held, const StatePtr& state) const;
     std::string path() const { return photo_ ? photo_->file.string() : std::string(); }
     // Makes a new state by c(state). Changes with one key that follow each other quickly are one step.
-    void change(const std::string& key, const std::function<void(PhotoState&)>& c);
+    // `name` instead of one that tells what differs.
+    void change(const std::string& key, const std::function<void(PhotoState&)>& c,
+                const std::string& name = {});
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
     void tellDifference(const PhotoState& before, const PhotoState& after);

@@ -83,6 +83,7 @@ int main(int argc, char** argv) {
         std::clamp(QSettings().value(QStringLiteral("greys")).toInt(), 0, 2)));
     irenic::style::apply(app);
 
+    if (parser.isSet(picture)) QSettings().setValue(QStringLiteral("recommend/byItself"), false);
     irenic::Window window;
     if (parser.isSet(look)) try {
             window.document().setLook(irenic::lookFromText(parser.value(look).toStdString()));

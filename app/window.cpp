@@ -127,6 +127,7 @@ Window::Window(QWidget* parent)
     connect(closeUp_, &CloseUp::hovered, this,
             [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
     connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
+    connect(sheet_, &Sheet::levelAsked, this, &Window::levelTakes);
     connect(sheet_, &Sheet::presetAsked, presets_, &PresetMenu::keepTake);
     connect(lookStrip_, &LookStrip::presetAsked, presets_, &PresetMenu::keepLook);
     connect(start_, &StartPage::openAsked, this, &Window::askForPhotos);
@@ -229,10 +230,10 @@ QWidget* Window::viewStrip() {
     pushNote_->setPalette(ochre);
     pushNote_->hide(); // before it can widen the row
     row->addWidget(pushNote_);
-    auto* recommended = new RecommendButton(document_, jobs_, strip);
-    connect(recommended, &RecommendButton::failed, this,
+    recommend_ = new RecommendButton(document_, jobs_, strip);
+    connect(recommend_, &RecommendButton::failed, this,
             [this](const QString& reason) { exportBar_->setMessage(reason); });
-    row->addWidget(recommended);
+    row->addWidget(recommend_);
     auto* add = new QToolButton(strip);
     add->setText(tr("+ Take"));
     add->setObjectName(QStringLiteral("addTake"));
@@ -300,6 +301,11 @@ void Window::makeMenus() {
                                   &Sheet::openAllHeads);
     heads->setCheckable(true);
     heads->setObjectName(QStringLiteral("allHeads"));
+    auto* byItself = view->addAction(tr("&Measure a recommendation for each photo"));
+    byItself->setCheckable(true);
+    byItself->setObjectName(QStringLiteral("byItself"));
+    byItself->setChecked(recommend_->byItself());
+    connect(byItself, &QAction::toggled, recommend_, &RecommendButton::setByItself);
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
     view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
@@ -376,6 +382,47 @@ void Window::rememberSession() {
         exportBar_->setMessage(
             tr("The list of open photos could not be saved: %1").arg(QString::fromUtf8(e.what())));
     }
+}
+
+// Equal noise: the other takes' strengths are measured so that they leave as much noise as this one.
+void Window::levelTakes(int take, NoiseKind kind) {
+    const PhotoPtr photo = document_.photo();
+    if (!photo || document_.takes().size() < 2) return;
+    struct Result {
+        std::map<std::uint32_t, Settings> settings;
+        QString text;
+    };
+    const QString what = kind == NoiseKind::Luminance ? tr("luminance") : tr("colour");
+    exportBar_->setMessage(tr("Measuring for equal %1 noise…").arg(what));
+    levelling_ = jobs_.submit(
+        Lane::Quiet, -10,
+        [photo, takes = document_.takes(), take, kind](const Work& work) {
+            const std::vector<Rect> areas = flatAreas(*photo, 3, work);
+            const Take& reference = takes[static_cast<std::size_t>(take)];
+            const NoiseLeft left = noiseLeftIn(*photo, reference.settings, areas, work.part(0, 0.1));
+            const double target = kind == NoiseKind::Luminance ? left.luminance : left.colour;
+            Result out;
+            for (const Take& t : takes) {
+                if (t.id == reference.id) continue;
+                const Levelled l = levelled(*photo, t.settings, kind, target, areas, {work.stop, nullptr});
+                out.settings[t.id] = l.settings;
+                const float strength =
+                    kind == NoiseKind::Luminance ? l.settings.luminance : l.settings.colour;
+                out.text += QStringLiteral("%1 %2×%3, ")
+                                .arg(QLatin1Char(t.letter))
+                                .arg(static_cast<double>(strength), 0, 'f', 2)
+                                .arg(l.reached ? QString() : tr(" (as near as it comes)"));
+            }
+            out.text += tr("%1 % of the noise left").arg(100 * target, 0, 'f', 1);
+            return out;
+        },
+        [this, what,
+         letter = document_.takes()[static_cast<std::size_t>(take)].letter](const Outcome<Result>& made) {
+            if (!made.value) return exportBar_->setMessage(QString::fromStdString(made.problem));
+            document_.setSeveral(made.value->settings,
+                                 "equal " + what.toStdString() + " noise, after " + std::string(1, letter));
+            exportBar_->setMessage(tr("Equal %1 noise: %2.").arg(what, made.value->text));
+        });
 }
 
 void Window::askForVersion() {

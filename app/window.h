@@ -6,6 +6,7 @@
 
 #include "document.h"
 #include "image/jobs.h"
+#include "judge/equal_noise.h"
 #include "renderer.h"
 
 class QLabel;
@@ -24,6 +25,7 @@ class Overview;
 class PhotoList;
 class Sheet;
 class PresetMenu;
+class RecommendButton;
 class Rule;
 class StartPage;
 
@@ -65,6 +67,7 @@ class Window : public QMainWindow {
     void rememberSession();
     QString layoutText() const;
     void restoreLayout(const QString& text);
+    void levelTakes(int take, NoiseKind kind);
     void askForVersion();
     void listVersions();
     void askForMonitor();
@@ -97,7 +100,8 @@ class Window : public QMainWindow {
     QSplitter* splitter_;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
-    Job overviewWork_;
+    Job overviewWork_, levelling_;
+    RecommendButton* recommend_ = nullptr;
 };
 
 } // namespace irenic

@@ -2,6 +2,7 @@
 // pixels through the core alone, in turn, in one run. At 1280 x 800 with the original and three takes.
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QSettings>
 #include <QTimer>
 #include <algorithm>
 #include <cstdio>
@@ -146,6 +147,7 @@ int main(int argc, char** argv) {
     keepFreedMemory();
     QApplication app(argc, argv);
     QApplication::setApplicationName(QStringLiteral("irenic-bench"));
+    QSettings().setValue(QStringLiteral("recommend/byItself"), false);
     style::apply(app);
     QStringList photos = QApplication::arguments().mid(1);
     if (photos.size() < 2) {

@@ -411,6 +411,38 @@ class TestDesk : public test::WindowTest {
         QCOMPARE(window_->document().takes()[0].settings.luminance, 1.5f);
         QCOMPARE(rule->valueInterface()->maximumValue().toDouble(), 3.0);
     }
+    // A photo is measured by itself when it is first shown; that is nobody's work and no step. Switched off,
+    // it is not.
+    void aRecommendationComesByItself() {
+        QVERIFY(!find<QAction>("byItself")->isChecked());
+        find<QAction>("byItself")->setChecked(true);
+        window_->open({two_});
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 3200, 30000);
+        QTRY_COMPARE_WITH_TIMEOUT(window_->document().takes().size(), std::size_t(4), 120000);
+        QVERIFY(window_->document().takes()[3].risk && window_->document().takes()[3].recommended);
+        QVERIFY(!window_->document().history().canUndo() && !window_->document().unsaved());
+        find<QAction>("byItself")->setChecked(false);
+    }
+    void takesGetEqualNoise() {
+        Document& document = window_->document();
+        Settings strong = document.takes()[1].settings;
+        strong.luminance = 0.7f;
+        document.setSettings(1, strong);
+        const Settings before = document.takes()[2].settings;
+        emit window_->sheet().head(1)->levelAsked(NoiseKind::Luminance);
+        QTRY_VERIFY_WITH_TIMEOUT(!(document.takes()[2].settings == before), 120000);
+        QVERIFY(document.takes()[1].settings == strong);
+        const auto areas = flatAreas(*document.photo());
+        const double target = noiseLeftIn(*document.photo(), strong, areas).luminance,
+                     now = noiseLeftIn(*document.photo(), document.takes()[2].settings, areas).luminance;
+        QVERIFY2(std::abs(now / target - 1) <= 0.03,
+                 qPrintable(QStringLiteral("%1 %2").arg(now).arg(target)));
+        QVERIFY(find<QLabel>("message")->text().contains("Equal luminance noise"));
+        QCOMPARE(QString::fromStdString(document.history().steps().back().name),
+                 QStringLiteral("equal luminance noise, after B"));
+        QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); // one step
+        QVERIFY(document.takes()[2].settings == before);
+    }
 };
 
 QTEST_MAIN(TestDesk)

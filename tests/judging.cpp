@@ -1,5 +1,6 @@
 #include <QTest>
 
+#include "judge/equal_noise.h"
 #include "judge/recommend.h"
 #include "judge/removed.h"
 #include "support.h"
@@ -132,6 +133,28 @@ class TestJudging : public QObject {
         const Picture half = renderDifference(photo, what, {0, 0, 200, 100}, 0.5);
         QVERIFY(half.width == 100 && half.height == 50);
         QVERIFY_EXCEPTION_THROWN(renderDifference(photo, what, {0, 0, 8, 8}, 0), std::invalid_argument);
+    }
+    // Two methods at quite unequal strengths are levelled, of luminance and of colour; measured again on the
+    // same flat areas, and on noise that was not looked at, they leave the same.
+    void takesAreLevelled() {
+        auto s = test::shoot(6400);
+        const std::vector<Rect> areas = flatAreas(s.photo);
+        QVERIFY(!areas.empty() && areas == flatAreas(s.photo));
+        const Settings reference{"bm3d", 0.8f, 1.1f, 0.25f, 0};
+        const NoiseLeft target = noiseLeftIn(s.photo, reference, areas);
+        QVERIFY(target.luminance > 0.01 && target.luminance < 1);
+        for (const char* id : {"wavelet", "nlm"}) {
+            const Levelled l = levelled(s.photo, {id}, NoiseKind::Luminance, target.luminance, areas);
+            QVERIFY2(l.reached && std::abs(l.left / target.luminance - 1) <= 0.03, id);
+            QCOMPARE(l.settings.colour, 1.0f);
+            const Levelled c = levelled(s.photo, {id}, NoiseKind::Colour, target.colour, areas);
+            QVERIFY2(c.reached, id);
+            QCOMPARE(c.settings.luminance, 1.0f);
+        }
+        // The original leaves all of it; nothing can leave more.
+        QVERIFY(std::abs(noiseLeftIn(s.photo, Settings::original(), areas).luminance - 1) < 1e-6);
+        QVERIFY(!levelled(s.photo, {"wavelet"}, NoiseKind::Luminance, 2, areas).reached);
+        QVERIFY(!flatAreas(test::flatField(0.0, 3200, 128, 3)).empty());
     }
 };
 

@@ -45,6 +45,7 @@ class WindowTest : public QObject {
     void initTestCase() {
         QCoreApplication::setOrganizationName("irenic-tests");
         QSettings().clear();
+        QSettings().setValue("recommend/byItself", false); // where it is not what is tested
         style::apply(*qApp);
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
         two_ =

@@ -1,12 +1,14 @@
 #include "recommend/recommend_button.h"
 
+#include <QSettings>
 #include <algorithm>
 #include <cmath>
 
 namespace irenic {
 
 RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent)
-    : QToolButton(parent), document_(document), jobs_(jobs) {
+    : QToolButton(parent), document_(document), jobs_(jobs),
+      byItself_(QSettings().value(QStringLiteral("recommend/byItself"), true).toBool()) {
     setObjectName(QStringLiteral("recommend"));
     setToolTip(tr("Measures on this photo's probes which method and strengths leave the least error, and "
                   "puts them into a take of their own. Ctrl+R"));
@@ -14,6 +16,11 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::photoChanged, this, [this] {
         job_.cancel();
+        const auto& takes = document_.takes();
+        const bool known =
+            std::any_of(takes.begin(), takes.end(), [](const Take& t) { return t.recommended.has_value(); });
+        if (byItself_ && document_.photo() && !known && static_cast<int>(takes.size()) < Document::kMostTakes)
+            measure(false);
         refresh();
     });
     refresh();
@@ -30,26 +37,36 @@ void RecommendButton::refresh() {
     setShortcut(key);
 }
 
+void RecommendButton::setByItself(bool on) {
+    byItself_ = on;
+    QSettings().setValue(QStringLiteral("recommend/byItself"), on);
+}
+
 void RecommendButton::pressedOnce() {
-    if (running()) {
+    if (running())
         job_.cancel();
-    } else if (const PhotoPtr photo = document_.photo()) {
-        // Before the quiet work that nobody asked for.
-        job_ = jobs_.submit(
-            Lane::Quiet, -10,
-            [photo, probes = document_.probes()](const Work& work) {
-                return recommend(*photo, probes, work);
-            },
-            [this](const Outcome<Recommendation>& found) {
-                refresh();
-                if (found.value)
-                    document_.setRecommended(found.value->settings, found.value->risk);
-                else
-                    emit failed(QString::fromStdString(found.problem));
-            });
-        ticking_.start(200);
-    }
+    else if (document_.photo())
+        measure(true);
     refresh();
+}
+
+void RecommendButton::measure(bool asked) {
+    // What was asked for goes before the quiet work that nobody asked for.
+    job_ = jobs_.submit(
+        Lane::Quiet, asked ? -10 : 2,
+        [photo = document_.photo(), probes = document_.probes()](const Work& work) {
+            return recommend(*photo, probes, work);
+        },
+        [this, asked](const Outcome<Recommendation>& found) {
+            refresh();
+            if (!found.value)
+                emit failed(QString::fromStdString(found.problem));
+            else if (asked)
+                document_.setRecommended(found.value->settings, found.value->risk);
+            else
+                document_.noteRecommended(found.value->settings, found.value->risk);
+        });
+    ticking_.start(200);
 }
 
 } // namespace irenic

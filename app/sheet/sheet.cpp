@@ -104,6 +104,7 @@ void Sheet::rebuild() {
         connect(head, &TakeHead::openAsked, this, [this, i](bool open) { openHead(i, open); });
         connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
         connect(head, &TakeHead::keepAsked, this, [this, i] { emit presetAsked(i); });
+        connect(head, &TakeHead::levelAsked, this, [this, i](NoiseKind kind) { emit levelAsked(i, kind); });
         // The heads are replaced by what these do: let the click finish first.
         connect(
             head, &TakeHead::renameAsked, this, [this, i] { askForName(i); }, Qt::QueuedConnection);
@@ -176,7 +177,7 @@ void Sheet::arrange() {
         const int top = static_cast<int>(r) * rowHeight, high = rowHeight - kSpace;
         const bool visible = static_cast<int>(r) < shown;
         labels_[r]->setGeometry(0, top, kLabelWidth, high);
-        labels_[r]->setVisible(visible);
+        labels_[r]->setVisible(visible && document_.zoom() > 0); // at fit it is the whole photo
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
             cells_[r][c]->setGeometry(kLabelWidth + static_cast<int>(c) * columnWidth, top,
                                       columnWidth - kSpace, high);

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "document.h"
+#include "judge/equal_noise.h"
 #include "renderer.h"
 #include "sheet/column.h"
 
@@ -41,7 +42,8 @@ class Sheet : public QWidget {
 
   signals:
     void picked(QPoint pixel);
-    void opened(int row, int column);          // a cell is to be seen alone
+    void opened(int row, int column); // a cell is to be seen alone
+    void levelAsked(int take, irenic::NoiseKind kind);
     void presetAsked(int take);                // a take is to be kept as a preset
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left the cells
 

@@ -56,6 +56,10 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     menu->addAction(tr("Name this take…"), this, &TakeHead::renameAsked);
     menu->addAction(tr("Duplicate this take"), this, &TakeHead::duplicateAsked);
     menu->addAction(tr("Keep it as a preset…"), this, &TakeHead::keepAsked);
+    menu->addAction(tr("Equal luminance noise in the others"), this,
+                    [this] { emit levelAsked(NoiseKind::Luminance); });
+    menu->addAction(tr("Equal colour noise in the others"), this,
+                    [this] { emit levelAsked(NoiseKind::Colour); });
     menu->addAction(tr("Remove this take"), this, &TakeHead::removeAsked);
     more_->setMenu(menu);
 

@@ -6,6 +6,7 @@
 #include <functional>
 #include <vector>
 
+#include "judge/equal_noise.h"
 #include "session/take.h"
 
 class QAction;
@@ -33,7 +34,8 @@ class TakeHead : public QFrame {
     void duplicateAsked();
     void removeAsked();
     void renameAsked();
-    void keepAsked(); // as a preset
+    void keepAsked();                        // as a preset
+    void levelAsked(irenic::NoiseKind kind); // the others to this one
 
   protected:
     void paintEvent(QPaintEvent* event) override;

@@ -139,7 +139,7 @@ void PhotoState::giveIds() {
 
 PhotoState freshState() {
     PhotoState state;
-    for (const char* method : {"nlbayes", "bm3d", "nlm"}) {
+    for (const char* method : {"learned", "bm3d", "wavelet"}) {
         Take take;
         take.letter = static_cast<char>('A' + state.takes.size());
         take.settings.method = method;
