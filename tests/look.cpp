@@ -189,9 +189,17 @@ class TestLook : public QObject {
         Finish(p, lookFromText("saturation=0"), OutputSpace::Srgb).apply(&r, &g, &b, 1);
         QVERIFY(std::abs(r - g) < 2e-3f && std::abs(b - g) < 2e-3f);
         // The push is for the screen.
-        float a = 0.1f, a2 = a, a3 = a;
-        Finish(p, {}, OutputSpace::Srgb, 2).apply(&a, &a2, &a3, 1);
-        QVERIFY(std::abs(a2 - shown("exposure=2", 0.1f)) < 1e-6f && a2 > shown("", 0.1f) + 0.1f);
+        const auto pushed = [&](float v, float stops) {
+            float x = v, y = v, z = v;
+            Finish(p, {}, OutputSpace::Srgb, stops).apply(&x, &y, &z, 1);
+            return y;
+        };
+        // All of it in the dark, nothing at white, and tones keep their order: it never blinds.
+        QVERIFY(std::abs(pushed(0.002f, 2) / shown("exposure=2", 0.002f) - 1) < 0.02f);
+        QVERIFY(pushed(0.1f, 2) > shown("", 0.1f) + 0.1f && pushed(0.1f, 2) < shown("exposure=2", 0.1f));
+        QVERIFY(std::abs(pushed(1, 6) - shown("", 1)) < 1e-4f);
+        for (float v = 0.01f; v < 0.9f; v += 0.02f) QVERIFY(pushed(v + 0.02f, 5) > pushed(v, 5));
+        QVERIFY(std::abs(pushed(0.1f, -1) - shown("exposure=-1", 0.1f)) < 1e-6f);
     }
     void theCurvePassesItsPoints() {
         const std::vector<CurvePoint> points = {
