@@ -9,6 +9,7 @@
 #include <functional>
 #include <vector>
 
+#include "closeup/close_up.h"
 #include "denoise/method.h"
 #include "photos/photo_list.h"
 #include "sheet/cell.h"
@@ -122,6 +123,47 @@ class Bench {
         std::printf("photo seen before, to all originals: %.1f ms\n", median(originals));
     }
 
+    // One place fills the window: flips between what is rendered, and a change of strength to the last pixel.
+    void closeUp() {
+        window_.resize(1480, 830); // leaves the pixels about 1000 x 700
+        CloseUp& view = window_.closeUp();
+        emit window_.sheet().opened(0, 1);
+        until([&] { return view.isVisible() && view.current(); });
+        const auto allThere = [&] {
+            for (int c = 0; c < window_.sheet().columns(); ++c)
+                if (view.cell(c)->state() != Cell::State::Current) return false;
+            return true;
+        };
+        until(allThere);
+        std::vector<double> flips;
+        QElapsedTimer clock;
+        for (int i = 0; i < 24; ++i) {
+            clock.start();
+            view.showColumn(i % window_.sheet().columns());
+            window_.repaint();
+            flips.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+        }
+        const QSize size = view.cell(1)->image().size();
+        std::printf("close-up of %d x %d pixels: a flip paints in %.1f ms, at most %.1f\n", size.width(),
+                    size.height(), median(flips), *std::max_element(flips.begin(), flips.end()));
+        view.showColumn(1);
+        std::printf("%-14s %10s %10s %9s\n", "close-up", "all, ms", "core, ms", "overhead");
+        for (const auto& m : methods()) {
+            std::vector<double> alls, cores;
+            for (int round = 0; round < 3; ++round) {
+                set(m->id(), next());
+                alls.push_back(until([&] { return view.current(); }));
+                RenderKey k = view.cell(1)->wanted();
+                k.settings.luminance = next();
+                clock.start();
+                renderRegion(*k.photo, k.settings, k.look, k.area, {k.zoom, k.push});
+                cores.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+            }
+            std::printf("%-14s %10.1f %10.1f %8.1f %%\n", m->id().c_str(), median(alls), median(cores),
+                        100 * (median(alls) / median(cores) - 1));
+        }
+    }
+
   private:
     // A strength that was not there before.
     float next() { return strength_ += 0.003f; }
@@ -158,5 +200,6 @@ int main(int argc, char** argv) {
     bench.sliders();
     bench.panning();
     bench.switching();
+    bench.closeUp();
     return 0;
 }

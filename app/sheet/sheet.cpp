@@ -146,6 +146,11 @@ void Sheet::rebuild() {
     refresh();
 }
 
+void Sheet::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    refresh();
+}
+
 void Sheet::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
     arrange();
@@ -239,7 +244,7 @@ void Sheet::refreshHeads() {
 
 void Sheet::refresh() {
     const PhotoPtr photo = document_.photo();
-    if (!photo) return;
+    if (!photo || !isVisible()) return; // what is not seen is rendered when it is
     for (std::size_t r = 0; r < static_cast<std::size_t>(rows()); ++r) {
         const Probe& probe = document_.probes()[r];
         // Probes are places of the photo itself; cells show the developed picture.

@@ -49,6 +49,7 @@ class Sheet : public QWidget {
 
   protected:
     void resizeEvent(QResizeEvent* event) override;
+    void showEvent(QShowEvent* event) override;
 
   private:
     void rebuild();

@@ -8,7 +8,7 @@
 
 namespace irenic {
 
-inline constexpr int kTileSide = 128, kSquareSide = 16, kSquaresOfTile = kTileSide / kSquareSide;
+inline constexpr int kTileSide = 128, kSquareSide = 8, kSquaresOfTile = kTileSide / kSquareSide;
 
 // The squares and tiles of the fixed grid that meet an area.
 struct Squares {

@@ -35,7 +35,7 @@ template <class Sample> struct Block {
     }
 };
 
-// Of each source (a value that compares) tiles of 128 x 128 samples, in which each square of 16 x 16 is there
+// Of each source (a value that compares) tiles of 128 x 128 samples, in which each square of 8 x 8 is there
 // or is not. The least recently used tile goes first. Thread-safe.
 template <class Source, class Sample> class SquareStore {
   public:
