@@ -489,13 +489,19 @@ void Window::askForFolder() {
 // A calm page in place of an empty sheet.
 void Window::showStart() {
     const bool nothing = photos_->count() == 0;
-    start_->setVisible(nothing);
-    splitter_->widget(0)->setVisible(!nothing);
-    viewStrip_->setVisible(!nothing);
-    sheet_->setVisible(!nothing && !inCloseUp_);
-    closeUp_->setVisible(!nothing && inCloseUp_);
-    exportBar_->setVisible(!nothing || !exportBar_->message().isEmpty());
-    lookStrip_->setVisible(!nothing && findChild<QToolButton*>(QStringLiteral("showLook"))->isChecked());
+    const bool lookShown = findChild<QToolButton*>(QStringLiteral("showLook"))->isChecked();
+    const std::pair<QWidget*, bool> wanted[] = {{start_, nothing},
+                                                {splitter_->widget(0), !nothing},
+                                                {viewStrip_, !nothing},
+                                                {sheet_, !nothing && !inCloseUp_},
+                                                {closeUp_, !nothing && inCloseUp_},
+                                                {exportBar_, !nothing || !exportBar_->message().isEmpty()},
+                                                {lookStrip_, !nothing && lookShown}};
+    // What goes first, so that what comes has its whole room at once.
+    for (const auto& [widget, shown] : wanted)
+        if (!shown) widget->hide();
+    for (const auto& [widget, shown] : wanted)
+        if (shown) widget->show();
 }
 
 void Window::open(const QStringList& paths) { photos_->open(paths); }
