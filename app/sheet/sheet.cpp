@@ -77,7 +77,11 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
         refreshHeads(), refresh();
     });
     connect(&document_, &Document::chosenChanged, this, &Sheet::refreshHeads);
-    connect(&document_, &Document::viewChanged, this, [this] { arrange(), refresh(); });
+    connect(&document_, &Document::viewChanged, this, [this] {
+        // Panning and pushing move nothing in the sheet; fit and the way back do.
+        if ((document_.zoom() > 0) != arrangedForPlaces_) arrange();
+        refresh();
+    });
     rebuild();
 }
 
@@ -157,6 +161,7 @@ void Sheet::resizeEvent(QResizeEvent* event) {
 }
 
 void Sheet::arrange() {
+    arrangedForPlaces_ = document_.zoom() > 0;
     int headHeight = original_->sizeHint().height();
     for (std::size_t i = 0; i < heads_.size(); ++i) {
         heads_[i]->setOpen(allOpen_ || document_.takes()[i].id == openTake_);

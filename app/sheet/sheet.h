@@ -72,6 +72,7 @@ class Sheet : public QWidget {
     std::vector<QWidget*> labels_; // of the rows
     std::uint32_t openTake_ = 0;   // whose head is open
     bool allOpen_ = false;
+    bool arrangedForPlaces_ = true; // not for the whole photo at fit
     bool picking_ = false;
     int rowInHand_ = 0;            // the pointer was there last
     std::uint32_t takeInHand_ = 0; // its settings were changed last

@@ -158,20 +158,18 @@ void Style::drawControl(ControlElement element, const QStyleOption* o, QPainter*
         p->drawText(o->rect, Qt::AlignCenter, bar->text);
         return;
     }
+    // On ochre a label is dark in every set of greys.
+    const auto darkLabel = [&]<class Option>(const Option* label) {
+        Option dark = *label;
+        dark.palette.setColor(QPalette::ButtonText, style::onOchre());
+        QProxyStyle::drawControl(element, &dark, p, w);
+    };
     if (const auto* label = qstyleoption_cast<const QStyleOptionButton*>(o);
-        label && element == CE_PushButtonLabel && accented(o, w)) {
-        QStyleOptionButton dark = *label;
-        dark.palette.setColor(QPalette::ButtonText, style::onOchre());
-        QProxyStyle::drawControl(element, &dark, p, w);
-        return;
-    }
+        label && element == CE_PushButtonLabel && accented(o, w))
+        return darkLabel(label);
     if (const auto* label = qstyleoption_cast<const QStyleOptionToolButton*>(o);
-        label && element == CE_ToolButtonLabel && accented(o, w)) {
-        QStyleOptionToolButton dark = *label;
-        dark.palette.setColor(QPalette::ButtonText, style::onOchre());
-        QProxyStyle::drawControl(element, &dark, p, w);
-        return;
-    }
+        label && element == CE_ToolButtonLabel && accented(o, w))
+        return darkLabel(label);
     QProxyStyle::drawControl(element, o, p, w);
 }
 
@@ -231,7 +229,7 @@ int Style::pixelMetric(PixelMetric metric, const QStyleOption* o, const QWidget*
 }
 
 int Style::styleHint(StyleHint hint, const QStyleOption* o, const QWidget* w, QStyleHintReturn* data) const {
-    // Scroll bars have no buttons to press.
+    // A box opens its list beneath itself, not over what is chosen.
     if (hint == SH_ComboBox_Popup) return 0;
     return QProxyStyle::styleHint(hint, o, w, data);
 }
