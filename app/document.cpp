@@ -85,6 +85,7 @@ int Document::chosen() const {
 void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     // The first photo of a session comes back where it was left.
     if (photo_) view_.panX = view_.panY = 0;
+    rowPans_.clear();
     photo_ = std::move(photo);
     lastKey_.clear();
     Held& held = hold(path(), digestOf(*photo_));
@@ -243,7 +244,7 @@ void Document::tellDifference(const PhotoState& before, const PhotoState& after)
         for (const auto& item : list) all.push_back(item.id);
         return all;
     };
-    if (ids(before.takes) != ids(after.takes)) {
+    if (ids(before.takes) != ids(after.takes) || ids(before.references) != ids(after.references)) {
         emit takesChanged();
         emit chosenChanged();
     } else {
@@ -252,6 +253,7 @@ void Document::tellDifference(const PhotoState& before, const PhotoState& after)
         if (before.chosen != after.chosen) emit chosenChanged();
     }
     if (before.probes != after.probes) emit probesChanged();
+    if (before.references != after.references) emit referencesChanged();
     if (!(before.look == after.look)) {
         emit lookChanged();
         emit viewChanged();
@@ -357,6 +359,50 @@ void Document::removeTake(int take) {
     });
 }
 
+namespace {
+
+// The item at `from` taken out and put in at `to`.
+template <class T> void moveWithin(std::vector<T>& list, int from, int to) {
+    const auto at = list.begin();
+    if (from < to)
+        std::rotate(at + from, at + from + 1, at + to + 1);
+    else
+        std::rotate(at + to, at + from, at + from + 1);
+}
+
+} // namespace
+
+void Document::moveTake(int from, int to) {
+    const int count = static_cast<int>(takes().size());
+    if (from < 0 || to < 0 || from >= count || to >= count) return;
+    change({}, [&](PhotoState& s) { moveWithin(s.takes, from, to); });
+}
+
+void Document::orderProbe(int from, int to) {
+    const int count = static_cast<int>(probes().size());
+    if (from < 0 || to < 0 || from >= count || to >= count) return;
+    change({}, [&](PhotoState& s) { moveWithin(s.probes, from, to); });
+}
+
+void Document::addReference(const std::string& file) {
+    if (!photo_) return;
+    const auto same = [&](const ReferenceFile& r) { return r.file == file; };
+    if (std::any_of(references().begin(), references().end(), same)) return;
+    if (static_cast<int>(references().size()) >= kMostReferences) {
+        emit message(tr("Four references are open already: close one first."));
+        return;
+    }
+    change({}, [&](PhotoState& s) { s.references.push_back({0, file, false}); });
+}
+
+void Document::removeReference(int reference) {
+    change({}, [&](PhotoState& s) { s.references.erase(s.references.begin() + reference); });
+}
+
+void Document::matchReference(int reference, bool on) {
+    change({}, [&](PhotoState& s) { s.references.at(static_cast<std::size_t>(reference)).matched = on; });
+}
+
 void Document::choose(int take) {
     change({}, [&](PhotoState& s) {
         const std::uint32_t id = takeAt(s, take).id;
@@ -404,7 +450,7 @@ void Document::useLookForAll() {
 
 void Document::useAsDefault() {
     start_ = state();
-    start_.probes.clear(), start_.exports.clear(), start_.notes.clear();
+    start_.probes.clear(), start_.exports.clear(), start_.references.clear(), start_.notes.clear();
     for (Take& t : start_.takes) t.risk.reset(), t.recommended.reset();
 }
 
@@ -414,7 +460,7 @@ void Document::setZoom(double zoom) {
     emit viewChanged();
 }
 
-void Document::zoomBy(int direction, QPointF fromCentre) {
+void Document::zoomBy(int direction, QPointF fromCentre, std::uint32_t probe) {
     static constexpr double steps[] = {0, 0.25, 1.0 / 3, 0.5, 1, 2, 3, 4, 6, 8, 16};
     const double before = view_.zoom;
     const auto at = std::min_element(std::begin(steps), std::end(steps), [&](double a, double b) {
@@ -427,7 +473,11 @@ void Document::zoomBy(int direction, QPointF fromCentre) {
     // The pixel under the pointer stays there.
     if (before > 0 && after > 0) {
         const QPointF shift = fromCentre * (1 - before / after);
-        view_.panX += std::round(shift.x()), view_.panY += std::round(shift.y());
+        const QPointF whole(std::round(shift.x()), std::round(shift.y()));
+        if (probe != 0)
+            rowPans_[probe] += whole;
+        else
+            view_.panX += whole.x(), view_.panY += whole.y();
     }
     setZoom(after);
 }
@@ -435,6 +485,23 @@ void Document::zoomBy(int direction, QPointF fromCentre) {
 void Document::setPan(QPointF pan) {
     if (pan == this->pan()) return;
     view_.panX = pan.x(), view_.panY = pan.y();
+    emit viewChanged();
+}
+
+QPointF Document::panOf(std::uint32_t probe) const {
+    const auto own = rowPans_.find(probe);
+    return own == rowPans_.end() ? pan() : pan() + own->second;
+}
+
+void Document::panRow(std::uint32_t probe, QPointF by) {
+    if (by.isNull()) return;
+    rowPans_[probe] += by;
+    emit viewChanged();
+}
+
+void Document::resetPan() {
+    view_.panX = view_.panY = 0;
+    rowPans_.clear();
     emit viewChanged();
 }
 
@@ -459,7 +526,26 @@ void Document::moveProbe(int probe, int x, int y) {
     });
 }
 
+void Document::setProbeArea(int probe, const Rect& area) {
+    const std::uint32_t id = probes().at(static_cast<std::size_t>(probe)).id;
+    const Rect whole{0, 0, photo_->width(), photo_->height()}, inside = area.intersected(whole);
+    change("probe " + std::to_string(id), [&](PhotoState& s) {
+        Probe& p = s.probes.at(static_cast<std::size_t>(probe));
+        p.width = std::max(Probe::kLeast, inside.width), p.height = std::max(Probe::kLeast, inside.height);
+        p.x = inside.x + p.width / 2, p.y = inside.y + p.height / 2;
+        p.reason = "placed by hand";
+    });
+}
+
+void Document::renameProbe(int probe, const std::string& name) {
+    change({}, [&](PhotoState& s) { s.probes.at(static_cast<std::size_t>(probe)).name = name; });
+}
+
 void Document::addProbe(int x, int y) {
+    if (static_cast<int>(probes().size()) >= kMostProbes) {
+        emit message(tr("Twelve probes are the most a sheet has: remove one first."));
+        return;
+    }
     change({}, [&](PhotoState& s) {
         s.probes.push_back({"place " + std::to_string(s.probes.size() + 1), "placed by hand", x, y, 0});
     });
@@ -489,8 +575,9 @@ void Document::restoreVersion(int version) {
     const StatePtr kept = keptVersions().at(static_cast<std::size_t>(version)).state;
     change({}, [&](PhotoState& s) {
         const auto exports = s.exports;
+        const auto references = s.references;
         s = *kept;
-        s.exports = exports;
+        s.exports = exports, s.references = references;
     });
 }
 

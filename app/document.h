@@ -23,7 +23,7 @@ class Document : public QObject {
     Q_OBJECT
 
   public:
-    static constexpr int kMostTakes = 8;
+    static constexpr int kMostTakes = 8, kMostProbes = 12, kMostReferences = 4;
 
     explicit Document(QObject* parent = nullptr);
     ~Document() override; // saves what is not saved yet
@@ -34,6 +34,7 @@ class Document : public QObject {
     const PhotoState& state() const { return *record().state; }
     const std::vector<Take>& takes() const { return state().takes; }
     const std::vector<Probe>& probes() const { return state().probes; }
+    const std::vector<ReferenceFile>& references() const { return state().references; }
     int chosen() const; // index of the take that will be exported; -1: none yet
     const Look& look() const { return state().look; }
     double zoom() const { return view_.zoom; } // 0: fit
@@ -41,6 +42,8 @@ class Document : public QObject {
     QPointF pan() const {
         return {view_.panX, view_.panY};
     } // of every cell against its probe, in photo pixels
+    // The same with the pan of the probe's own row.
+    QPointF panOf(std::uint32_t probe) const;
     const SheetView& view() const { return view_; }
 
     // Shows a photo, with what is kept for it; a photo that nobody has worked on gets `probes` and the takes
@@ -56,6 +59,12 @@ class Document : public QObject {
     // A take with the preset's settings and name, the preset's look, or both; one step.
     void usePreset(const std::string& name, const Preset& preset);
     void removeTake(int take);
+    // To another place among them.
+    void moveTake(int from, int to);
+    // Files to compare with; one that is there already is not opened twice.
+    void addReference(const std::string& file);
+    void removeReference(int reference);
+    void matchReference(int reference, bool on);
     // Settings of several takes, by their ids, as one step of that name.
     void setSeveral(const std::map<std::uint32_t, Settings>& settings, const std::string& name);
     // As setRecommended(), by itself: no step, and no work of anybody's.
@@ -75,14 +84,20 @@ class Document : public QObject {
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
     void setZoom(double zoom);
-    // The next step of the zoom, 1 in or -1 out; the place that lies `fromCentre` photo pixels off stays.
-    void zoomBy(int direction, QPointF fromCentre);
-    void setPan(QPointF pan);
+    // The next step of the zoom, 1 in or -1 out; in the row of `probe` (0: in all) the place that lies
+    // `fromCentre` photo pixels off stays.
+    void zoomBy(int direction, QPointF fromCentre, std::uint32_t probe = 0);
+    void setPan(QPointF pan); // of all rows
+    void panRow(std::uint32_t probe, QPointF by);
+    void resetPan(); // every row shows its probe again
     void setPush(float stops);
     void setView(const SheetView& view);
     void moveProbe(int probe, int x, int y);
+    void setProbeArea(int probe, const Rect& area); // of the photo
+    void renameProbe(int probe, const std::string& name);
     void addProbe(int x, int y);
     void removeProbe(int probe);
+    void orderProbe(int from, int to);
     // A file was made of a photo; none of the history's steps, for it stays made.
     void noteExport(const std::string& photo, const ExportMade& made);
 
@@ -111,6 +126,7 @@ class Document : public QObject {
     void lookChanged(); // of the photo shown; another photo brings its own look with photoChanged()
     void viewChanged(); // look, push, zoom, pan
     void probesChanged();
+    void referencesChanged(); // one is matched, or is so no more
     void historyChanged();
     void keptChanged();
     void saved();
@@ -150,6 +166,7 @@ class Document : public QObject {
     PhotoRecord none_;                 // while no photo is shown: what new ones start with
     PhotoState start_;
     SheetView view_;
+    std::map<std::uint32_t, QPointF> rowPans_; // by probe
     std::optional<Look> copied_;
     // A copied work, and its probes with the size of its photo.
     struct Copied {

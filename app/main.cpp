@@ -9,6 +9,7 @@
 #include <string>
 
 #include "closeup/close_up.h"
+#include "export/drawer.h"
 #include "photos/photo_list.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
@@ -68,9 +69,16 @@ int main(int argc, char** argv) {
         QStringLiteral("Open the close-up of the first probe and take, in this manner, "
                        "0 to 4."),
         QStringLiteral("MANNER"));
+    const QCommandLineOption reference(
+        QStringLiteral("reference"),
+        QStringLiteral("Open a file made elsewhere from the photo, to compare with."),
+        QStringLiteral("FILE"));
+    const QCommandLineOption probe(QStringLiteral("probe"), QStringLiteral("The close-up's probe."),
+                                   QStringLiteral("NUMBER"), QStringLiteral("1"));
     const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
                                   QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
-    parser.addOptions({look, curve, history, heads, closeUp, size, picture, push, zoom, select, recommend});
+    parser.addOptions({look, curve, history, heads, closeUp, size, picture, push, zoom, select, recommend,
+                       reference, probe});
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
     QApplication& app = *window_system;
@@ -84,6 +92,7 @@ int main(int argc, char** argv) {
     irenic::style::apply(app);
 
     if (parser.isSet(picture)) QSettings().setValue(QStringLiteral("recommend/byItself"), false);
+    if (parser.isSet(picture)) irenic::Drawer::keepNothing();
     irenic::Window window;
     if (parser.isSet(look)) try {
             window.document().setLook(irenic::lookFromText(parser.value(look).toStdString()));
@@ -111,6 +120,13 @@ int main(int argc, char** argv) {
     if (parser.isSet(heads)) window.findChild<QAction*>(QStringLiteral("allHeads"))->trigger();
     if (parser.isSet(look)) window.findChild<QToolButton*>(QStringLiteral("showLook"))->setChecked(true);
     if (parser.isSet(history)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
+    bool opened = !parser.isSet(reference);
+    QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
+        if (opened) return;
+        opened = true;
+        window.document().addReference(parser.value(reference).toStdString());
+        window.document().matchReference(0, true);
+    });
     bool asked = !parser.isSet(recommend);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
         if (asked) return;
@@ -127,7 +143,7 @@ int main(int argc, char** argv) {
             const bool empty = window.photos().count() == 0;
             const bool isClose = window.closeUp().isVisible();
             if (!empty && !isClose && parser.isSet(closeUp) && window.document().photo()) {
-                emit window.sheet().opened(0, 1);
+                emit window.sheet().opened(std::max(0, parser.value(probe).toInt() - 1), 1);
                 window.closeUp().setManner(
                     static_cast<irenic::CloseUp::Manner>(std::clamp(parser.value(closeUp).toInt(), 0, 4)));
                 return;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QImage>
+#include <QRegion>
 #include <QSize>
 #include <list>
 #include <mutex>
@@ -9,6 +10,7 @@
 #include "develop/picture_store.h"
 #include "image/jobs.h"
 #include "image/place.h"
+#include "judge/reference.h"
 #include "judge/removed.h"
 
 namespace irenic {
@@ -21,7 +23,16 @@ struct RenderKey {
     Rect area;
     double zoom = 1; // pixels of the screen for one of the photo
     float push = 0;
+    ReferencePtr reference; // shown instead of the photo; null: the photo
     friend bool operator==(const RenderKey&, const RenderKey&) = default;
+};
+
+// Two pictures of the same place, the first less the second.
+struct Pair {
+    RenderKey first, second;
+    DifferencePart part = DifferencePart::Everything;
+    double gain = 4;
+    friend bool operator==(const Pair&, const Pair&) = default;
 };
 
 // What `screen` pixels of the screen show around a place of the developed picture; a zoom of 0 fits what the
@@ -38,15 +49,18 @@ class Renderer {
     QImage cached(const RenderKey& key);
     // Makes it in Lane::Pixels; smaller orders go first.
     [[nodiscard]] Job request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use);
-    // What differs at the key's place, at its zoom; its own settings count for nothing.
-    [[nodiscard]] Job requestDifference(const RenderKey& key, const Comparison& what, double order,
+    // What differs at the second's place, at its zoom.
+    [[nodiscard]] Job requestDifference(const Pair& pair, double order,
                                         std::function<void(Outcome<QImage>)> use);
+    // What is there of a picture that is being made, and where nothing is yet (in its pixels); null: nothing.
+    std::pair<QImage, QRegion> soFar(const RenderKey& key);
     Jobs& jobs() { return jobs_; }
 
   private:
     struct Kept {
-        RenderKey key;      // without the photo, which would stay in memory
-        std::string digest; // of the photo
+        RenderKey key;           // without photo and reference, which would stay in memory
+        std::string digest;      // of the photo
+        std::uint64_t reference; // its serial; 0: none
         QImage image;
     };
     // Shared with the jobs at work, which may end after the renderer does.

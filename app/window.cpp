@@ -20,6 +20,7 @@
 #include "closeup/close_up.h"
 #include "develop/file_rendering.h"
 #include "develop/lens.h"
+#include "export/drawer.h"
 #include "export/export_bar.h"
 #include "help/key_list.h"
 #include "history/history_list.h"
@@ -31,6 +32,7 @@
 #include "presets/preset_menu.h"
 #include "raw/text.h"
 #include "recommend/recommend_button.h"
+#include "references/reference_shelf.h"
 #include "sheet/sheet.h"
 #include "start/start_page.h"
 #include "style/flow.h"
@@ -61,8 +63,12 @@ Window::Window(QWidget* parent)
       }),
       photos_(new PhotoList(jobs_, this)), history_(new HistoryList(document_, this)),
       overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
-      pixel_(new QLabel(this)), sheet_(new Sheet(document_, renderer_, this)),
-      closeUp_(new CloseUp(document_, renderer_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
+      pixel_(new QLabel(this)), references_(new ReferenceShelf(document_, jobs_, this)),
+      sheet_(new Sheet(document_, renderer_, *references_, this)),
+      closeUp_(new CloseUp(document_, renderer_, *references_, this)),
+      lookStrip_(new LookStrip(document_, jobs_, this)),
+      drawer_(new Drawer(
+          document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
       exportBar_(new ExportBar(document_, jobs_, this)), zooms_(new QButtonGroup(this)),
       push_(new Rule(kPush, 0, this)), presets_(new PresetMenu(document_, this)), start_(new StartPage(this)),
       splitter_(new QSplitter(this)) {
@@ -78,6 +84,8 @@ Window::Window(QWidget* parent)
     column->addWidget(closeUp_, 1);
     closeUp_->hide();
     column->addWidget(start_, 1);
+    column->addWidget(drawer_);
+    drawer_->hide();
     column->addWidget(exportBar_);
     splitter_->addWidget(sidePanel());
     splitter_->addWidget(right);
@@ -135,6 +143,10 @@ Window::Window(QWidget* parent)
     connect(start_, &StartPage::millAsked, this, [this](const QString& folder) { open({folder}); });
     connect(photos_, &PhotoList::listChanged, this, &Window::showStart);
     connect(exportBar_, &ExportBar::messageChanged, this, &Window::showStart);
+    connect(drawer_, &Drawer::message, exportBar_, &ExportBar::setMessage);
+    connect(drawer_, &Drawer::changed, this, [this] { exportBar_->setQueue(drawer_->summary()); });
+    exportBar_->setQueue(drawer_->summary());
+    connect(exportBar_->queueButton(), &QToolButton::toggled, this, &Window::showStart);
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
@@ -197,11 +209,12 @@ QWidget* Window::viewStrip() {
         document_.setZoom(zoom / 100.0);
         refreshView();
     });
+    row->addWidget(sizes_ = sizeMenu(strip));
     auto* back = new QToolButton(strip);
     back->setText(tr("Back to the probes"));
     back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
     back->setShortcut(QKeySequence(Qt::Key_Home));
-    connect(back, &QToolButton::clicked, this, [this] { document_.setPan({}); });
+    connect(back, &QToolButton::clicked, &document_, &Document::resetPan);
     row->addWidget(back);
     auto* look = new QToolButton(strip);
     look->setText(tr("Look"));
@@ -246,10 +259,50 @@ QWidget* Window::viewStrip() {
     return strip;
 }
 
+// The picture at the size that a print or the web will have: area averages, a pixel of the screen for each of
+// it.
+QToolButton* Window::sizeMenu(QWidget* parent) {
+    auto* button = new QToolButton(parent);
+    button->setText(tr("As a print"));
+    button->setObjectName(QStringLiteral("sizes"));
+    button->setPopupMode(QToolButton::InstantPopup);
+    button->setToolTip(
+        tr("Show the pixels that a print at 300 dpi, or a picture of that many pixels, would have"));
+    auto* menu = new QMenu(button);
+    const auto add = [this, menu](const QString& text, double longest) {
+        menu->addAction(text, this, [this, longest] {
+            if (!document_.photo()) return;
+            const Rect frame = outputFrame(*document_.photo(), document_.look());
+            document_.setZoom(std::min(1.0, longest / std::max(frame.width, frame.height)));
+        });
+    };
+    constexpr double kDotsForEachCm = 300 / 2.54;
+    for (const int cm : {10, 15, 20, 30, 40, 60}) add(tr("Print of %1 cm").arg(cm), cm * kDotsForEachCm);
+    menu->addSeparator();
+    for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("%1 pixels wide or high").arg(pixels), pixels);
+    menu->addSeparator();
+    menu->addAction(tr("Another print…"), this, [this] {
+        bool given = false;
+        const double cm = QInputDialog::getDouble(
+            this, tr("As a print"), tr("Longer side in cm, at 300 dpi:"), 30, 1, 300, 1, &given);
+        if (!given || !document_.photo()) return;
+        const Rect frame = outputFrame(*document_.photo(), document_.look());
+        document_.setZoom(std::min(1.0, cm * 300 / 2.54 / std::max(frame.width, frame.height)));
+    });
+    button->setMenu(menu);
+    return button;
+}
+
 void Window::makeMenus() {
     QMenu* photo = menuBar()->addMenu(tr("&Photo"));
     photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
     photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, &Window::askForFolder);
+    photo->addSeparator();
+    photo->addAction(tr("Open a &reference…"), QKeySequence(tr("Ctrl+Shift+R")), this,
+                     &Window::askForReferences);
+    made_ = photo->addMenu(tr("Open what was &made of it"));
+    made_->setObjectName(QStringLiteral("made"));
+    connect(made_, &QMenu::aboutToShow, this, &Window::listMade);
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu* work = menuBar()->addMenu(tr("&Work"));
@@ -301,6 +354,29 @@ void Window::makeMenus() {
                                   &Sheet::openAllHeads);
     heads->setCheckable(true);
     heads->setObjectName(QStringLiteral("allHeads"));
+    const struct {
+        QString text, key;
+        void (Sheet::*act)(Sheet::Side);
+        Sheet::Side side;
+    } sides[] = {{tr("Column &wide"), tr("W"), &Sheet::openWide, Sheet::Side::Columns},
+                 {tr("&Row wide"), tr("Shift+W"), &Sheet::openWide, Sheet::Side::Rows},
+                 {tr("&Fold the column"), tr("X"), &Sheet::fold, Sheet::Side::Columns},
+                 {tr("Fold the ro&w"), tr("Shift+X"), &Sheet::fold, Sheet::Side::Rows}};
+    QMenu* shape = view->addMenu(tr("Shape of the &sheet"));
+    for (const auto& s : sides)
+        shape->addAction(s.text, QKeySequence(s.key), this, [this, s] { (sheet_->*s.act)(s.side); });
+    const std::pair<QString, std::pair<Sheet::Side, int>> moves[] = {
+        {tr("Alt+Left"), {Sheet::Side::Columns, -1}},
+        {tr("Alt+Right"), {Sheet::Side::Columns, 1}},
+        {tr("Alt+Up"), {Sheet::Side::Rows, -1}},
+        {tr("Alt+Down"), {Sheet::Side::Rows, 1}}};
+    const QString names[] = {tr("Column to the &left"), tr("Column to the &right"), tr("Row &up"),
+                             tr("Row &down")};
+    for (std::size_t i = 0; i < 4; ++i)
+        shape->addAction(names[i], QKeySequence(moves[i].first), this,
+                         [this, m = moves[i].second] { sheet_->move(m.first, m.second); });
+    shape->addAction(tr("&Show everything evenly"), QKeySequence(tr("Shift+Home")), sheet_,
+                     &Sheet::showEverything);
     auto* byItself = view->addAction(tr("&Measure a recommendation for each photo"));
     byItself->setCheckable(true);
     byItself->setObjectName(QStringLiteral("byItself"));
@@ -481,6 +557,32 @@ void Window::askForPhotos() {
     open(files);
 }
 
+void Window::askForReferences() {
+    if (!document_.photo()) return;
+    QSettings memory;
+    const QStringList files =
+        QFileDialog::getOpenFileNames(this, tr("Open files made elsewhere from this photo"),
+                                      memory.value(QStringLiteral("reference/folder")).toString());
+    if (files.isEmpty()) return;
+    memory.setValue(QStringLiteral("reference/folder"), QFileInfo(files.front()).absolutePath());
+    for (const QString& file : files) document_.addReference(file.toStdString());
+}
+
+// What was exported of the photo, to see what was really written.
+void Window::listMade() {
+    made_->clear();
+    for (const ExportMade& e : document_.state().exports) {
+        const bool there = QFileInfo::exists(QString::fromStdString(e.file));
+        auto* action = made_->addAction(tr("%1   %2   %3")
+                                            .arg(QLatin1Char(e.letter))
+                                            .arg(QFileInfo(QString::fromStdString(e.file)).fileName(),
+                                                 there ? QString::fromStdString(e.when) : tr("missing")),
+                                        this, [this, file = e.file] { document_.addReference(file); });
+        action->setEnabled(there);
+    }
+    if (made_->isEmpty()) made_->addAction(tr("nothing yet"))->setEnabled(false);
+}
+
 void Window::askForFolder() {
     const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of photos"));
     if (!folder.isEmpty()) open({folder});
@@ -496,6 +598,7 @@ void Window::showStart() {
                                                 {sheet_, !nothing && !inCloseUp_},
                                                 {closeUp_, !nothing && inCloseUp_},
                                                 {exportBar_, !nothing || !exportBar_->message().isEmpty()},
+                                                {drawer_, !nothing && exportBar_->queueButton()->isChecked()},
                                                 {lookStrip_, !nothing && lookShown}};
     // What goes first, so that what comes has its whole room at once.
     for (const auto& [widget, shown] : wanted)
@@ -538,7 +641,12 @@ void Window::describe() {
 }
 
 void Window::refreshView() {
-    for (QAbstractButton* b : zooms_->buttons()) b->setChecked(zooms_->id(b) == 100 * document_.zoom());
+    bool any = false;
+    for (QAbstractButton* b : zooms_->buttons()) {
+        b->setChecked(zooms_->id(b) == 100 * document_.zoom());
+        any |= b->isChecked();
+    }
+    sizes_->setText(any ? tr("As a print") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
     push_->setValue(static_cast<double>(document_.push()));
     pushNote_->setVisible(document_.push() != 0);
 }
@@ -555,6 +663,14 @@ void Window::dropEvent(QDropEvent* event) {
 }
 
 void Window::closeEvent(QCloseEvent* event) {
+    if (drawer_->running() &&
+        QMessageBox::question(
+            this, tr("Irenic"),
+            tr("The queue is at work. Close? What is not done waits for the next start.")) !=
+            QMessageBox::Yes) {
+        event->ignore();
+        return;
+    }
     if (exportBar_->running() &&
         QMessageBox::question(this, tr("Irenic"), tr("An export is running. Stop it and close?")) !=
             QMessageBox::Yes) {

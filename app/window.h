@@ -13,10 +13,12 @@ class QLabel;
 class QMenu;
 class QButtonGroup;
 class QSplitter;
+class QToolButton;
 
 namespace irenic {
 
 class CloseUp;
+class Drawer;
 class ExportBar;
 class HistoryList;
 class HistogramView;
@@ -27,6 +29,7 @@ class Sheet;
 class PresetMenu;
 class RecommendButton;
 class Rule;
+class ReferenceShelf;
 class StartPage;
 
 class Window : public QMainWindow {
@@ -45,6 +48,7 @@ class Window : public QMainWindow {
     Sheet& sheet() { return *sheet_; }
     ExportBar& exportBar() { return *exportBar_; }
     CloseUp& closeUp() { return *closeUp_; }
+    Drawer& drawer() { return *drawer_; }
     LookStrip& lookStrip() { return *lookStrip_; }
     Overview& overview() { return *overview_; }
     PhotoList& photos() { return *photos_; }
@@ -57,6 +61,9 @@ class Window : public QMainWindow {
   private:
     QWidget* sidePanel();
     QWidget* viewStrip();
+    QToolButton* sizeMenu(QWidget* parent);
+    void askForReferences();
+    void listMade();
     void makeMenus();
     void askForPhotos();
     void askForFolder();
@@ -82,15 +89,18 @@ class Window : public QMainWindow {
     Renderer renderer_{jobs_};
     PhotoList* photos_;
     HistoryList* history_;
-    QMenu* versions_ = nullptr;
+    QMenu *versions_ = nullptr, *made_ = nullptr;
+    QToolButton* sizes_ = nullptr;
     QTimer remembering_;
     bool keeps_ = true;
     Overview* overview_;
     QLabel *shot_, *pushNote_, *pixel_;
+    ReferenceShelf* references_;
     Sheet* sheet_;
     CloseUp* closeUp_;
     bool inCloseUp_ = false;
     LookStrip* lookStrip_;
+    Drawer* drawer_;
     ExportBar* exportBar_;
     QButtonGroup* zooms_;
     Rule* push_;

@@ -1,4 +1,4 @@
-// The demo raws: six shots of the tide mill from ISO 1600 to 51200.
+// The demo photos: the tide mill on one night, from ISO 1600 to 51200.
 #pragma once
 
 #include <filesystem>
@@ -9,10 +9,10 @@
 
 namespace irenic {
 
-// Writes mill-01.dng .. mill-06.dng to `folder` (made if missing); files that are there already are kept.
-// `scale` 1 is 4032 x 3024 pixels. With `truth` also NAME.truth.f32: the noiseless normalised mosaic,
-// little-endian float32, rows without gaps. `say` hears a line for each file. Deterministic. Throws
-// std::runtime_error and Cancelled.
+// Writes mill-01.dng .. mill-07.dng and mill-08.jpg to `folder` (made if missing); files that are there
+// already are kept. `scale` 1 is 4032 x 3024 pixels; smaller ones are for tests. With `truth` also
+// NAME.truth.f32 for each raw: the noiseless normalised mosaic, little-endian float32, rows without gaps.
+// `say` hears a line for each file. Deterministic. Throws std::runtime_error and Cancelled.
 void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
                   const std::function<void(const std::string&)>& say, const Work& work = {});
 

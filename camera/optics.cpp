@@ -88,7 +88,11 @@ std::array<Plane, 3> throughLens(const std::array<Plane, 3>& light, const Optics
                     // The radius that the lens puts here: Newton's method on p (k0 + k1 p^2) = r.
                     const double k0 = warps[c].radial[0], k1 = warps[c].radial[1];
                     double p = r;
-                    for (int i = 0; i < 20; ++i) p -= (p * (k0 + k1 * p * p) - r) / (k0 + 3 * k1 * p * p);
+                    for (int i = 0; i < 20; ++i) {
+                        const double step = (p * (k0 + k1 * p * p) - r) / (k0 + 3 * k1 * p * p);
+                        p -= step;
+                        if (std::abs(step) < 1e-10) break;
+                    }
                     const double scale = r > 0 ? p / r : 1;
                     out[c].at(x, y) = cubic(light[c], cx + m * dx * scale, cy + m * dy * scale) /
                                       static_cast<float>(1 + optics.vignetting * r * r);

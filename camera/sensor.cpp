@@ -43,6 +43,8 @@ class Random {
     std::uint64_t state_;
 };
 
+constexpr std::uint32_t kPixelsOwn = 0x5eed; // where the numbers that are a pixel's own begin
+
 constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.7151522,
                                 0.0721750, 0.0193339, 0.1191920, 0.9503041};
 
@@ -58,13 +60,31 @@ Matrix3 Body::forwardMatrix() const {
 
 double fullWell(const Body& body, double iso) { return body.wellAtIso1600 * 1600 / iso; }
 
-double readNoise(double iso) {
+Mosaic::Colour Body::colourAt(int x, int y) const {
+    // X-Trans, as its makers print it: R, G, B in cells of 6x6.
+    static constexpr const char* kCell[6] = {"GBGGRG", "RGRBGB", "GBGGRG", "GRGGBG", "BGBRGR", "GRGGBG"};
+    if (!xTrans) return mosaic.at(x, y);
+    const char c = kCell[y % 6][x % 6];
+    return c == 'R' ? Mosaic::Red : c == 'B' ? Mosaic::Blue : Mosaic::Green;
+}
+
+double readNoise(const Body& body, double iso) {
+    const auto& points = body.readNoise;
+    if (!points.empty()) {
+        const auto above =
+            std::find_if(points.begin(), points.end(), [&](const auto& p) { return p.first >= iso; });
+        if (above == points.begin()) return points.front().second;
+        if (above == points.end()) return points.back().second;
+        const auto below = above - 1;
+        const double t = std::log2(iso / below->first) / std::log2(above->first / below->first);
+        return below->second + (above->second - below->second) * t;
+    }
     // 2.2 e- at ISO 1600, 2.0 at 3200, 1.8 at 12800, 1.6 at 51200.
     return std::clamp(2.2 - 0.1 * std::log2(iso / 1600) - (iso > 2000 ? 0.1 : 0), 1.5, 2.4);
 }
 
 NoiseModel trueNoise(const Body& body, double iso) {
-    const double well = fullWell(body, iso), read = readNoise(iso);
+    const double well = fullWell(body, iso), read = readNoise(body, iso);
     const double step = 1 / (body.white - body.black);
     NoiseModel m;
     for (NoiseLine& line : m.channel) line = {1 / well, read * read / (well * well) + step * step / 12};
@@ -90,17 +110,32 @@ Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Sh
     std::array<Plane, 3> image;
     if (!(optics == Optics{})) {
         std::array<Plane, 3> colours = {Plane(w, h), Plane(w, h), Plane(w, h)};
-        for (std::size_t c = 0; c < 3; ++c)
-            for (int y = 0; y < h; ++y)
-                for (int x = 0; x < w; ++x) colours[c].at(x, y) = seen(c, x, y);
+        forEachBand(h, 16, {}, [&](int first, int last) {
+            for (std::size_t c = 0; c < 3; ++c)
+                for (int y = first; y < last; ++y)
+                    for (int x = 0; x < w; ++x) colours[c].at(x, y) = seen(c, x, y);
+        });
         image = throughLens(colours, optics);
     }
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x) {
-            const std::size_t c = body.mosaic.at(x, y);
-            out.at(x, y) = std::clamp(image[0].empty() ? seen(c, x, y) : image[c].at(x, y), 0.0f, 1.0f);
-        }
-    return out;
+    forEachBand(h, 16, {}, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < w; ++x) {
+                const std::size_t c = body.colourAt(x, y);
+                out.at(x, y) = std::clamp(image[0].empty() ? seen(c, x, y) : image[c].at(x, y), 0.0f, 1.0f);
+            }
+    });
+    if (body.crosstalk <= 0) return out;
+    Plane mixed(w, h);
+    const auto share = static_cast<float>(body.crosstalk);
+    forEachBand(h, 16, {}, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < w; ++x) {
+                const float around = out.at(std::max(0, x - 1), y) + out.at(std::min(w - 1, x + 1), y) +
+                                     out.at(x, std::max(0, y - 1)) + out.at(x, std::min(h - 1, y + 1));
+                mixed.at(x, y) = (1 - 4 * share) * out.at(x, y) + share * around;
+            }
+    });
+    return mixed;
 }
 
 Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
@@ -108,9 +143,12 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     photo.make = body.make, photo.model = body.model, photo.lens = body.lens, photo.taken = shot.taken;
     photo.iso = shot.iso, photo.exposure = shot.exposure, photo.aperture = shot.aperture,
     photo.focal = shot.focal;
-    photo.rawWidth = truth.width(), photo.rawHeight = truth.height();
-    photo.active = photo.crop = {0, 0, truth.width(), truth.height()};
-    if (truth.width() > 64 && truth.height() > 64) photo.crop = photo.active.inflated(-8);
+    const int left = body.maskedColumns, top = body.maskedRows, width = truth.width(),
+              height = truth.height();
+    photo.rawWidth = left + width, photo.rawHeight = top + height;
+    photo.active = {left, top, width, height};
+    photo.crop = {0, 0, width, height};
+    if (width > 64 && height > 64) photo.crop = photo.crop.inflated(-8);
     photo.mosaic = body.mosaic;
     photo.black.pattern = {static_cast<float>(body.black)};
     photo.white = body.white;
@@ -120,33 +158,54 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     photo.noise = trueNoise(body, shot.iso);
     photo.statedNoise = photo.noise;
 
-    const double well = fullWell(body, shot.iso), read = readNoise(shot.iso), range = body.white - body.black;
+    const double well = fullWell(body, shot.iso), read = readNoise(body, shot.iso),
+                 range = body.white - body.black;
     const auto offset = [&](std::uint64_t line, double sigma) {
         Random random((static_cast<std::uint64_t>(shot.seed) << 32) + (1ULL << 24) + line);
         return sigma * random.normal();
     };
-    std::vector<double> columns(static_cast<std::size_t>(truth.width()), 0.0);
+    std::vector<double> columns(static_cast<std::size_t>(photo.rawWidth), 0.0);
     if (shot.columnLines > 0)
         for (std::size_t x = 0; x < columns.size(); ++x)
             columns[x] = offset(x + (1ULL << 20), shot.columnLines);
-    photo.samples.resize(static_cast<std::size_t>(truth.width()) * static_cast<std::size_t>(truth.height()));
-    forEachBand(truth.height(), 16, {}, [&](int first, int last) {
+    photo.samples.resize(static_cast<std::size_t>(photo.rawWidth) *
+                         static_cast<std::size_t>(photo.rawHeight));
+    forEachBand(photo.rawHeight, 16, {}, [&](int first, int last) {
         for (int y = first; y < last; ++y) {
             Random random((static_cast<std::uint64_t>(shot.seed) << 32) + static_cast<std::uint64_t>(y));
+            // What belongs to the pixels themselves: as many numbers for each, whatever the shot.
+            Random own((static_cast<std::uint64_t>(kPixelsOwn) << 32) + static_cast<std::uint64_t>(y));
             const double row = shot.rowLines > 0 ? offset(static_cast<std::uint64_t>(y), shot.rowLines) : 0;
-            for (int x = 0; x < truth.width(); ++x) {
-                double electrons = random.poisson(truth.at(x, y) * well) + read * random.normal();
-                electrons += row + columns[static_cast<std::size_t>(x)];
+            for (int x = 0; x < photo.rawWidth; ++x) {
+                double light =
+                    x < left || y < top ? 0 : static_cast<double>(truth.at(x - left, y - top)) * well;
+                if (body.responseSpread > 0) light *= std::max(0.0, 1 + body.responseSpread * own.normal());
+                double leaks = 0;
+                if (body.darkCurrent > 0) {
+                    leaks = -body.darkCurrent * std::log(own.uniform());
+                    // The leaks' strengths fall off as a power law over three orders of magnitude.
+                    const double warm = own.uniform();
+                    if (own.uniform() < body.warmPixels) leaks += body.darkCurrent * 4 * std::pow(warm, -1.2);
+                }
+                double electrons = random.poisson(light + leaks * shot.exposure) + read * random.normal();
+                // The camera takes the mean of the dark off, as the masked border shows it.
+                electrons += row + columns[static_cast<std::size_t>(x)] - body.darkCurrent * shot.exposure;
                 if (shot.hotPixels > 0 && random.uniform() < shot.hotPixels)
                     electrons += well * (0.02 + 0.9 * std::pow(random.uniform(), 3));
                 if (shot.deadPixels > 0 && random.uniform() < shot.deadPixels) electrons = 0;
                 const double dn = std::round(body.black + electrons / well * range);
-                photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(truth.width()) +
+                photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(photo.rawWidth) +
                               static_cast<std::size_t>(x)] =
                     static_cast<std::uint16_t>(std::clamp(dn, 0.0, body.white));
             }
         }
     });
+    if (body.xTrans) {
+        WideMosaic wide;
+        for (int i = 0; i < 36; ++i) wide.site[static_cast<std::size_t>(i)] = body.colourAt(i % 6, i / 6);
+        wide.samples = photo.samples, wide.black = photo.black;
+        photo.wide = std::move(wide);
+    }
 
     // Exif, in the entries' own form.
     const auto rational = [](double v) {
@@ -194,6 +253,18 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     put(exif, 0x920a, rational(shot.focal));
     put(exif, 0xa434, text(body.lens));
     put(photo.metadata.main, 0x0132, text(shot.taken));
+    if (left > 0 || top > 0) {
+        TagEntry masked{0xc68e, 4, 0, {}};
+        const auto area = [&](std::array<int, 4> sides) { // top, left, bottom, right
+            for (const int v : sides)
+                for (int shift = 0; shift < 32; shift += 8)
+                    masked.bytes.push_back(static_cast<std::uint8_t>(v >> shift));
+            masked.count += 4;
+        };
+        if (top > 0) area({0, 0, top, photo.rawWidth});
+        if (left > 0) area({top, 0, photo.rawHeight, left});
+        photo.metadata.mosaic.push_back(masked);
+    }
     return photo;
 }
 

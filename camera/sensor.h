@@ -3,6 +3,8 @@
 
 #include <array>
 #include <string>
+#include <utility>
+#include <vector>
 
 #include "image/plane.h"
 #include "optics.h"
@@ -15,9 +17,19 @@ struct Body {
     Mosaic mosaic;
     double black = 512, white = 15871; // DN
     double wellAtIso1600 = 3200;       // electrons at white
+    bool xTrans = false;               // a mosaic of 6x6 cells instead of `mosaic`
+    // Electrons at some ISOs, in order; between them the read noise runs with the logarithm of the ISO.
+    // Empty: that of the quality protocol.
+    std::vector<std::pair<double, double>> readNoise;
+    double responseSpread = 0; // deviation of the pixels' sensitivity, as a share
+    double crosstalk = 0;      // the share of a pixel's light that each of its four neighbours gets
+    double darkCurrent = 0;    // mean electrons a second, at each pixel about as many as its own
+    double warmPixels = 0; // share of the pixels that leak, electrons a second up to thousands of times that
+    int maskedColumns = 0, maskedRows = 0; // at the left and at the top of the frame, which see no light
     Matrix3 colourMatrix = {0.7034, -0.2216, -0.0561, -0.4321, 1.2298,
                             0.2246, -0.0632, 0.1483,  0.6118}; // XYZ to camera, D65
     Matrix3 forwardMatrix() const;                             // white-balanced camera to XYZ D50
+    Mosaic::Colour colourAt(int x, int y) const;               // of the mosaic it has
 };
 
 struct Shot {
@@ -33,17 +45,17 @@ struct Shot {
 
 // Full well in electrons and read noise in electrons at an ISO (measures of the quality protocol).
 double fullWell(const Body& body, double iso);
-double readNoise(double iso);
+double readNoise(const Body& body, double iso);
 // The noise the sensor has, in the normalised form.
 NoiseModel trueNoise(const Body& body, double iso);
 
 // Noiseless normalised mosaic of linear sRGB planes, clipped at 1, through a lens whose faults of colour are
-// those of the camera's colours.
+// those of the camera's colours, and with the body's crosstalk.
 Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Shot& shot,
                    const Optics& optics = {});
 
 // A photo with Poisson-Gaussian noise, defects and read-out lines: what a raw reader would give, with `noise`
-// the true one. The same seed gives the same samples.
+// the true one. The same seed gives the same samples; what a pixel has of its own is the same in every shot.
 Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot);
 
 } // namespace irenic

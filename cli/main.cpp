@@ -2,17 +2,18 @@
 #include <CLI/CLI.hpp>
 #include <QGuiApplication>
 #include <cstdio>
-#include <functional>
-#include <iostream>
-#include <map>
 #include <nlohmann/json.hpp>
-#include <set>
 
-#include "deliver/export.h"
+#include "clean_command.h"
+#include "common.h"
 #include "demo.h"
+#ifdef IRENIC_STUDIO
+#include "studio/render.h"
+#endif
 #include "denoise/method.h"
 #include "measure/open.h"
 #include "measure/probes.h"
+#include "queue_commands.h"
 #include "raw/text.h"
 #include "session/sidecar.h"
 #include "sheet_picture.h"
@@ -21,18 +22,14 @@
 namespace {
 
 namespace fs = std::filesystem;
+using irenic::forEachFile;
+using irenic::lookOf;
+using irenic::print;
 using irenic::Settings;
+using irenic::takeFrom;
 using irenic::Work;
+using irenic::WrongUsage;
 using nlohmann::json;
-
-struct WrongUsage : std::runtime_error {
-    using std::runtime_error::runtime_error;
-};
-
-void print(const json& all) {
-    // What files say may be in any encoding; what is not UTF-8 is replaced.
-    std::cout << all.dump(2, ' ', false, json::error_handler_t::replace) << '\n';
-}
 
 int listMethods(bool asJson) {
     json all = json::array();
@@ -96,25 +93,6 @@ void describe(const irenic::Photo& p, const std::string& file) {
                 p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
 }
 
-// Does `one` for each file, which adds to the list what there is to say; a failure does not stop the others.
-// Only a request to stop does.
-int forEachFile(const std::vector<std::string>& files, bool asJson,
-                const std::function<void(const std::string&, json&)>& one) {
-    json all = json::array();
-    int failed = 0;
-    for (const std::string& file : files) try {
-            one(file, all);
-        } catch (const irenic::Cancelled&) {
-            throw;
-        } catch (const std::exception& e) {
-            ++failed;
-            std::fprintf(stderr, "irenic-cli: %s\n", e.what());
-            all.push_back({{"file", irenic::shownPath(file)}, {"error", e.what()}});
-        }
-    if (asJson) print(all);
-    return failed ? 1 : 0;
-}
-
 int inspect(const std::vector<std::string>& files, bool asJson, const Work& work) {
     return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
@@ -123,18 +101,6 @@ int inspect(const std::vector<std::string>& files, bool asJson, const Work& work
         else
             describe(*photo, irenic::shownPath(file));
     });
-}
-
-// A take as text ("bm3d,luminance=1"), a preset's name or file, or a sidecar.
-irenic::Preset takeFrom(const std::string& text) {
-    try {
-        if (text.ends_with(".json") || text.find('/') != std::string::npos) return irenic::loadPreset(text);
-        const std::string method = text.substr(0, text.find(','));
-        if (!irenic::findMethod(method) && method == text) return irenic::loadPreset(text);
-        return {irenic::settingsFromText(text), {}};
-    } catch (const std::invalid_argument& e) {
-        throw WrongUsage(std::string("--take: ") + e.what());
-    }
 }
 
 int printState(const std::vector<std::string>& files, bool asJson, const Work& work) {
@@ -158,13 +124,6 @@ int printState(const std::vector<std::string>& files, bool asJson, const Work& w
     });
 }
 
-struct CleanOptions {
-    std::vector<std::string> files;
-    Settings settings;
-    std::string format = "dng", out, output, profile = "srgb", compression = "zip", look, take;
-    bool overwrite = false, asJson = false, recommended = false;
-};
-
 int recommendAll(const std::vector<std::string>& files, bool asJson, const Work& work) {
     return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
@@ -183,87 +142,6 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
         if (!asJson)
             std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(),
                         irenic::textOf(r.settings).c_str(), r.risk.sigmas());
-    });
-}
-
-irenic::Look lookOf(const std::string& text) {
-    try {
-        return irenic::lookFromText(text);
-    } catch (const std::invalid_argument& e) {
-        throw WrongUsage(std::string("--look: ") + e.what());
-    }
-}
-
-irenic::ExportFormat formatOf(const std::string& name) {
-    return name == "dng"    ? irenic::ExportFormat::Dng
-           : name == "tiff" ? irenic::ExportFormat::Tiff
-                            : irenic::ExportFormat::Jpeg;
-}
-
-// One place for one file, however it is called; a name that cannot be followed is left for the writer to
-// refuse.
-fs::path placeOf(const fs::path& file) {
-    std::error_code error;
-    const fs::path place = fs::weakly_canonical(file, error);
-    return error ? file : place;
-}
-
-// Where each file's result goes. Throws WrongUsage where two would go to one place.
-std::vector<fs::path> targetsOf(const CleanOptions& o) {
-    std::map<fs::path, std::string> taken;
-    std::vector<fs::path> targets;
-    for (const std::string& file : o.files) {
-        std::error_code error;
-        const fs::path folder = o.out.empty() ? fs::absolute(file, error).parent_path() : fs::path(o.out);
-        targets.push_back(o.output.empty() ? irenic::defaultTarget(file, folder, formatOf(o.format))
-                                           : fs::path(o.output));
-        const fs::path place = placeOf(targets.back());
-        const auto [at, isNew] = taken.emplace(place, file);
-        if (!isNew)
-            throw WrongUsage(irenic::shownPath(at->second) + " and " + irenic::shownPath(file) +
-                             " would both become " + irenic::shownPath(targets.back()) +
-                             "; clean them one after the other, into different folders");
-    }
-    return targets;
-}
-
-int clean(const CleanOptions& o, const Work& work) {
-    if (const std::string problem = irenic::problemWith(o.settings); !problem.empty())
-        throw WrongUsage(problem);
-    const irenic::Preset take = o.take.empty() ? irenic::Preset{o.settings, {}} : takeFrom(o.take);
-    if (!take.settings) throw WrongUsage("--take: this preset holds a look and no take");
-    const irenic::Look look = o.look.empty() && take.look ? *take.look : lookOf(o.look);
-    if (!o.output.empty() && o.files.size() != 1)
-        throw WrongUsage("--output takes exactly one FILE; use --out for several");
-    const std::vector<fs::path> targets = targetsOf(o);
-    std::set<fs::path> inputs;
-    for (const std::string& f : o.files) inputs.insert(placeOf(f));
-    std::size_t next = 0;
-    return forEachFile(o.files, o.asJson, [&](const std::string& file, json& all) {
-        irenic::ExportOrder order;
-        order.target = targets[next++];
-        if (inputs.count(placeOf(order.target)))
-            throw irenic::ExportError(irenic::shownName(order.target) +
-                                      ": this is an input, which is never overwritten.");
-        const auto photo = irenic::readPhoto(file, work);
-        order.settings = *take.settings;
-        if (o.recommended) {
-            const irenic::Recommendation r =
-                irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
-            order.settings = r.settings, order.risk = r.risk;
-        }
-        order.format = formatOf(o.format);
-        order.look = look;
-        order.space = o.profile == "adobe"      ? irenic::OutputSpace::AdobeRgbCompatible
-                      : o.profile == "prophoto" ? irenic::OutputSpace::ProPhotoCompatible
-                                                : irenic::OutputSpace::Srgb;
-        const bool packed = o.compression != "none";
-        order.compression = packed ? irenic::TiffCompression::Zip : irenic::TiffCompression::None;
-        order.dngCompression = packed ? irenic::DngCompression::Lossless : irenic::DngCompression::None;
-        order.overwrite = o.overwrite;
-        irenic::exportPhoto(*photo, order, work);
-        all.push_back({{"file", irenic::shownPath(file)}, {"output", irenic::shownPath(order.target)}});
-        if (!o.asJson) std::printf("%s -> %s\n", file.c_str(), order.target.c_str());
     });
 }
 
@@ -331,45 +209,8 @@ int main(int argc, char** argv) {
     inspectCommand->add_flag("--json", asJson);
     inspectCommand->callback([&] { status = inspect(files, asJson, work); });
 
-    CleanOptions options;
-    auto* cleanCommand = app.add_subcommand("clean", "Write cleaned copies");
-    cleanCommand->add_option("FILE", options.files)->required();
-    cleanCommand->add_option("--method", options.settings.method, "Method id, see 'methods'");
-    cleanCommand->add_option(
-        "--take,--preset", options.take,
-        "A take as text, a preset's name or file, or a sidecar: its chosen take and its look");
-    cleanCommand->add_flag("--recommended", options.recommended,
-                           "Measure method and strengths on every photo, as 'recommend' does");
-    for (const auto& field : irenic::fieldsOf<Settings>()) {
-        const std::string name = std::string("--") + field.id;
-        if (const auto* number = std::get_if<float Settings::*>(&field.member))
-            cleanCommand->add_option(name, options.settings.**number,
-                                     irenic::numberText(static_cast<float>(field.least)) + " to " +
-                                         irenic::numberText(static_cast<float>(field.most)) + ": " +
-                                         field.sentence);
-        if (const auto* flag = std::get_if<bool Settings::*>(&field.member))
-            cleanCommand->add_flag(name + ",!--no-" + field.id, options.settings.**flag, field.sentence);
-    }
-    cleanCommand->add_option("--format", options.format)->check(CLI::IsMember({"dng", "tiff", "jpeg"}));
-    cleanCommand->add_option("--look", options.look,
-                             "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,"
-                             "vignetting,softness=thread,...; in a DNG as XMP only");
-    cleanCommand->add_option("--profile", options.profile, "TIFF and JPEG")
-        ->check(CLI::IsMember({"srgb", "adobe", "prophoto"}));
-    cleanCommand
-        ->add_option("--compression", options.compression,
-                     "DNG: lossless (JPEG) or none; TIFF: zip or none; default: packed")
-        ->check(CLI::IsMember({"lossless", "zip", "none"}));
-    cleanCommand->add_option("--out", options.out, "Folder; default: beside the original");
-    cleanCommand->add_option("--output", options.output, "File; only with one FILE");
-    cleanCommand->add_flag("--overwrite", options.overwrite, "Replace existing results; never an input");
-    cleanCommand->add_flag("--json", options.asJson);
-    cleanCommand->callback([&] {
-        const bool named = cleanCommand->count("--method") > 0, given = !options.take.empty();
-        if (int(options.recommended) + int(named) + int(given) != 1)
-            throw WrongUsage("clean takes one of --method, --take and --recommended");
-        status = clean(options, work);
-    });
+    irenic::addCleanCommand(app, work, status);
+    irenic::addQueueCommands(app, work, status, argv[0]);
 
     auto* recommendCommand =
         app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");
@@ -409,9 +250,24 @@ int main(int argc, char** argv) {
     demo->add_option("DIR", folder)->required();
     demo->add_flag("--truth", truth, "Also write the noiseless mosaics");
     demo->add_option("--scale", scale, "Size of the pictures, for tests")->check(CLI::Range(0.05, 2.0));
+    const auto say = [](const std::string& line) { std::printf("%s\n", line.c_str()); };
+    bool render = false;
+    int rays = 16;
+    std::string scene;
+    auto* renders =
+        demo->add_flag("--render", render, "Render the scenes anew into DIR, for hours; makes no photos");
+    demo->add_option("--scene", scene, "With --render: only this one")->needs(renders);
+    demo->add_option("--rays", rays, "With --render: for each pixel, a power of two")
+        ->needs(renders)
+        ->check(CLI::Range(1, 1024));
     demo->callback([&] {
-        irenic::makeDemoData(
-            folder, truth, scale, [](const std::string& line) { std::printf("%s\n", line.c_str()); }, work);
+        if (!render) return irenic::makeDemoData(folder, truth, scale, say, work);
+#ifdef IRENIC_STUDIO
+        if ((rays & (rays - 1)) != 0) throw WrongUsage("--rays: a power of two, such as 16.");
+        irenic::renderScenes(folder, scene, rays, scale, say, work);
+#else
+        throw WrongUsage("This build cannot render: install libembree-dev and build again.");
+#endif
     });
 
     try {

@@ -2,13 +2,28 @@
 #include <tiffio.h>
 
 #include <QFile>
+#include <QProcess>
 #include <QTest>
 
+#include "deliver/developed_rows.h"
+#include "deliver/estimate.h"
 #include "deliver/export.h"
+#include "deliver/xmp.h"
 #include "measure/open.h"
 #include "support.h"
 
 using namespace irenic;
+
+namespace {
+
+ExportOrder orderOf(const Settings& settings, ExportFormat format, const std::filesystem::path& target,
+                    bool overwrite = false) {
+    ExportOrder order;
+    order.settings = settings, order.how.format = format, order.target = target, order.overwrite = overwrite;
+    return order;
+}
+
+} // namespace
 
 class TestDelivery : public QObject {
     Q_OBJECT
@@ -33,13 +48,13 @@ class TestDelivery : public QObject {
         photo_ = readPhoto(test::writeShot(folder_, "mill.dng", s.photo));
     }
     void withoutStrengthADngIsTheOriginal() {
-        exportPhoto(*photo_, {Settings::original(), ExportFormat::Dng, {}, {}, in("same.dng"), false});
+        exportPhoto(*photo_, orderOf(Settings::original(), ExportFormat::Dng, in("same.dng")));
         const PhotoPtr back = readPhoto(in("same.dng"));
         QCOMPARE(back->samples, photo_->samples);
         QVERIFY(back->statedNoise.has_value());
     }
     void aDngStaysARaw() {
-        exportPhoto(*photo_, {{"nlm", 1, 1, 0.2f, 0.1f}, ExportFormat::Dng, {}, {}, in("clean.dng"), false});
+        exportPhoto(*photo_, orderOf({"nlm", 1, 1, 0.2f, 0.1f}, ExportFormat::Dng, in("clean.dng")));
         LibRaw a, b;
         QCOMPARE(a.open_file(photo_->file.c_str()), 0);
         QCOMPARE(b.open_file(in("clean.dng").c_str()), 0);
@@ -82,8 +97,9 @@ class TestDelivery : public QObject {
         const auto target = in(QTest::currentDataTag()).replace_extension(".tif");
         const auto where = static_cast<OutputSpace>(space);
         const Settings settings{"wavelet", 1, 1, 0, 0};
-        exportPhoto(*photo_, {settings, ExportFormat::Tiff, where,
-                              zip ? TiffCompression::Zip : TiffCompression::None, target, false});
+        ExportOrder order = orderOf(settings, ExportFormat::Tiff, target);
+        order.how.space = where, order.how.packing = zip ? Packing::Packed : Packing::None;
+        exportPhoto(*photo_, order);
         TIFF* t = TIFFOpen(target.c_str(), "r");
         QVERIFY(t);
         std::uint32_t width = 0, size = 0;
@@ -115,7 +131,7 @@ class TestDelivery : public QObject {
             for (const std::filesystem::path& target :
                  {photo_->file, std::filesystem::path(folder_.path().toStdString() + "/./mill.dng")})
                 QVERIFY_EXCEPTION_THROWN(
-                    exportPhoto(*photo_, {{}, ExportFormat::Dng, {}, {}, target, overwrite}), ExportError);
+                    exportPhoto(*photo_, orderOf({}, ExportFormat::Dng, target, overwrite)), ExportError);
         QCOMPARE(bytesOf(photo_->file), before);
     }
     void existingFilesAreKept() {
@@ -124,10 +140,10 @@ class TestDelivery : public QObject {
         f.write("mine");
         f.close();
         QVERIFY_EXCEPTION_THROWN(
-            exportPhoto(*photo_, {{"wavelet"}, ExportFormat::Dng, {}, {}, in("there.dng"), false}),
+            exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, in("there.dng"), false)),
             ExportError);
         QCOMPARE(bytesOf(in("there.dng")), QByteArray("mine"));
-        exportPhoto(*photo_, {{"wavelet"}, ExportFormat::Dng, {}, {}, in("there.dng"), true});
+        exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, in("there.dng"), true));
         QVERIFY(bytesOf(in("there.dng")).size() > 100000);
     }
     void cancellingLeavesNothing() {
@@ -135,15 +151,14 @@ class TestDelivery : public QObject {
         std::stop_source stop;
         stop.request_stop();
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff})
-            QVERIFY_EXCEPTION_THROWN(exportPhoto(*photo_, {{"bm3d"}, format, {}, {}, in("never.dng"), false},
-                                                 {stop.get_token(), nullptr}),
-                                     Cancelled);
+            QVERIFY_EXCEPTION_THROWN(
+                exportPhoto(*photo_, orderOf({"bm3d"}, format, in("never.dng")), {stop.get_token(), nullptr}),
+                Cancelled);
         QCOMPARE(filesInFolder(), before);
     }
     void unwritablePlacesSayWhy() {
         try {
-            exportPhoto(*photo_,
-                        {{"wavelet"}, ExportFormat::Dng, {}, {}, photo_->file / "below" / "x.dng", false});
+            exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, photo_->file / "below" / "x.dng"));
             QFAIL("was written");
         } catch (const ExportError& e) {
             QVERIFY2(std::string(e.what()).find("x.dng") == 0, e.what());
@@ -152,8 +167,166 @@ class TestDelivery : public QObject {
     void freeNames() {
         QCOMPARE(freeName(in("unused.dng")), in("unused.dng"));
         QCOMPARE(freeName(photo_->file).filename().string(), std::string("mill-2.dng"));
-        QCOMPARE(defaultTarget(photo_->file, "/x", ExportFormat::Tiff).string(),
-                 std::string("/x/mill-clean.tif"));
+        Delivery d;
+        d.format = ExportFormat::Tiff, d.folder = "/x";
+        NameParts parts;
+        parts.original = photo_->file;
+        QCOMPARE(targetOf(d, parts).string(), std::string("/x/mill-clean.tif"));
+    }
+    void namesFollowTheirPattern() {
+        NameParts p;
+        p.original = "/quay/mill-03.dng", p.letter = "B", p.take = "soft / calm", p.method = "bm3d",
+        p.iso = 12800;
+        p.taken = "2026:01:15 22:10:00", p.counter = 7, p.version = 2;
+        QCOMPARE(nameFrom("{stem}_{letter}-{method}-{iso}-{date}-{counter}-v{version}", p),
+                 std::string("mill-03_B-bm3d-12800-2026-01-15-007-v2"));
+        QCOMPARE(nameFrom("{take}", p), std::string("soft - calm"));
+        QCOMPARE(nameFrom("../{stem}", p), std::string("-mill-03"));
+        QCOMPARE(nameFrom("{tide}", p), std::string("{tide}"));
+        Delivery d;
+        d.folder = "web";
+        QCOMPARE(targetOf(d, p).string(), std::string("/quay/web/mill-03-clean.dng"));
+    }
+    void deliveriesAsTextAndBack() {
+        Delivery d;
+        QCOMPARE(textOf(d), std::string("dng"));
+        d.format = ExportFormat::JpegXl, d.quality = 80, d.longest = 2048, d.name = "a, {stem}",
+        d.folder = "we\\b", d.conflict = Conflict::Refuse;
+        QVERIFY(deliveryFromText(textOf(d)) == d);
+        for (const char* bad : {"bmp", "jpeg,quality=200", "png,bits=32", "tiff,tide=3",
+                                "jpeg,name=", "tiff,profile=/nowhere.icc"})
+            QVERIFY_EXCEPTION_THROWN(deliveryFromText(bad), std::invalid_argument);
+        // Every field goes through text and JSON.
+        for (const Field<Delivery>& f : fieldsOf<Delivery>())
+            QVERIFY2(f.sentence && std::string(f.sentence).size() > 10, f.id);
+    }
+    void everyFormatIsWrittenAndReadBack_data() {
+        QTest::addColumn<QString>("delivery");
+        for (const char* d :
+             {"tiff,bits=8", "tiff,bits=8,packing=lzw", "tiff,packing=lzw", "tiff,bits=32",
+              "tiff,bits=32,packing=lzw,space=rec2020", "tiff,bits=32,packing=none",
+              "tiff,percent=50,dpi=240", "jpeg,quality=60", "jpeg,subsampled=1", "jpeg,longest=200", "png",
+              "png,bits=8,space=adobe", "png,percent=37", "jxl", "jxl,quality=100",
+              "jxl,quality=70,longest=150", "dng", "dng,packing=none,fullPreview=1", "dng,linear=1"})
+            QTest::newRow(d) << QString::fromLatin1(d);
+    }
+    void everyFormatIsWrittenAndReadBack() {
+        QFETCH(QString, delivery);
+        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, {});
+        order.how = deliveryFromText(delivery.toStdString());
+        order.target = in(("every-" + delivery.toStdString()).c_str());
+        order.target += endingOf(order.how.format);
+        exportPhoto(*photo_, order);
+        // What it says of how it was made.
+        QVERIFY(settingsIn(order.target).has_value());
+        QCOMPARE(markIn(order.target), markOf(*photo_, order));
+        QProcess tool;
+        tool.start("exiftool", {"-s3", "-FileType", QString::fromStdString(order.target.string())});
+        QVERIFY(tool.waitForFinished());
+        QVERIFY2(delivery.startsWith(
+                     QString::fromUtf8(tool.readAll()).trimmed().toLower().left(3).replace("jpe", "jpe")),
+                 "another type");
+        tool.start("exiftool",
+                   {"-s3", "-ImageWidth", "-Model", QString::fromStdString(order.target.string())});
+        QVERIFY(tool.waitForFinished());
+        const QStringList says = QString::fromUtf8(tool.readAll()).split('\n');
+        // What the tool does not look into was read back by the writer itself.
+        if (order.how.format != ExportFormat::Dng && order.how.format != ExportFormat::JpegXl) {
+            const PictureSize size = sizeOf(*photo_, order);
+            QCOMPARE(says[0].toInt(), size.width);
+            if (order.how.longest > 0)
+                QVERIFY(std::max(size.width, size.height) == static_cast<int>(order.how.longest));
+        }
+        QVERIFY(says.contains("One"));
+    }
+    // A linear DNG develops to what the photo develops to, and lies where the picture's frame lies.
+    void aLinearDngIsTheSamePicture() {
+        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, in("linear.dng"));
+        order.how.linear = true;
+        exportPhoto(*photo_, order);
+        const PhotoPtr back = readPhoto(in("linear.dng"));
+        QCOMPARE(back->channels, 3);
+        QVERIFY(!back->developed);
+        const Rect frame = outputFrame(*photo_, {}), area{100, 80, 120, 90};
+        QCOMPARE(back->width(), frame.width);
+        const Picture a = renderRegion(*back, Settings::original(), {}, area, 1),
+                      b = renderRegion(*photo_, {"wavelet"}, {}, area.translated(frame.x, frame.y), 1);
+        double off = 0;
+        for (std::size_t i = 0; i < a.rgb.size(); ++i) off += std::abs(int(a.rgb[i]) - int(b.rgb[i]));
+        QVERIFY2(off / static_cast<double>(a.rgb.size()) < 0.6,
+                 qPrintable(QString::number(off / static_cast<double>(a.rgb.size()))));
+    }
+    // The tables of docs/formats.md are made here: with IRENIC_WRITE_DOCS set they are written, else
+    // compared.
+    void theManualIsMadeHere() {
+        QString fields = QStringLiteral(
+            "| id | on the screen | values | default | what it does |\n|---|---|---|---|---|\n");
+        const Delivery usual;
+        for (const Field<Delivery>& f : fieldsOf<Delivery>()) {
+            QString values = QStringLiteral("text");
+            if (!f.choices.empty()) {
+                QStringList all;
+                for (const char* c : f.choices) all << QString::fromUtf8(c);
+                values = all.join(", ");
+            } else if (std::holds_alternative<float Delivery::*>(f.member)) {
+                values = QStringLiteral("%1 to %2").arg(f.least).arg(f.most);
+            } else if (std::holds_alternative<bool Delivery::*>(f.member)) {
+                values = QStringLiteral("0 or 1");
+            }
+            const QString def = QString::fromStdString(valueText(f, usual));
+            fields += QStringLiteral("| `%1` | %2 | %3 | %4 | %5 |\n")
+                          .arg(QString::fromUtf8(f.id), QString::fromUtf8(f.label), values,
+                               def.isEmpty() ? QStringLiteral("none") : QStringLiteral("`%1`").arg(def),
+                               QString::fromUtf8(f.sentence));
+        }
+        QFile manual(QStringLiteral(IRENIC_DOCS "/formats.md"));
+        QVERIFY(manual.open(QIODevice::ReadOnly));
+        QString text = QString::fromUtf8(manual.readAll());
+        manual.close();
+        const QString mark = QStringLiteral("## Every field\n\n");
+        const auto at = text.indexOf(mark);
+        QVERIFY(at >= 0);
+        const QString now = text.left(at + mark.size()) + fields;
+        if (qEnvironmentVariableIsSet("IRENIC_WRITE_DOCS")) {
+            QVERIFY(manual.open(QIODevice::WriteOnly));
+            manual.write(now.toUtf8());
+        } else {
+            QCOMPARE(text, now);
+        }
+    }
+    // A reduced picture is the full one's area means, and has no more detail than it can hold.
+    void reducingKeepsBrightness() {
+        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Png, in("full.png"));
+        exportPhoto(*photo_, order);
+        order.how.percent = 25, order.target = in("quarter.png");
+        exportPhoto(*photo_, order);
+        const PhotoPtr full = readPhoto(in("full.png")), quarter = readPhoto(in("quarter.png"));
+        const auto mean = [](const Photo& p) {
+            double sum = 0;
+            for (const std::uint16_t v : p.samples) sum += v;
+            return sum / static_cast<double>(p.samples.size());
+        };
+        QVERIFY2(std::abs(mean(*quarter) / mean(*full) - 1) < 0.01,
+                 qPrintable(QString::number(mean(*quarter) / mean(*full))));
+    }
+    void sizeAndTimeAreEstimated() {
+        // A larger photo, so that its bands are a part of it.
+        Body body;
+        Shot shot;
+        shot.iso = 1600; // the preview of so small a photo would be noise above
+        const auto light = renderView(View::SackStore, 1440, 1560);
+        const PhotoPtr photo = readPhoto(
+            test::writeShot(folder_, "large.dng", takePhoto(exposeMosaic(light, body, shot), body, shot)));
+        for (const char* text : {"dng", "tiff", "jpeg,quality=85", "jxl"}) {
+            ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, in("estimated"));
+            order.how = deliveryFromText(text), order.overwrite = true;
+            const Estimate e = estimate(*photo, order);
+            exportPhoto(*photo, order);
+            const auto bytes = static_cast<double>(std::filesystem::file_size(order.target));
+            QVERIFY2(std::abs(e.bytes / bytes - 1) < 0.15,
+                     qPrintable(QStringLiteral("%1: %2 of %3").arg(text).arg(e.bytes).arg(bytes)));
+            QVERIFY(e.seconds > 0);
+        }
     }
 };
 

@@ -228,10 +228,10 @@ class TestDngKinds : public QObject {
 
     QString path(const std::string& name) const { return folder_.filePath(QString::fromStdString(name)); }
     std::string exported(const Photo& photo, const std::string& name, Settings settings,
-                         DngCompression compression = DngCompression::Lossless) const {
+                         Packing compression = Packing::Packed) const {
         ExportOrder order;
         order.settings = std::move(settings), order.target = path(name).toStdString(), order.overwrite = true;
-        order.dngCompression = compression;
+        order.how.packing = compression;
         exportPhoto(photo, order);
         return order.target.string();
     }
@@ -261,7 +261,7 @@ class TestDngKinds : public QObject {
         }
         // Nothing is to be changed: other software sees no difference, whichever way the samples are packed.
         const auto before = developed(file);
-        for (const DngCompression compression : {DngCompression::Lossless, DngCompression::None}) {
+        for (const Packing compression : {Packing::Packed, Packing::None}) {
             const std::string same = exported(*photo, name + "-same.dng", Settings::original(), compression);
             const PhotoPtr back = readPhoto(same, {}, Measure::Nothing);
             QVERIFY(back->samples == photo->samples && back->white == photo->white);
@@ -445,7 +445,7 @@ class TestDngKinds : public QObject {
               {ExportFormat::Tiff, "talk-clean.tif", "image/tiff"},
               {ExportFormat::Jpeg, "talk-clean.jpg", "image/jpeg"}}) {
             ExportOrder order;
-            order.settings = {"wavelet"}, order.format = format, order.target = path(name).toStdString();
+            order.settings = {"wavelet"}, order.how.format = format, order.target = path(name).toStdString();
             exportPhoto(*p, order);
             QProcess exiftool;
             exiftool.start(QStringLiteral("exiftool"),

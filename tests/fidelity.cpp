@@ -148,7 +148,7 @@ class TestFidelity : public QObject {
             const auto s = test::shoot(1600, "RGGB", 3, view);
             const PhotoPtr p = readPhoto(test::writeShot(folder_, "plain.dng", s.photo));
             ExportOrder order;
-            order.settings = Settings::original(), order.format = ExportFormat::Tiff,
+            order.settings = Settings::original(), order.how.format = ExportFormat::Tiff,
             order.target = path("plain.tif"), order.overwrite = true;
             exportPhoto(*p, order);
             const FilePicture picture = readTiffPicture(order.target, {});

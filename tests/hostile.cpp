@@ -132,7 +132,7 @@ class TestHostile : public QObject {
         }
         const PhotoPtr p = readPhoto(path("image.png").toStdString());
         ExportOrder order;
-        order.settings = Settings::original(), order.format = ExportFormat::Tiff,
+        order.settings = Settings::original(), order.how.format = ExportFormat::Tiff,
         order.target = path("image.tif").toStdString();
         exportPhoto(*p, order);
         QFile f(path("image.tif"));

@@ -330,7 +330,7 @@ class TestLook : public QObject {
         Look look = lookFromText("exposure=0.5,kelvin=4100,tint=2,softness=hair");
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
             ExportOrder order;
-            order.settings = kOriginal, order.look = look, order.format = format;
+            order.settings = kOriginal, order.look = look, order.how.format = format;
             order.target = folder.filePath("out").toStdString() + (format == ExportFormat::Dng    ? ".dng"
                                                                    : format == ExportFormat::Tiff ? ".tif"
                                                                                                   : ".jpg");

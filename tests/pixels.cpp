@@ -254,7 +254,7 @@ class TestPixels : public QObject {
             QVERIFY(QString::fromUtf8(e.what()).contains("TIFF"));
         }
         QVERIFY(!QFile::exists(folder_.filePath("plain.dng")));
-        order.format = ExportFormat::Tiff;
+        order.how.format = ExportFormat::Tiff;
         order.target = path("plain.tif");
         exportPhoto(*p, order);
         for (const char* name : {"broken.jpg", "broken.tif"}) {

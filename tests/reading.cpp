@@ -106,7 +106,7 @@ class TestReading : public QObject {
         const auto light = renderView(View::HarbourWindow, 1600, 1200);
         s.photo = takePhoto(exposeMosaic(light, s.body, s.shot), s.body, s.shot);
         const auto probes = placeProbes(s.photo);
-        QCOMPARE(probes.size(), std::size_t(5));
+        QVERIFY(probes.size() >= 5 && probes.size() <= 7);
         for (std::size_t i = 0; i < probes.size(); ++i) {
             QVERIFY(!probes[i].reason.empty());
             QVERIFY(probes[i].x > 0 && probes[i].x < s.photo.width() && probes[i].y > 0 &&

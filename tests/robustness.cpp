@@ -173,7 +173,7 @@ class TestRobustness : public QObject {
         stop.request_stop();
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
             ExportOrder order;
-            order.settings = {"bm3d"}, order.format = format, order.look = lookFromText("softness=hair"),
+            order.settings = {"bm3d"}, order.how.format = format, order.look = lookFromText("softness=hair"),
             order.target = path("never");
             QVERIFY_EXCEPTION_THROWN(exportPhoto(*p, order, {stop.get_token(), nullptr}), Cancelled);
             QVERIFY(!QFile::exists(folder_.filePath("never")));

@@ -37,7 +37,7 @@ class TestThreads : public QObject {
             for (int i = 0; i < 60; ++i) {
                 Job& cell = cells[random() % 6];
                 RenderKey key{
-                    photos[random() % 2], {random() % 2 ? "wavelet" : "nlm"}, {}, {8, 8, 48, 40}, 1};
+                    photos[random() % 2], {random() % 2 ? "wavelet" : "nlm"}, {}, {8, 8, 48, 40}, 1, 0, {}};
                 key.settings.luminance = 0.5f + 0.1f * static_cast<float>(random() % 5);
                 cell = renderer.request(key, random() % 3, [&](const Outcome<QImage>& o) {
                     QVERIFY(o.value && o.problem.empty());
@@ -61,7 +61,7 @@ class TestThreads : public QObject {
                     const PhotoPtr photo = readPhoto(i % 2 ? one_ : two_);
                     ExportOrder order;
                     order.settings = {"wavelet"};
-                    order.format = i < 2 ? ExportFormat::Dng : ExportFormat::Jpeg;
+                    order.how.format = i < 2 ? ExportFormat::Dng : ExportFormat::Jpeg;
                     order.target = folder_.filePath(QStringLiteral("out-%1").arg(i)).toStdString();
                     exportPhoto(*photo, order);
                     if (settingsIn(order.target)) ++done;

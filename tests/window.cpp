@@ -146,7 +146,7 @@ class TestWindow : public test::WindowTest {
         QTest::mousePress(sheet.cell(0, 2), Qt::LeftButton, {}, {80, 60});
         QTest::mouseMove(sheet.cell(0, 2), {60, 50});
         QTest::mouseRelease(sheet.cell(0, 2), Qt::LeftButton, {}, {60, 50});
-        QVERIFY((window_->document().pan() == QPointF(10, 5)));
+        QVERIFY((window_->document().panOf(window_->document().probes()[0].id) == QPointF(10, 5)));
         for (int c = 0; c < 4; ++c)
             QVERIFY(sheet.cell(0, c)->wanted().area == sheet.cell(0, 0)->wanted().area);
         QVERIFY(!(sheet.cell(0, 0)->wanted().area == before));
@@ -364,6 +364,8 @@ class TestWindow : public test::WindowTest {
         for (const double zoom : {1.0, 2.0}) {
             window_->document().setZoom(zoom);
             QVERIFY(settle());
+            for (int column = 0; column < 3; ++column)
+                window_->sheet().cell(0, column)->setProbe({}); // its marks
             const QImage shot = window_->grab().toImage();
             for (int column = 0; column < 3; ++column) {
                 Cell* cell = window_->sheet().cell(0, column);

@@ -6,6 +6,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QMouseEvent>
+#include <QSettings>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -13,6 +14,7 @@
 
 #include "closeup/difference_view.h"
 #include "develop/lens.h"
+#include "references/reference_shelf.h"
 #include "sheet/cell.h"
 #include "sheet/take_head.h"
 #include "style/rule.h"
@@ -27,12 +29,14 @@ constexpr int kControls = 230; // width of the strip with the take's strengths
 
 } // namespace
 
-CloseUp::CloseUp(Document& document, Renderer& renderer, QWidget* parent)
-    : QWidget(parent), document_(document), renderer_(renderer), index_(new QHBoxLayout),
-      area_(new QWidget(this)), line_(new QWidget(area_)), controls_(new QWidget(this)),
-      large_(new QLabel(area_)), says_(new QLabel(this)), manners_(new QButtonGroup(this)),
-      difference_(new DifferenceView(renderer_, area_)), gain_(new Rule(kGain, 4, this)),
-      what_(new QComboBox(this)) {
+CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent)
+    : QWidget(parent), document_(document), renderer_(renderer), shelf_(shelf), index_(new QHBoxLayout),
+      area_(new QWidget(this)), line_(new QWidget(area_)), crossing_(new QWidget(area_)),
+      controls_(new QWidget(this)), large_(new QLabel(area_)), says_(new QLabel(this)),
+      manners_(new QButtonGroup(this)), difference_(new DifferenceView(renderer_, area_)),
+      removed_(new DifferenceView(renderer_, controls_)), showRemoved_(new QToolButton(controls_)),
+      gain_(new Rule(kGain, 4, this)), what_(new QComboBox(this)), lines_(new QComboBox(this)),
+      above_(new QToolButton(this)) {
     setObjectName(QStringLiteral("closeUp"));
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Close-up"));
@@ -76,6 +80,21 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, QWidget* parent)
     what_->setAccessibleName(tr("What of the difference is shown"));
     what_->setObjectName(QStringLiteral("what"));
     gain_->setFixedWidth(150);
+    for (const QString& text : {tr("upright line"), tr("level line"), tr("line follows"), tr("quarters")})
+        lines_->addItem(text);
+    lines_->setAccessibleName(tr("How the picture is divided"));
+    lines_->setToolTip(
+        tr("A line that is dragged, upright or level; one that follows the pointer; or quarters by the last "
+           "two and what else there is"));
+    lines_->setObjectName(QStringLiteral("lines"));
+    connect(lines_, &QComboBox::activated, this, [this](int at) { setLine(static_cast<Line>(at)); });
+    above_->setText(tr("Above"));
+    above_->setCheckable(true);
+    above_->setObjectName(QStringLiteral("above"));
+    above_->setToolTip(tr("One above the other instead of side by side"));
+    connect(above_, &QToolButton::clicked, this, [this] { refresh(), setFocus(); });
+    top->addWidget(lines_);
+    top->addWidget(above_);
     top->addWidget(gain_);
     top->addWidget(what_);
     top->addStretch(1);
@@ -96,17 +115,38 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, QWidget* parent)
     fading_.setSingleShot(true);
     fading_.setInterval(700);
     connect(&fading_, &QTimer::timeout, large_, &QWidget::hide);
-    line_->setCursor(Qt::SizeHorCursor);
-    line_->installEventFilter(this);
-    line_->setAutoFillBackground(true);
-    QPalette ochre = line_->palette();
-    ochre.setColor(QPalette::Window, style::ochre());
-    line_->setPalette(ochre);
+    for (QWidget* l : {line_, crossing_}) {
+        l->installEventFilter(this);
+        l->setAutoFillBackground(true);
+        QPalette ochre = l->palette();
+        ochre.setColor(QPalette::Window, style::ochre());
+        l->setPalette(ochre);
+    }
     area_->setMinimumSize(200, 150);
     area_->installEventFilter(this);
 
     controls_->setFixedWidth(kControls);
-    (new QVBoxLayout(controls_))->setContentsMargins(0, 0, 0, 0);
+    auto* strip = new QVBoxLayout(controls_);
+    strip->setContentsMargins(0, 0, 0, 0);
+    strip->setSpacing(style::kGap);
+    // What the hand on a strength takes away, seen at once.
+    showRemoved_->setText(tr("Removed here"));
+    showRemoved_->setCheckable(true);
+    showRemoved_->setChecked(QSettings().value(QStringLiteral("closeUp/removed"), true).toBool());
+    showRemoved_->setObjectName(QStringLiteral("removedHere"));
+    showRemoved_->setToolTip(
+        tr("Shows or hides what this take removes in the middle of the view, four times the noise's own "
+           "size: form in it is detail that is lost"));
+    showRemoved_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(showRemoved_, &QToolButton::toggled, this, [this](bool on) {
+        QSettings().setValue(QStringLiteral("closeUp/removed"), on);
+        refresh();
+    });
+    removed_->setObjectName(QStringLiteral("removedBeside"));
+    removed_->setFixedHeight(200);
+    strip->addWidget(showRemoved_);
+    strip->addWidget(removed_);
+    strip->addStretch(1);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(3);
     middle->addWidget(area_, 1);
@@ -124,38 +164,52 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, QWidget* parent)
     connect(&document_, &Document::chosenChanged, this, &CloseUp::refresh);
     connect(&document_, &Document::viewChanged, this, &CloseUp::refresh);
     connect(&document_, &Document::probesChanged, this, &CloseUp::refresh);
+    connect(&shelf_, &ReferenceShelf::changed, this, [this] {
+        if (columns_ == columnsOf(document_.state())) refresh();
+    });
     rebuild();
 }
 
 QString CloseUp::letterOf(int column) const {
-    if (column <= 0 || column >= columns()) return QStringLiteral("O");
-    return QString(QLatin1Char(document_.takes()[static_cast<std::size_t>(column - 1)].letter));
+    if (column < 0 || column >= columns()) return QStringLiteral("O");
+    return QString::fromStdString(
+        irenic::letterOf(columns_[static_cast<std::size_t>(column)], document_.state()));
+}
+
+int CloseUp::takeOf(int column) const {
+    return column >= 1 && column <= static_cast<int>(document_.takes().size()) ? column - 1 : -1;
 }
 
 void CloseUp::rebuild() {
     for (Cell* c : cells_) delete c;
     for (QToolButton* b : letters_) delete b;
     cells_.clear(), letters_.clear();
-    columns_ = {OriginalColumn{}};
-    for (const Take& take : document_.takes()) columns_.emplace_back(TakeColumn{take.id});
+    columns_ = columnsOf(document_.state());
     column_ = std::min(column_, columns() - 1), before_ = std::min(before_, columns() - 1);
     for (int i = 0; i < columns(); ++i) {
         auto* cell = new Cell(renderer_, area_);
-        connect(cell, &Cell::panned, this, [this](QPointF by) { document_.setPan(document_.pan() + by); });
+        connect(cell, &Cell::panned, this, [this](QPointF by, bool allRows) {
+            allRows ? document_.setPan(document_.pan() + by) : document_.panRow(probeId(), by);
+        });
         connect(cell, &Cell::zoomAsked, this,
-                [this](int direction, QPointF from) { document_.zoomBy(direction, from); });
-        connect(cell, &Cell::hovered, this, [this](std::optional<QPoint> pixel) {
+                [this](int direction, QPointF from) { document_.zoomBy(direction, from, probeId()); });
+        connect(cell, &Cell::hovered, this, [this, cell](std::optional<QPoint> pixel) {
             for (Cell* c : cells_) c->setReadout(pixel);
+            if (pixel && manner_ == Manner::Divided && lineKind_ == Line::Follows)
+                moveLine(area_->mapFromGlobal(QCursor::pos()));
             emit hovered(pixel);
         });
         connect(cell, &Cell::becameCurrent, this, &CloseUp::compare);
-        connect(cell, &Cell::opened, this, &CloseUp::closeAsked);
+        connect(cell, &Cell::doubled, this, &CloseUp::makeProbe);
+        cell->setDoubleClickMakes(true);
         cells_.push_back(cell);
         auto* letter = new QToolButton(this);
         letter->setText(letterOf(i));
         letter->setCheckable(true);
         letter->setObjectName(QStringLiteral("letter%1").arg(letterOf(i)));
-        letter->setToolTip(i == 0 ? tr("The original. Key O") : tr("Take %1. Key %1").arg(letterOf(i)));
+        letter->setToolTip(i == 0           ? tr("The original. Key O")
+                           : takeOf(i) >= 0 ? tr("Take %1. Key %1").arg(letterOf(i))
+                                            : tr("Reference %1. Key R, again for the next").arg(letterOf(i)));
         letter->setFocusPolicy(Qt::NoFocus);
         connect(letter, &QToolButton::clicked, this, [this, i] { showColumn(i); });
         index_->addWidget(letter);
@@ -164,6 +218,27 @@ void CloseUp::rebuild() {
     delete head_;
     head_ = nullptr;
     refresh();
+}
+
+std::uint32_t CloseUp::probeId() const {
+    const auto& probes = document_.probes();
+    return probes.empty() ? 0
+                          : probes[static_cast<std::size_t>(
+                                       std::clamp<int>(probe_, 0, static_cast<int>(probes.size()) - 1))]
+                                .id;
+}
+
+void CloseUp::makeProbe(QPoint pixel) {
+    const SourcePoint at =
+        sourceOf(*document_.photo(), document_.look(), {double(pixel.x()), double(pixel.y())});
+    const std::size_t before = document_.probes().size();
+    document_.addProbe(static_cast<int>(std::lround(at.x)), static_cast<int>(std::lround(at.y)));
+    if (document_.probes().size() == before) return;
+    // The view stays where it is; the next probe is the new one.
+    large_->setText(tr("probe %1").arg(before + 1));
+    large_->show();
+    fading_.start();
+    arrange();
 }
 
 void CloseUp::open(int probe, int column) {
@@ -199,12 +274,14 @@ std::vector<int> CloseUp::seen() const {
     switch (manner_) {
     case Manner::InPlace: return {held_ >= 0 ? held_ : column_};
     case Manner::Divided:
-        return before_ == column_ ? std::vector<int>{column_} : std::vector<int>{before_, column_};
     case Manner::Beside: {
         // The last one, this one, and what else there is, up to four.
         std::vector<int> all{before_};
         if (column_ != before_) all.push_back(column_);
-        const int most = area_->width() >= 1100 ? 4 : area_->width() >= 700 ? 3 : 2;
+        int most = area_->width() >= 1100 ? 4 : area_->width() >= 700 ? 3 : 2;
+        if (above_->isChecked()) most = area_->height() >= 600 ? 3 : 2;
+        if (manner_ == Manner::Divided) most = lineKind_ == Line::Quarters ? 4 : 2;
+        if (manner_ == Manner::Divided && lineKind_ != Line::Quarters) return all;
         for (int i = 0; i < columns() && static_cast<int>(all.size()) < most; ++i)
             if (std::find(all.begin(), all.end(), i) == all.end()) all.push_back(i);
         return all;
@@ -222,40 +299,76 @@ void CloseUp::refresh() {
     arrange();
     const Probe& probe = document_.probes()[static_cast<std::size_t>(probe_)];
     PicturePoint centre = pictureOf(*document_.photo(), document_.look(), {double(probe.x), double(probe.y)});
-    centre.x += document_.pan().x(), centre.y += document_.pan().y();
+    const QPointF pan = document_.panOf(probe.id);
+    centre.x += pan.x(), centre.y += pan.y();
     const std::vector<int> now = seen();
     QRectF place;
     for (int i = 0; i < columns(); ++i) {
-        const auto c = static_cast<std::size_t>(i);
+        Cell* c = cell(i);
         const auto at = std::find(now.begin(), now.end(), i);
-        const QSize screen = (QSizeF(cells_[c]->size()) * devicePixelRatioF()).toSize();
+        const QSize screen = (QSizeF(c->size()) * devicePixelRatioF()).toSize();
         if (screen.width() < 8 || screen.height() < 8) continue;
-        const RenderKey key =
-            renderKey(document_.photo(), settingsOf(columns_[c], document_.state()), document_.look(), centre,
-                      {document_.zoom(), document_.push()}, screen);
-        // What is seen first; its neighbours while nothing else is to be done.
-        cells_[c]->show(key, at != now.end() ? -3000.0 + static_cast<double>(at - now.begin())
-                                             : 100.0 + std::abs(i - column_));
+        const RenderKey key = keyOf(i, centre, screen);
         if (i == column_) place = QRectF(key.area.x, key.area.y, key.area.width, key.area.height);
+        const auto* foreign = std::get_if<ReferenceColumn>(&columns_[static_cast<std::size_t>(i)]);
+        if (foreign && !key.reference)
+            c->showNothing(shelf_.text(foreign->reference));
+        else
+            // What is seen first; its neighbours while nothing else is to be done.
+            c->show(key, at != now.end() ? -3000.0 + static_cast<double>(at - now.begin())
+                                         : 100.0 + std::abs(i - column_));
     }
     emit placeChanged(place);
-    controls_->setVisible(column_ > 0);
-    if (column_ > 0) {
-        const Take& take = document_.takes()[static_cast<std::size_t>(column_ - 1)];
+    const int index = takeOf(column_);
+    controls_->setVisible(index >= 0);
+    if (index >= 0) {
+        const Take& take = document_.takes()[static_cast<std::size_t>(index)];
         if (!head_) {
-            const int index = column_ - 1;
             head_ = new TakeHead(take, controls_);
             head_->setOpen(true);
             connect(head_, &TakeHead::edited, this,
                     [this, index](const Settings& s) { document_.setSettings(index, s); });
             connect(head_, &TakeHead::chooseAsked, this, [this, index] { document_.choose(index); });
             connect(head_, &TakeHead::openAsked, this, [this](bool open) { head_->setOpen(open); });
-            controls_->layout()->addWidget(head_);
+            static_cast<QVBoxLayout*>(controls_->layout())->insertWidget(0, head_);
         }
-        head_->show(take, document_.chosen() == column_ - 1);
+        head_->show(take, document_.chosen() == index);
         head_->setVisible(true);
+        // Beside the pixels, at their zoom; in Removed itself it would be there twice.
+        const bool beside = showRemoved_->isChecked() && manner_ != Manner::Removed;
+        removed_->setVisible(beside);
+        if (beside) {
+            const QSize screen = (QSizeF(kControls, 200) * devicePixelRatioF()).toSize();
+            removed_->show(
+                {keyOf(0, centre, screen), keyOf(column_, centre, screen), DifferencePart::Everything, 4});
+        }
     }
     compare();
+}
+
+RenderKey CloseUp::keyOf(int column, PicturePoint centre, QSize screen) const {
+    const Column& what = columns_[static_cast<std::size_t>(column)];
+    RenderKey key = renderKey(document_.photo(), settingsOf(what, document_.state()), document_.look(),
+                              centre, {document_.zoom(), document_.push()}, screen);
+    if (const auto* foreign = std::get_if<ReferenceColumn>(&what))
+        key.reference = shelf_.find(foreign->reference);
+    return key;
+}
+
+void CloseUp::setLine(Line line) {
+    lineKind_ = line;
+    lines_->setCurrentIndex(static_cast<int>(line));
+    refresh();
+    setFocus();
+}
+
+void CloseUp::moveLine(QPointF at) {
+    const bool level = lineKind_ == Line::Level;
+    const double share = level ? at.y() / std::max(1, area_->height()) : at.x() / std::max(1, area_->width());
+    divider_ = std::clamp(share, 0.02, 0.98);
+    if (lineKind_ == Line::Quarters)
+        crossingShare_ = std::clamp(at.y() / std::max(1, area_->height()), 0.02, 0.98);
+    arrange();
 }
 
 void CloseUp::arrange() {
@@ -266,35 +379,84 @@ void CloseUp::arrange() {
     difference_->setGeometry(all);
     difference_->setVisible(grey);
     gain_->setVisible(grey), what_->setVisible(grey);
-    line_->setVisible(manner_ == Manner::Divided && now.size() == 2);
+    const bool divided = manner_ == Manner::Divided && now.size() >= 2;
+    line_->setVisible(divided);
+    crossing_->setVisible(divided && lineKind_ == Line::Quarters);
+    lines_->setVisible(manner_ == Manner::Divided);
+    above_->setVisible(manner_ == Manner::Beside);
     if (manner_ == Manner::Beside) {
         const int count = static_cast<int>(now.size()), gap = 3;
-        const int side = (all.width() - gap * (count - 1)) / count;
-        for (Cell* c : cells_) c->setGeometry(0, 0, side, all.height());
+        const bool above = above_->isChecked();
+        const int whole = above ? all.height() : all.width(), side = (whole - gap * (count - 1)) / count;
+        const QSize size = above ? QSize(all.width(), side) : QSize(side, all.height());
+        for (Cell* c : cells_) c->setGeometry(QRect(QPoint(), size));
         for (int i = 0; i < count; ++i) {
             Cell* c = cell(now[static_cast<std::size_t>(i)]);
-            c->setGeometry(i * (side + gap), 0, side, all.height());
+            const int at = i * (side + gap);
+            c->setGeometry(QRect(above ? QPoint(0, at) : QPoint(at, 0), size));
             c->setVisible(true);
         }
-    } else if (manner_ == Manner::Divided && now.size() == 2) {
-        const int x = static_cast<int>(std::lround(divider_ * all.width()));
-        cell(now[0])->setVisible(true);
-        cell(now[1])->setVisible(true);
-        cell(now[1])->raise();
-        cell(now[1])->setMask(QRegion(x, 0, all.width() - x, all.height()));
-        line_->setGeometry(x - 2, 0, 4, all.height());
-        line_->raise();
+    } else if (divided) {
+        divide(now);
     } else {
         // Beneath the difference the take's cell takes the mouse.
         cell(now.back())->setVisible(true);
         cell(now.back())->raise();
     }
-    for (int c : now) cell(c)->setBadge(grey ? QString() : letterOf(c));
-    if (manner_ == Manner::Divided && now.size() == 2) cell(now[1])->setBadge(letterOf(now[1]), true);
+    if (!divided)
+        for (int c : now) cell(c)->setBadge(grey ? QString() : letterOf(c));
     if (grey) difference_->raise();
     large_->setFixedSize(large_->sizeHint() + QSize(28, 8));
     large_->move((all.width() - large_->width()) / 2, all.height() / 8);
     large_->raise();
+}
+
+// Each column shows through in its part alone; letters stand in the outer corners.
+void CloseUp::divide(const std::vector<int>& now) {
+    const QRect all = area_->rect();
+    const bool level = lineKind_ == Line::Level, quarters = lineKind_ == Line::Quarters;
+    const int x = level ? all.width() : static_cast<int>(std::lround(divider_ * all.width()));
+    const int y = level      ? static_cast<int>(std::lround(divider_ * all.height()))
+                  : quarters ? static_cast<int>(std::lround(crossingShare_ * all.height()))
+                             : all.height();
+    const QRect parts[4] = {{0, 0, x, y},
+                            level ? QRect(0, y, all.width(), all.height() - y)
+                                  : QRect(x, 0, all.width() - x, y),
+                            {0, y, x, all.height() - y},
+                            {x, y, all.width() - x, all.height() - y}};
+    for (std::size_t i = 0; i < now.size() && i < 4; ++i) {
+        Cell* c = cell(now[i]);
+        c->setMask(QRegion(parts[i]));
+        c->setVisible(true);
+        c->raise();
+        using Corner = Qt::Corner;
+        const Corner corners[4] = {Corner::TopLeftCorner,
+                                   level ? Corner::BottomLeftCorner : Corner::TopRightCorner,
+                                   Corner::BottomLeftCorner, Corner::BottomRightCorner};
+        c->setBadge(letterOf(now[i]), corners[i]);
+    }
+    line_->setCursor(level ? Qt::SizeVerCursor : quarters ? Qt::SizeAllCursor : Qt::SizeHorCursor);
+    crossing_->setCursor(Qt::SizeAllCursor);
+    line_->setGeometry(level ? QRect(0, y - 2, all.width(), 4) : QRect(x - 2, 0, 4, all.height()));
+    crossing_->setGeometry(0, y - 2, all.width(), 4);
+    // A line under the pointer would take the pixels' place in the reading.
+    line_->setAttribute(Qt::WA_TransparentForMouseEvents, lineKind_ == Line::Follows);
+    line_->raise();
+    if (quarters) crossing_->raise();
+}
+
+Pair CloseUp::pairOf(int first, int second) const {
+    const RenderKey& place = cell(std::max(0, column_))->wanted();
+    const auto side = [&](int column) {
+        const Column& what = columns_[static_cast<std::size_t>(std::max(0, column))];
+        RenderKey key = place;
+        key.settings = settingsOf(what, document_.state());
+        key.reference.reset();
+        if (const auto* foreign = std::get_if<ReferenceColumn>(&what))
+            key.reference = shelf_.find(foreign->reference);
+        return key;
+    };
+    return {side(first), side(second), static_cast<DifferencePart>(what_->currentIndex()), gain_->value()};
 }
 
 void CloseUp::compare() {
@@ -316,16 +478,8 @@ void CloseUp::compare() {
     says_->setText(text);
     says_->setVisible(!text.isEmpty());
     if (manner_ != Manner::Removed && manner_ != Manner::Difference) return;
-    const RenderKey& place = cell(std::max(0, column_))->wanted();
-    if (!place.photo) return;
-    Comparison what;
-    what.first = manner_ == Manner::Removed
-                     ? Settings::original()
-                     : settingsOf(columns_[static_cast<std::size_t>(before_)], document_.state());
-    what.second = settingsOf(columns_[static_cast<std::size_t>(std::max(0, column_))], document_.state());
-    what.part = static_cast<DifferencePart>(what_->currentIndex());
-    what.gain = gain_->value();
-    difference_->show(place, what);
+    if (!cell(std::max(0, column_))->wanted().photo) return;
+    difference_->show(pairOf(manner_ == Manner::Removed ? 0 : before_, column_));
 }
 
 bool CloseUp::current() const {
@@ -335,16 +489,13 @@ bool CloseUp::current() const {
 }
 
 void CloseUp::choose() {
-    if (column_ > 0) document_.choose(column_ - 1);
+    if (takeOf(column_) >= 0) document_.choose(takeOf(column_));
 }
 
 void CloseUp::stepProbe(int by) {
     const int count = static_cast<int>(document_.probes().size());
     probe_ = (probe_ + by + count) % count;
-    if (document_.pan().isNull())
-        refresh();
-    else
-        document_.setPan({});
+    refresh();
 }
 
 void CloseUp::stepColumn(int by) { showColumn((column_ + by + columns()) % columns()); }
@@ -364,7 +515,7 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
     const double step = 40 / std::max(0.1, document_.zoom() > 0 ? document_.zoom() : 1);
     const bool panning = event->modifiers() & Qt::ShiftModifier;
     const auto pan = [&](double x, double y) {
-        document_.setPan(document_.pan() + QPointF(std::round(x * step), std::round(y * step)));
+        document_.panRow(probeId(), QPointF(std::round(x * step), std::round(y * step)));
     };
     switch (event->key()) {
     case Qt::Key_Escape: emit closeAsked(); return;
@@ -374,8 +525,18 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
         return;
     case Qt::Key_Left: panning ? pan(-1, 0) : stepColumn(-1); return;
     case Qt::Key_Right: panning ? pan(1, 0) : stepColumn(1); return;
-    case Qt::Key_Up: panning ? pan(0, -1) : document_.zoomBy(1, {}); return;
-    case Qt::Key_Down: panning ? pan(0, 1) : document_.zoomBy(-1, {}); return;
+    case Qt::Key_Up: panning ? pan(0, -1) : document_.zoomBy(1, {}, probeId()); return;
+    case Qt::Key_Down: panning ? pan(0, 1) : document_.zoomBy(-1, {}, probeId()); return;
+    case Qt::Key_P: {
+        const Rect& area = cell(std::max(0, column_))->wanted().area;
+        makeProbe({area.x + area.width / 2, area.y + area.height / 2});
+        return;
+    }
+    case Qt::Key_R: {
+        const int first = static_cast<int>(document_.takes().size()) + 1, count = columns() - first;
+        if (count > 0) showColumn(column_ < first ? first : first + (column_ - first + 1) % count);
+        return;
+    }
     case Qt::Key_PageDown: stepProbe(1); return;
     case Qt::Key_PageUp: stepProbe(-1); return;
     case Qt::Key_Return:
@@ -402,13 +563,9 @@ void CloseUp::resizeEvent(QResizeEvent*) {
 bool CloseUp::eventFilter(QObject* watched, QEvent* event) {
     if (watched == area_ && event->type() == QEvent::Resize)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
-    if (watched == line_ && event->type() == QEvent::MouseMove) {
+    if ((watched == line_ || watched == crossing_) && event->type() == QEvent::MouseMove) {
         const auto* mouse = static_cast<QMouseEvent*>(event);
-        if (mouse->buttons() & Qt::LeftButton) {
-            divider_ =
-                std::clamp((line_->x() + mouse->position().x()) / std::max(1, area_->width()), 0.02, 0.98);
-            arrange();
-        }
+        if (mouse->buttons() & Qt::LeftButton) moveLine(area_->mapFromGlobal(mouse->globalPosition()));
         return true;
     }
     return QWidget::eventFilter(watched, event);

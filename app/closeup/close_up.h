@@ -20,6 +20,7 @@ namespace irenic {
 
 class Cell;
 class DifferenceView;
+class ReferenceShelf;
 class Rule;
 class TakeHead;
 
@@ -27,12 +28,15 @@ class CloseUp : public QWidget {
     Q_OBJECT
 
   public:
-    // In place: one column. Divided: the one before at one side of a line, this one at the other. Beside:
-    // this one and those before it. Removed: the original less this one. Difference: the one before less this
-    // one.
+    // In place: one column. Divided: the one before at one side of a line, this one at the other, or quarters
+    // of one picture by up to four. Beside: this one and those before it. Removed: the original less this
+    // one. Difference: the one before less this one.
     enum class Manner { InPlace, Divided, Beside, Removed, Difference };
 
-    CloseUp(Document& document, Renderer& renderer, QWidget* parent = nullptr);
+    // How the picture is divided.
+    enum class Line { Upright, Level, Follows, Quarters };
+
+    CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent = nullptr);
     // Shows a probe (the pan stays) in a column: 0 the original, i + 1 take i.
     void open(int probe, int column);
     void showColumn(int column);
@@ -43,8 +47,12 @@ class CloseUp : public QWidget {
     // The cell of a column, whether it is seen or not.
     Cell* cell(int column) const { return cells_.at(static_cast<std::size_t>(column)); }
     DifferenceView* difference() const { return difference_; }
-    // Where the line stands, as a share of the width.
+    // Where the line stands, as a share of the width or, lying, of the height.
     double divider() const { return divider_; }
+    void setLine(Line line);
+    Line line() const { return lineKind_; }
+    // What the take in hand removes here, beside its strengths.
+    DifferenceView* removedBeside() const { return removed_; }
     bool current() const; // everything that is seen
 
   signals:
@@ -65,6 +73,13 @@ class CloseUp : public QWidget {
     void arrange();
     void compare();
     void choose();
+    void divide(const std::vector<int>& now);
+    void moveLine(QPointF at);
+    void makeProbe(QPoint pixel);
+    Pair pairOf(int first, int second) const;
+    RenderKey keyOf(int column, PicturePoint centre, QSize screen) const;
+    int takeOf(int column) const; // its index; -1: no take
+    std::uint32_t probeId() const;
     void stepProbe(int by);
     void stepColumn(int by);
     int columns() const { return static_cast<int>(columns_.size()); }
@@ -74,21 +89,25 @@ class CloseUp : public QWidget {
 
     Document& document_;
     Renderer& renderer_;
+    ReferenceShelf& shelf_;
     std::vector<Column> columns_;
     std::vector<Cell*> cells_;
     std::vector<QToolButton*> letters_;
     QHBoxLayout* index_;
-    QWidget *area_, *line_, *controls_;
+    QWidget *area_, *line_, *crossing_, *controls_;
     QLabel *large_, *says_;
     QButtonGroup* manners_;
     TakeHead* head_ = nullptr;
-    DifferenceView* difference_;
+    DifferenceView *difference_, *removed_;
+    QToolButton* showRemoved_;
     Rule* gain_;
-    QComboBox* what_;
-    QTimer fading_; // the large letter goes
+    QComboBox *what_, *lines_;
+    QToolButton* above_; // beside: one above the other
+    QTimer fading_;      // the large letter goes
     Manner manner_ = Manner::InPlace;
     int probe_ = 0, column_ = 0, before_ = 0, held_ = -1;
-    double divider_ = 0.5;
+    double divider_ = 0.5, crossingShare_ = 0.5;
+    Line lineKind_ = Line::Upright;
 };
 
 } // namespace irenic

@@ -14,11 +14,11 @@ DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(pa
     setAccessibleName(tr("What differs, on grey"));
 }
 
-void DifferenceView::show(const RenderKey& place, const Comparison& what) {
-    if (place == place_ && what == what_ && (job_.active() || !image_.isNull())) return;
-    place_ = place, what_ = what;
+void DifferenceView::show(const Pair& pair) {
+    if (pair == pair_ && (job_.active() || !image_.isNull())) return;
+    pair_ = pair;
     failure_.clear();
-    job_ = renderer_.requestDifference(place, what, -2500, [this](const Outcome<QImage>& made) {
+    job_ = renderer_.requestDifference(pair, -2500, [this](const Outcome<QImage>& made) {
         if (made.value) image_ = *made.value;
         failure_ = QString::fromStdString(made.problem);
         update();

@@ -14,7 +14,7 @@ class DifferenceView : public QWidget {
   public:
     explicit DifferenceView(Renderer& renderer, QWidget* parent = nullptr);
     // At the place and zoom of a cell. Nothing happens when it is shown already.
-    void show(const RenderKey& place, const Comparison& what);
+    void show(const Pair& pair);
     // Null unless current.
     QImage image() const { return job_.active() ? QImage() : image_; }
 
@@ -23,8 +23,7 @@ class DifferenceView : public QWidget {
 
   private:
     Renderer& renderer_;
-    RenderKey place_;
-    Comparison what_;
+    Pair pair_;
     Job job_;
     QImage image_;
     QString failure_;

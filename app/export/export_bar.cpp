@@ -8,12 +8,13 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSettings>
+#include <QToolButton>
 
 namespace irenic {
 
 ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
-      profile_(new QComboBox(this)), compression_(new QComboBox(this)),
+      profile_(new QComboBox(this)), compression_(new QComboBox(this)), queue_(new QToolButton(this)),
       start_(new QPushButton(tr("Export…"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), jobs_(jobs) {
     message_->setObjectName(QStringLiteral("message"));
@@ -30,19 +31,26 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     profile_->addItem(tr("Adobe RGB compatible"), static_cast<int>(OutputSpace::AdobeRgbCompatible));
     profile_->addItem(tr("ProPhoto compatible"), static_cast<int>(OutputSpace::ProPhotoCompatible));
     profile_->setAccessibleName(tr("Colour profile of the file"));
-    compression_->addItem(tr("zip"), static_cast<int>(TiffCompression::Zip));
-    compression_->addItem(tr("not compressed"), static_cast<int>(TiffCompression::None));
+    compression_->addItem(tr("zip"), static_cast<int>(Packing::Packed));
+    compression_->addItem(tr("not compressed"), static_cast<int>(Packing::None));
     compression_->setAccessibleName(tr("Compression of the TIFF"));
     start_->setObjectName(QStringLiteral("export"));
     start_->setShortcut(QKeySequence(tr("Ctrl+E")));
     start_->setToolTip(tr("Write the chosen take to a file. The original is never touched. Ctrl+E"));
+    queue_->setObjectName(QStringLiteral("showQueue"));
+    queue_->setCheckable(true);
+    queue_->setText(tr("Deliver and queue"));
+    queue_->setShortcut(QKeySequence(tr("Ctrl+D")));
+    queue_->setToolTip(tr(
+        "Opens or closes the drawer: several files at once, names, sizes, and how the queue stands. Ctrl+D"));
     cancel_->setObjectName(QStringLiteral("cancel"));
     bar_->setRange(0, 1000);
     bar_->setMaximumWidth(260);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(6, 3, 6, 3);
     row->addWidget(message_, 1);
-    for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, format_, profile_, compression_, start_})
+    for (QWidget* w :
+         std::initializer_list<QWidget*>{bar_, cancel_, queue_, format_, profile_, compression_, start_})
         row->addWidget(w);
     connect(start_, &QPushButton::clicked, this, &ExportBar::ask);
     connect(cancel_, &QPushButton::clicked, this, [this] {
@@ -78,6 +86,12 @@ void ExportBar::setMessage(const QString& text) {
     emit messageChanged();
 }
 
+void ExportBar::setQueue(const QString& text) {
+    const QKeySequence key = queue_->shortcut();
+    queue_->setText(text.isEmpty() ? tr("Deliver and queue") : tr("Queue: %1").arg(text));
+    queue_->setShortcut(key);
+}
+
 QString ExportBar::message() const { return message_->text(); }
 
 void ExportBar::refresh() {
@@ -101,7 +115,11 @@ void ExportBar::ask() {
                                .value(QStringLiteral("export/folder"),
                                       QFileInfo(QString::fromStdString(photo->file.string())).absolutePath())
                                .toString();
-    const auto proposed = freeName(defaultTarget(photo->file, folder.toStdString(), format()));
+    Delivery how;
+    how.format = format(), how.folder = folder.toStdString();
+    NameParts parts;
+    parts.original = photo->file;
+    const auto proposed = freeName(targetOf(how, parts));
     const QString filter = format() == ExportFormat::Dng    ? tr("DNG (*.dng)")
                            : format() == ExportFormat::Tiff ? tr("TIFF (*.tif *.tiff)")
                                                             : tr("JPEG (*.jpg *.jpeg)");
@@ -118,9 +136,9 @@ void ExportBar::exportTo(const QString& target) {
     order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
     order.risk = document_.takes()[static_cast<std::size_t>(document_.chosen())].risk;
     order.look = document_.look();
-    order.format = format();
-    order.space = static_cast<OutputSpace>(profile_->currentData().toInt());
-    order.compression = static_cast<TiffCompression>(compression_->currentData().toInt());
+    order.how.format = format();
+    order.how.space = static_cast<OutputSpace>(profile_->currentData().toInt());
+    order.how.packing = static_cast<Packing>(compression_->currentData().toInt());
     order.target = target.toStdString();
     // The dialog has asked about replacing; the original is refused by the core whatever was answered.
     order.overwrite = true;

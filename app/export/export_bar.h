@@ -14,6 +14,7 @@ class QComboBox;
 class QLabel;
 class QProgressBar;
 class QPushButton;
+class QToolButton;
 
 namespace irenic {
 
@@ -27,6 +28,9 @@ class ExportBar : public QWidget {
     void exportTo(const QString& target);
     void setMessage(const QString& text);
     QString message() const;
+    // How the queue stands, on the button that opens its drawer.
+    void setQueue(const QString& text);
+    QToolButton* queueButton() const { return queue_; }
 
   signals:
     void messageChanged();
@@ -42,6 +46,7 @@ class ExportBar : public QWidget {
     Document& document_;
     QLabel* message_;
     QComboBox *format_, *profile_, *compression_;
+    QToolButton* queue_;
     QPushButton *start_, *cancel_;
     QProgressBar* bar_;
     Jobs& jobs_;

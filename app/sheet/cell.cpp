@@ -6,7 +6,9 @@
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
+#include "measure/probes.h"
 #include "style/monitor.h"
 #include "style/style.h"
 
@@ -19,14 +21,34 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Cell of the sheet"));
     ticking_.setInterval(120);
-    connect(&ticking_, &QTimer::timeout, this, qOverload<>(&QWidget::update));
+    connect(&ticking_, &QTimer::timeout, this, &Cell::look);
+}
+
+void Cell::look() {
+    if (job_.progress() < 0)
+        since_.start();
+    else
+        std::tie(partial_, missing_) = renderer_.soFar(key_);
+    update();
+}
+
+void Cell::showNothing(const QString& why) {
+    key_ = {};
+    job_.cancel();
+    ticking_.stop();
+    current_ = false;
+    image_ = screen_ = {};
+    nothing_ = why;
+    update();
 }
 
 void Cell::show(const RenderKey& key, double order) {
     ratio_ = devicePixelRatioF();
     if (key == key_ && (current_ || !failure_.isEmpty() || job_.active())) return;
     key_ = key;
-    failure_.clear();
+    failure_.clear(), nothing_.clear();
+    partial_ = {};
+    since_.start();
     const QImage ready = renderer_.cached(key_);
     current_ = !ready.isNull();
     if (current_) {
@@ -104,16 +126,41 @@ void Cell::setPicking(bool on) {
     setCursor(on ? Qt::CrossCursor : Qt::OpenHandCursor);
 }
 
-void Cell::setBadge(const QString& letter, bool atRight) {
-    if (letter == badge_ && atRight == badgeAtRight_) return;
-    badge_ = letter, badgeAtRight_ = atRight;
+void Cell::setBadge(const QString& letter, Qt::Corner corner) {
+    if (letter == badge_ && corner == badgeCorner_) return;
+    badge_ = letter, badgeCorner_ = corner;
     update();
+}
+
+void Cell::setProbe(const QRectF& area) {
+    if (area == probe_) return;
+    probe_ = area;
+    update();
+}
+
+QPointF Cell::pictureAt(QPointF position) const {
+    return QPointF(key_.area.x, key_.area.y) + (position - imageCorner()) / scale();
+}
+
+Qt::Edges Cell::edgesAt(QPointF position) const {
+    if (probe_.isEmpty() || !current_) return {};
+    const QPointF at = pictureAt(position);
+    const double near = 5 / scale();
+    if (!probe_.adjusted(-near, -near, near, near).contains(at)) return {};
+    Qt::Edges edges;
+    edges.setFlag(Qt::LeftEdge, std::abs(at.x() - probe_.left()) <= near);
+    edges.setFlag(Qt::RightEdge, std::abs(at.x() - probe_.right()) <= near);
+    edges.setFlag(Qt::TopEdge, std::abs(at.y() - probe_.top()) <= near);
+    edges.setFlag(Qt::BottomEdge, std::abs(at.y() - probe_.bottom()) <= near);
+    return edges;
 }
 
 void Cell::leaveEvent(QEvent*) { emit hovered({}); }
 
 void Cell::mouseDoubleClickEvent(QMouseEvent* event) {
-    if (event->button() == Qt::LeftButton && !picking_) emit opened();
+    if (event->button() != Qt::LeftButton || picking_) return;
+    if (!doubleClickMakes_) return void(emit opened());
+    if (const auto pixel = pixelAt(event->position())) emit doubled(*pixel);
 }
 
 void Cell::keyPressEvent(QKeyEvent* event) {
@@ -132,9 +179,13 @@ void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), style::ground());
     paintPicture(p);
+    paintProbe(p);
     if (!badge_.isEmpty()) {
-        const int side = p.fontMetrics().height() + 4;
-        const QRect box(badgeAtRight_ ? width() - side - 4 : 4, 4, side, side);
+        const int side = p.fontMetrics().height() + 4,
+                  wide = std::max(side, p.fontMetrics().horizontalAdvance(badge_) + 8);
+        const bool right = badgeCorner_ == Qt::TopRightCorner || badgeCorner_ == Qt::BottomRightCorner,
+                   low = badgeCorner_ == Qt::BottomLeftCorner || badgeCorner_ == Qt::BottomRightCorner;
+        const QRect box(right ? width() - wide - 4 : 4, low ? height() - side - 4 : 4, wide, side);
         p.fillRect(box, style::raised());
         p.setPen(style::text());
         p.drawRect(box);
@@ -145,6 +196,25 @@ void Cell::paintEvent(QPaintEvent*) {
         p.drawRect(rect().adjusted(1, 1, -1, -1));
         p.setPen(style::text());
         p.drawRect(rect().adjusted(2, 2, -3, -3));
+    }
+}
+
+// The corners of the rectangle that is measured, in two greys that are seen on anything; lines all around it
+// would lie on what is judged.
+void Cell::paintProbe(QPainter& p) {
+    if (probe_.isEmpty() || !current_) return;
+    const QPointF from = imageCorner() + (probe_.topLeft() - QPointF(key_.area.x, key_.area.y)) * scale();
+    const QRectF frame(from, probe_.size() * scale());
+    if (frame.contains(QRectF(rect()).adjusted(2, 2, -2, -2))) return; // all of the cell is the probe
+    constexpr double kArm = 7;
+    for (const auto& [colour, wide] :
+         {std::pair{QColor(20, 20, 20, 150), 3.0}, std::pair{QColor(235, 235, 235, 220), 1.0}}) {
+        p.setPen(QPen(colour, wide));
+        for (const double x : {frame.left(), frame.right()})
+            for (const double y : {frame.top(), frame.bottom()}) {
+                p.drawLine(QPointF(x, y), QPointF(x + (x == frame.left() ? kArm : -kArm), y));
+                p.drawLine(QPointF(x, y), QPointF(x, y + (y == frame.top() ? kArm : -kArm)));
+            }
     }
 }
 
@@ -190,15 +260,29 @@ void Cell::paintPicture(QPainter& p) {
         p.drawImage(at, screen_);
         p.setOpacity(1);
     }
+    QRegion stale(rect());
+    if (!partial_.isNull()) {
+        // What is made already is current; hatched is what is not.
+        QImage made = Monitor::of(this).shown(partial_);
+        made.setDevicePixelRatio(ratio_);
+        stale = QRegion();
+        QRegion there(QRect(QPoint(), partial_.size()));
+        there -= missing_;
+        for (const QRect& r : there) p.drawImage(at + QPointF(r.topLeft()) / ratio_, made, QRectF(r));
+        for (const QRect& r : missing_)
+            stale += QRectF(at + QPointF(r.topLeft()) / ratio_, QSizeF(r.size()) / ratio_).toAlignedRect();
+    }
+    p.setClipRegion(stale);
     p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
-    QString text = tr("no photo");
+    p.setClipping(false);
+    QString text = nothing_.isEmpty() ? tr("no photo") : nothing_;
     double share = -1;
     switch (state()) {
     case State::Empty: break;
-    case State::Failed: text = tr("failed: %1").arg(failure_); break;
+    case State::Failed: text = tr("failed: %1 Click to try again.").arg(failure_); break;
     case State::Rendering:
         share = static_cast<double>(std::max(0.0f, job_.progress()));
-        text = tr("rendering %1 %").arg(static_cast<int>(100 * share));
+        text = tr("rendering %1 %").arg(static_cast<int>(100 * share)) + timeLeft(share);
         break;
     default: text = tr("waiting"); break;
     }
@@ -206,25 +290,64 @@ void Cell::paintPicture(QPainter& p) {
     p.fillRect(strip, QColor(150, 150, 150, 220));
     if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::text());
     p.setPen(style::text());
-    p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft, text);
+    p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft,
+               p.fontMetrics().elidedText(text, Qt::ElideRight, width() - 12));
+}
+
+// Only where there is some to tell of.
+QString Cell::timeLeft(double share) const {
+    const double spent = static_cast<double>(since_.elapsed()) / 1000;
+    if (spent < 0.5 || share < 0.05) return {};
+    const double left = spent * (1 - share) / share;
+    return left > 2 ? tr(", %1 s left").arg(std::lround(left)) : QString();
 }
 
 void Cell::resizeEvent(QResizeEvent*) { emit resized(); }
 
 void Cell::mousePressEvent(QMouseEvent* event) {
     grabbed_ = event->position();
+    dragged_ = event->button() == Qt::LeftButton && !picking_ ? edgesAt(event->position()) : Qt::Edges();
+    if (!failure_.isEmpty() && event->button() == Qt::LeftButton) {
+        // Once more: what failed for want of memory may not fail now.
+        const RenderKey again = key_;
+        failure_.clear(), key_ = {};
+        show(again, -1500);
+        return;
+    }
     if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton)
         emit picked(*pixel);
 }
 
 void Cell::mouseMoveEvent(QMouseEvent* event) {
-    if (!event->buttons()) emit hovered(pixelAt(event->position()));
+    if (!event->buttons()) {
+        emit hovered(pixelAt(event->position()));
+        const Qt::Edges edges = edgesAt(event->position());
+        const bool across = edges & (Qt::LeftEdge | Qt::RightEdge),
+                   down = edges & (Qt::TopEdge | Qt::BottomEdge);
+        const bool falling =
+            edges == (Qt::LeftEdge | Qt::TopEdge) || edges == (Qt::RightEdge | Qt::BottomEdge);
+        setCursor(picking_         ? Qt::CrossCursor
+                  : across && down ? (falling ? Qt::SizeFDiagCursor : Qt::SizeBDiagCursor)
+                  : across         ? Qt::SizeHorCursor
+                  : down           ? Qt::SizeVerCursor
+                                   : Qt::OpenHandCursor);
+    }
+    if (dragged_ && (event->buttons() & Qt::LeftButton)) {
+        const QPointF at = pictureAt(event->position());
+        QRectF area = probe_;
+        if (dragged_ & Qt::LeftEdge) area.setLeft(std::min(at.x(), area.right() - Probe::kLeast));
+        if (dragged_ & Qt::RightEdge) area.setRight(std::max(at.x(), area.left() + Probe::kLeast));
+        if (dragged_ & Qt::TopEdge) area.setTop(std::min(at.y(), area.bottom() - Probe::kLeast));
+        if (dragged_ & Qt::BottomEdge) area.setBottom(std::max(at.y(), area.top() + Probe::kLeast));
+        emit probeDragged(area);
+        return;
+    }
     if (!(event->buttons() & Qt::LeftButton) || key_.zoom <= 0 || picking_) return;
     const QPointF moved = (grabbed_ - event->position()) / scale();
     const QPointF whole(std::round(moved.x()), std::round(moved.y()));
     if (whole.isNull()) return;
     grabbed_ -= whole * scale();
-    emit panned(whole);
+    emit panned(whole, event->modifiers() & Qt::ShiftModifier);
 }
 
 void Cell::wheelEvent(QWheelEvent* event) {

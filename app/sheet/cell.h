@@ -1,6 +1,8 @@
 // One cell of the trial sheet: a place of the photo in one take, at true pixels, with its own state on it.
 #pragma once
 
+#include <QElapsedTimer>
+#include <QRegion>
 #include <QTimer>
 #include <QWidget>
 #include <optional>
@@ -19,6 +21,8 @@ class Cell : public QWidget {
 
     // What the cell is to show; smaller orders are rendered first. Nothing happens when it is shown already.
     void show(const RenderKey& key, double order);
+    // Says why there is nothing to show yet, or at all.
+    void showNothing(const QString& why);
     State state() const;
     // What is on the screen, null unless current.
     QImage image() const { return current_ ? image_ : QImage(); }
@@ -34,15 +38,21 @@ class Cell : public QWidget {
     QString readoutText() const;
     // Clicks say what is grey instead of panning.
     void setPicking(bool on);
+    // The probe's rectangle, in pixels of the picture, whose edges can be dragged; empty: none.
+    void setProbe(const QRectF& area);
 
     // A letter in the corner; none: an empty one.
-    void setBadge(const QString& letter, bool atRight = false);
+    void setBadge(const QString& letter, Qt::Corner corner = Qt::TopLeftCorner);
+    // A double click names its pixel instead of opening the cell.
+    void setDoubleClickMakes(bool on) { doubleClickMakes_ = on; }
 
   signals:
+    void doubled(QPoint pixel);
     void opened();                        // double click, Enter
     void moveAsked(int across, int down); // arrow keys
     void becameCurrent();
-    void panned(QPointF photoPixels);
+    void panned(QPointF photoPixels, bool allRows); // all: Shift was held
+    void probeDragged(QRectF area);                 // where its edges were dragged to
     void zoomAsked(int direction,
                    QPointF fromCentre); // +1 in, -1 out; position in photo pixels from the cell's centre
     void resized();
@@ -63,7 +73,13 @@ class Cell : public QWidget {
     void keep(const QImage& image);
     void paintPicture(QPainter& p);
     void paintPixelGrid(QPainter& p, QPointF corner);
+    void paintProbe(QPainter& p);
+    QString timeLeft(double share) const;
     QPointF imageCorner() const;
+    // The edges of the probe's rectangle near a point.
+    Qt::Edges edgesAt(QPointF position) const;
+    QPointF pictureAt(QPointF position) const; // in pixels of the picture, fractions kept
+    void look();                               // at what is there of a picture that is being made
 
     Renderer& renderer_;
     Job job_;
@@ -73,10 +89,17 @@ class Cell : public QWidget {
     std::optional<QPoint> readout_;
     bool picking_ = false;
     QString badge_;
-    bool badgeAtRight_ = false;
+    Qt::Corner badgeCorner_ = Qt::TopLeftCorner;
+    bool doubleClickMakes_ = false;
     bool current_ = false;
     QString failure_;
     QTimer ticking_;
+    QElapsedTimer since_; // when it began to be rendered
+    QImage partial_;      // as far as it is made
+    QRegion missing_;     // where it is not, in its pixels
+    QString nothing_;
+    QRectF probe_;
+    Qt::Edges dragged_;
     QPointF grabbed_;
 };
 

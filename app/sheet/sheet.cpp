@@ -2,15 +2,19 @@
 
 #include <QInputDialog>
 #include <QLabel>
-#include <QPainter>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 #include "develop/lens.h"
+#include "references/reference_shelf.h"
 #include "sheet/cell.h"
+#include "sheet/reference_head.h"
+#include "sheet/row_label.h"
 #include "sheet/take_head.h"
 #include "style/style.h"
 
@@ -21,33 +25,13 @@ namespace {
 // A cell is never smaller than this in a sheet that has to scroll anyway.
 constexpr int kLeastColumn = 180, kLeastRow = 192, kSpace = 3, kLabelWidth = 20;
 
-// A row's name, written upwards along its left edge.
-class RowLabel : public QWidget {
-  public:
-    RowLabel(int number, const Probe& probe, QWidget* parent)
-        : QWidget(parent),
-          text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
-        setToolTip(QString::fromStdString(probe.reason));
-        setAccessibleName(text_);
-    }
-
-  protected:
-    void paintEvent(QPaintEvent*) override {
-        QPainter p(this);
-        p.translate(0, height());
-        p.rotate(-90);
-        p.setPen(style::text());
-        p.drawText(QRect(4, 0, height() - 8, width()), Qt::AlignVCenter | Qt::AlignRight, text_);
-    }
-
-  private:
-    QString text_;
-};
+// Strips: of what is beside a wide column or row, and of what is folded away.
+constexpr int kNarrowColumn = 84, kNarrowRow = 64, kFoldedColumn = 24, kFoldedRow = 22;
 
 } // namespace
 
-Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
-    : QWidget(parent), document_(document), renderer_(renderer) {
+Sheet::Sheet(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent)
+    : QWidget(parent), document_(document), renderer_(renderer), shelf_(shelf) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     outer->setSpacing(0);
@@ -67,10 +51,13 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
     connect(&document_, &Document::photoChanged, this, &Sheet::rebuild);
     connect(&document_, &Document::takesChanged, this, &Sheet::rebuild);
     connect(&document_, &Document::probesChanged, this, [this] {
-        if (static_cast<int>(document_.probes().size()) == rows())
-            refresh();
-        else
-            rebuild();
+        std::vector<std::uint32_t> now;
+        for (const Probe& p : document_.probes()) now.push_back(p.id);
+        now == rowIds_&& sameNames() ? refresh() : rebuild();
+    });
+    connect(&shelf_, &ReferenceShelf::changed, this, [this] {
+        // The shelf may hear of another photo before the sheet does.
+        if (columns_ == columnsOf(document_.state())) refreshHeads(), refresh();
     });
     connect(&document_, &Document::settingsChanged, this, [this](int take) {
         takeInHand_ = document_.takes().at(static_cast<std::size_t>(take)).id;
@@ -88,15 +75,23 @@ Sheet::Sheet(Document& document, Renderer& renderer, QWidget* parent)
 void Sheet::rebuild() {
     delete headRow_;
     delete body_;
-    heads_.clear(), cells_.clear(), labels_.clear();
-    columns_ = {OriginalColumn{}};
-    for (const Take& take : document_.takes()) columns_.emplace_back(TakeColumn{take.id});
-    rowInHand_ = 0;
+    heads_.clear(), referenceHeads_.clear(), unfolds_.clear(), cells_.clear(), labels_.clear(),
+        rowIds_.clear();
+    names_.clear();
+    columns_ = columnsOf(document_.state());
+    rowInHand_ = columnInHand_ = 0;
     headRow_ = new QWidget;
     body_ = new QWidget;
     headArea_->setWidget(headRow_);
     cellArea_->setWidget(body_);
+    makeHeads();
+    for (std::size_t r = 0; r < document_.probes().size(); ++r) makeRow(r);
+    refreshHeads();
+    arrange();
+    refresh();
+}
 
+void Sheet::makeHeads() {
     original_ = new QLabel(headRow_);
     original_->setContentsMargins(4, 4, 4, 3);
     original_->setAlignment(Qt::AlignTop | Qt::AlignLeft);
@@ -104,12 +99,23 @@ void Sheet::rebuild() {
     const auto& takes = document_.takes();
     for (int i = 0; i < static_cast<int>(takes.size()); ++i) {
         auto* head = new TakeHead(takes[static_cast<std::size_t>(i)], headRow_);
+        const Column column = columns_[static_cast<std::size_t>(i) + 1];
         connect(head, &TakeHead::edited, this, [this, i](const Settings& s) { document_.setSettings(i, s); });
         connect(head, &TakeHead::openAsked, this, [this, i](bool open) { openHead(i, open); });
         connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
         connect(head, &TakeHead::keepAsked, this, [this, i] { emit presetAsked(i); });
         connect(head, &TakeHead::levelAsked, this, [this, i](NoiseKind kind) { emit levelAsked(i, kind); });
+        const auto inHand = [this, i] { columnInHand_ = i + 1, setFocus(); };
+        connect(head, &TakeHead::wideAsked, this, [this, inHand] { inHand(), openWide(Side::Columns); });
+        connect(head, &TakeHead::foldAsked, this, [this, inHand] { inHand(), fold(Side::Columns); });
         // The heads are replaced by what these do: let the click finish first.
+        connect(
+            head, &TakeHead::dropped, this,
+            [this, i](QPoint where) {
+                const int last = static_cast<int>(document_.takes().size()) - 1;
+                document_.moveTake(i, std::clamp(columnAt(where) - 1, 0, last));
+            },
+            Qt::QueuedConnection);
         connect(
             head, &TakeHead::renameAsked, this, [this, i] { askForName(i); }, Qt::QueuedConnection);
         connect(
@@ -118,36 +124,90 @@ void Sheet::rebuild() {
             head, &TakeHead::removeAsked, this, [this, i] { document_.removeTake(i); }, Qt::QueuedConnection);
         heads_.push_back(head);
     }
-    for (std::size_t r = 0; r < document_.probes().size(); ++r) {
-        labels_.push_back(new RowLabel(static_cast<int>(r) + 1, document_.probes()[r], body_));
-        cells_.emplace_back();
-        for (int c = 0; c < columns(); ++c) {
-            auto* cell = new Cell(renderer_, body_);
-            connect(cell, &Cell::panned, this,
-                    [this](QPointF by) { document_.setPan(document_.pan() + by); });
-            connect(cell, &Cell::zoomAsked, this,
-                    [this](int direction, QPointF from) { document_.zoomBy(direction, from); });
-            connect(cell, &Cell::opened, this, [this, r, c] { emit opened(static_cast<int>(r), c); });
-            connect(cell, &Cell::moveAsked, this, [this, r, c](int across, int down) {
-                if (Cell* next = this->cell(static_cast<int>(r) + down, c + across)) {
-                    next->setFocus();
-                    cellArea_->ensureWidgetVisible(next, 0, 0);
-                }
-            });
-            connect(cell, &Cell::picked, this, &Sheet::picked);
-            connect(cell, &Cell::hovered, this, [this, r](std::optional<QPoint> pixel) {
-                rowInHand_ = static_cast<int>(r);
-                for (Cell* other : cells_[r]) other->setReadout(pixel);
-                emit hovered(pixel);
-            });
-            cell->setPicking(picking_);
-            connect(cell, &Cell::resized, &resizing_, qOverload<>(&QTimer::start));
-            cells_.back().push_back(cell);
-        }
+    const auto& references = document_.references();
+    for (int i = 0; i < static_cast<int>(references.size()); ++i) {
+        const ReferenceFile& file = references[static_cast<std::size_t>(i)];
+        auto* head =
+            new ReferenceHead(QStringLiteral("R%1").arg(i + 1), QString::fromStdString(file.file), headRow_);
+        connect(head, &ReferenceHead::matchAsked, this,
+                [this, i](bool on) { document_.matchReference(i, on); });
+        connect(head, &ReferenceHead::againAsked, this, [this, id = file.id] { shelf_.retry(id); });
+        connect(
+            head, &ReferenceHead::closeAsked, this, [this, i] { document_.removeReference(i); },
+            Qt::QueuedConnection);
+        referenceHeads_.push_back(head);
     }
-    refreshHeads();
-    arrange();
-    refresh();
+    for (int c = 0; c < columns(); ++c) {
+        auto* button = new QToolButton(headRow_);
+        button->setText(
+            QString::fromStdString(letterOf(columns_[static_cast<std::size_t>(c)], document_.state())));
+        button->setToolTip(tr("%1 is folded away: show it again").arg(button->text()));
+        button->setObjectName(QStringLiteral("unfold%1").arg(button->text()));
+        connect(
+            button, &QToolButton::clicked, this,
+            [this, c] { columnInHand_ = c, setFocus(), fold(Side::Columns); }, Qt::QueuedConnection);
+        unfolds_.push_back(button);
+    }
+}
+
+void Sheet::makeRow(std::size_t r) {
+    const Probe& probe = document_.probes()[r];
+    const int row = static_cast<int>(r);
+    rowIds_.push_back(probe.id), names_.push_back(probe.name);
+    auto* label = new RowLabel(row + 1, probe, body_);
+    const auto inHand = [this, row] { rowInHand_ = row, setFocus(); };
+    connect(label, &RowLabel::wideAsked, this, [this, inHand] { inHand(), openWide(Side::Rows); });
+    connect(label, &RowLabel::foldAsked, this, [this, inHand] { inHand(), fold(Side::Rows); });
+    connect(
+        label, &RowLabel::renameAsked, this, [this, row] { askForProbeName(row); }, Qt::QueuedConnection);
+    connect(
+        label, &RowLabel::removeAsked, this, [this, row] { document_.removeProbe(row); },
+        Qt::QueuedConnection);
+    connect(
+        label, &RowLabel::dropped, this,
+        [this, row](QPoint where) { document_.orderProbe(row, rowAt(where)); }, Qt::QueuedConnection);
+    labels_.push_back(label);
+    cells_.emplace_back();
+    for (int c = 0; c < columns(); ++c) {
+        auto* cell = new Cell(renderer_, body_);
+        connect(cell, &Cell::panned, this, [this, id = probe.id](QPointF by, bool allRows) {
+            allRows ? document_.setPan(document_.pan() + by) : document_.panRow(id, by);
+        });
+        connect(cell, &Cell::probeDragged, this, [this, row](QRectF area) {
+            const auto corner = [&](QPointF at) {
+                return sourceOf(*document_.photo(), document_.look(), {at.x(), at.y()});
+            };
+            const SourcePoint from = corner(area.topLeft()), to = corner(area.bottomRight());
+            const auto whole = [](double v) { return static_cast<int>(std::lround(v)); };
+            document_.setProbeArea(row, {whole(from.x), whole(from.y), whole(to.x) - whole(from.x),
+                                         whole(to.y) - whole(from.y)});
+        });
+        connect(cell, &Cell::zoomAsked, this, [this, id = probe.id](int direction, QPointF from) {
+            document_.zoomBy(direction, from, id);
+        });
+        connect(cell, &Cell::opened, this, [this, row, c] { emit opened(row, c); });
+        connect(cell, &Cell::moveAsked, this, [this, row, c](int across, int down) {
+            if (Cell* next = this->cell(row + down, c + across)) {
+                next->setFocus();
+                cellArea_->ensureWidgetVisible(next, 0, 0);
+            }
+        });
+        connect(cell, &Cell::picked, this, &Sheet::picked);
+        connect(cell, &Cell::hovered, this, [this, row, c](std::optional<QPoint> pixel) {
+            rowInHand_ = row, columnInHand_ = c;
+            for (Cell* other : cells_[static_cast<std::size_t>(row)]) other->setReadout(pixel);
+            emit hovered(pixel);
+        });
+        cell->setPicking(picking_);
+        connect(cell, &Cell::resized, &resizing_, qOverload<>(&QTimer::start));
+        cells_.back().push_back(cell);
+    }
+}
+
+bool Sheet::sameNames() const {
+    const auto& probes = document_.probes();
+    return std::equal(probes.begin(), probes.end(), names_.begin(), names_.end(),
+                      [](const Probe& p, const std::string& name) { return p.name == name; });
 }
 
 void Sheet::showEvent(QShowEvent* event) {
@@ -160,6 +220,47 @@ void Sheet::resizeEvent(QResizeEvent* event) {
     arrange();
 }
 
+bool Sheet::isFolded(const Column& column) const {
+    return std::find(foldedColumns_.begin(), foldedColumns_.end(), column) != foldedColumns_.end();
+}
+
+std::vector<int> Sheet::columnWidths(int room) const {
+    std::vector<int> widths;
+    int taken = 0, even = 0;
+    const bool anyWide =
+        wideColumn_ && std::find(columns_.begin(), columns_.end(), *wideColumn_) != columns_.end();
+    for (const Column& c : columns_) {
+        const bool wide = anyWide && c == *wideColumn_;
+        widths.push_back(isFolded(c) ? kFoldedColumn : anyWide && !wide ? kNarrowColumn : 0);
+        taken += widths.back(), even += widths.back() == 0;
+    }
+    const int each = std::max(kLeastColumn, (room - taken) / std::max(1, even));
+    for (int& w : widths)
+        if (w == 0) w = each;
+    return widths;
+}
+
+std::vector<int> Sheet::rowHeights(int room) const {
+    if (document_.zoom() <= 0) return {room}; // the whole photo, once
+    const auto& probes = document_.probes();
+    const bool anyWide =
+        std::any_of(probes.begin(), probes.end(), [this](const Probe& p) { return p.id == wideRow_; });
+    std::vector<int> heights;
+    int taken = 0, even = 0;
+    for (const Probe& p : probes) {
+        heights.push_back(isFolded(p) ? kFoldedRow : anyWide && p.id != wideRow_ ? kNarrowRow : 0);
+        taken += heights.back(), even += heights.back() == 0;
+    }
+    // As many whole rows as have room, the others below.
+    const int fitting =
+        std::clamp((room - (anyWide ? 0 : taken)) / (kLeastRow + kSpace), 1, std::max(1, even));
+    const int each =
+        anyWide ? std::max(kLeastRow + kSpace, room - taken) : std::max(24, (room - taken) / fitting);
+    for (int& h : heights)
+        if (h == 0) h = std::max(each, 24);
+    return heights;
+}
+
 void Sheet::arrange() {
     arrangedForPlaces_ = document_.zoom() > 0;
     int headHeight = original_->sizeHint().height();
@@ -167,33 +268,118 @@ void Sheet::arrange() {
         heads_[i]->setOpen(allOpen_ || document_.takes()[i].id == openTake_);
         headHeight = std::max(headHeight, heads_[i]->sizeHint().height());
     }
+    for (const ReferenceHead* head : referenceHeads_)
+        headHeight = std::max(headHeight, head->sizeHint().height());
     headArea_->setFixedHeight(headHeight);
-    const int shown = rows(), count = columns();
     const QSize all(width(), height() - headHeight);
     const int bar = style()->pixelMetric(QStyle::PM_ScrollBarExtent);
-    const int fitting = std::clamp(all.height() / (kLeastRow + kSpace), 1, std::max(1, shown));
-    const int side = all.width() - (shown > fitting ? bar : 0) - kLabelWidth;
-    const int columnWidth = std::max(kLeastColumn, side / count);
-    const int foot = columnWidth * count > side ? bar : 0;
-    const int rowHeight = std::max(24, (all.height() - foot) / fitting);
-    headRow_->setFixedSize(kLabelWidth + columnWidth * count, headHeight);
-    body_->setFixedSize(kLabelWidth + columnWidth * count, rowHeight * std::max(1, shown));
-    for (int c = 0; c < count; ++c) {
-        QWidget* head = c == 0 ? static_cast<QWidget*>(original_) : heads_[static_cast<std::size_t>(c - 1)];
-        head->setGeometry(kLabelWidth + c * columnWidth, 0, columnWidth - kSpace, headHeight);
-        head->setVisible(true);
-    }
-    for (std::size_t r = 0; r < cells_.size(); ++r) {
-        const int top = static_cast<int>(r) * rowHeight, high = rowHeight - kSpace;
-        const bool visible = static_cast<int>(r) < shown;
-        labels_[r]->setGeometry(0, top, kLabelWidth, high);
-        labels_[r]->setVisible(visible && document_.zoom() > 0); // at fit it is the whole photo
-        for (std::size_t c = 0; c < cells_[r].size(); ++c) {
-            cells_[r][c]->setGeometry(kLabelWidth + static_cast<int>(c) * columnWidth, top,
-                                      columnWidth - kSpace, high);
-            cells_[r][c]->setVisible(visible);
+    const auto sum = [](const std::vector<int>& v) { return std::accumulate(v.begin(), v.end(), 0); };
+    // Scroll bars take room only where they are needed.
+    std::vector<int> heights = rowHeights(all.height());
+    const int side = sum(heights) > all.height() ? bar : 0;
+    const std::vector<int> widths = columnWidths(all.width() - side - kLabelWidth);
+    const int across = kLabelWidth + sum(widths);
+    if (across > all.width() - side) heights = rowHeights(all.height() - bar);
+    headRow_->setFixedSize(across, headHeight);
+    body_->setFixedSize(across, std::max(1, sum(heights)));
+    int left = kLabelWidth;
+    for (std::size_t c = 0; c < columns_.size(); ++c) {
+        const std::size_t takes = heads_.size();
+        QWidget* head = c == 0          ? static_cast<QWidget*>(original_)
+                        : c - 1 < takes ? static_cast<QWidget*>(heads_[c - 1])
+                                        : referenceHeads_[c - 1 - takes];
+        const bool folded = isFolded(columns_[c]);
+        head->setGeometry(left, 0, widths[c] - kSpace, headHeight);
+        head->setVisible(!folded);
+        unfolds_[c]->setGeometry(left, 2, widths[c] - 1, std::min(headHeight - 2, 26));
+        unfolds_[c]->setVisible(folded);
+        int top = 0;
+        for (std::size_t r = 0; r < cells_.size(); ++r) {
+            const bool shown = r < heights.size();
+            const int high = shown ? heights[r] : 24;
+            const bool rowFolded = arrangedForPlaces_ && isFolded(document_.probes()[r]);
+            cells_[r][c]->setGeometry(left, top, std::max(1, widths[c] - kSpace), std::max(1, high - kSpace));
+            cells_[r][c]->setVisible(shown && !folded && !rowFolded);
+            if (c == 0) {
+                labels_[r]->setFolded(rowFolded);
+                labels_[r]->setGeometry(0, top, rowFolded ? across : kLabelWidth, std::max(1, high - kSpace));
+                labels_[r]->setVisible(shown && arrangedForPlaces_); // at fit it is the whole photo
+            }
+            top += high;
         }
+        left += widths[c];
     }
+}
+
+int Sheet::handOf(Side side) const {
+    for (std::size_t r = 0; r < cells_.size(); ++r)
+        for (std::size_t c = 0; c < cells_[r].size(); ++c)
+            if (cells_[r][c]->hasFocus()) return static_cast<int>(side == Side::Columns ? c : r);
+    return side == Side::Columns ? columnInHand_ : rowInHand_;
+}
+
+void Sheet::openWide(Side side) {
+    const auto at = static_cast<std::size_t>(handOf(side));
+    if (side == Side::Columns && at < columns_.size()) {
+        const Column& column = columns_[at];
+        std::erase(foldedColumns_, column);
+        wideColumn_ = wideColumn_ == column ? std::nullopt : std::optional(column);
+    } else if (side == Side::Rows && at < document_.probes().size()) {
+        const std::uint32_t id = document_.probes()[at].id;
+        foldedRows_.erase(id);
+        wideRow_ = wideRow_ == id ? 0 : id;
+    }
+    arrange(), refresh();
+}
+
+void Sheet::fold(Side side) {
+    const auto at = static_cast<std::size_t>(handOf(side));
+    if (side == Side::Columns && at < columns_.size()) {
+        const Column& column = columns_[at];
+        if (isFolded(column))
+            std::erase(foldedColumns_, column);
+        else if (foldedColumns_.size() + 1 < columns_.size())
+            foldedColumns_.push_back(column);
+        if (wideColumn_ == column) wideColumn_.reset();
+    } else if (side == Side::Rows && at < document_.probes().size()) {
+        const std::uint32_t id = document_.probes()[at].id;
+        if (foldedRows_.erase(id) == 0 && foldedRows_.size() + 1 < document_.probes().size())
+            foldedRows_.insert(id);
+        if (wideRow_ == id) wideRow_ = 0;
+    }
+    arrange(), refresh();
+}
+
+void Sheet::move(Side side, int by) {
+    const int at = handOf(side);
+    if (side == Side::Columns)
+        document_.moveTake(at - 1, at - 1 + by);
+    else
+        document_.orderProbe(at, at + by);
+    // What was moved stays in hand.
+    (side == Side::Columns ? columnInHand_ : rowInHand_) = at + by;
+}
+
+void Sheet::showEverything() {
+    wideColumn_.reset(), wideRow_ = 0;
+    foldedColumns_.clear(), foldedRows_.clear();
+    arrange(), refresh();
+}
+
+int Sheet::columnAt(QPoint screen) const {
+    const int x = body_->mapFromGlobal(screen).x();
+    int at = 0;
+    for (int c = 0; c < columns(); ++c)
+        if (x >= cells_.front()[static_cast<std::size_t>(c)]->x()) at = c;
+    return at;
+}
+
+int Sheet::rowAt(QPoint screen) const {
+    const int y = body_->mapFromGlobal(screen).y();
+    int at = 0;
+    for (std::size_t r = 0; r < labels_.size(); ++r)
+        if (y >= labels_[r]->y()) at = static_cast<int>(r);
+    return at;
 }
 
 void Sheet::openHead(int take, bool open) {
@@ -214,6 +400,14 @@ void Sheet::askForName(int take) {
     const QString name = QInputDialog::getText(this, tr("Name of the take"), tr("Name, empty for none:"),
                                                QLineEdit::Normal, now, &given);
     if (given) document_.renameTake(take, name.toStdString());
+}
+
+void Sheet::askForProbeName(int probe) {
+    const QString now = QString::fromStdString(document_.probes().at(static_cast<std::size_t>(probe)).name);
+    bool given = false;
+    const QString name =
+        QInputDialog::getText(this, tr("Name of the probe"), tr("Name:"), QLineEdit::Normal, now, &given);
+    if (given) document_.renameProbe(probe, name.toStdString());
 }
 
 QString Sheet::originalText() const {
@@ -245,6 +439,10 @@ void Sheet::refreshHeads() {
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
         heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
+    for (std::size_t i = 0; i < referenceHeads_.size(); ++i) {
+        const ReferenceFile& r = document_.references()[i];
+        referenceHeads_[i]->show(shelf_.text(r.id), r.matched, shelf_.failed(r.id));
+    }
 }
 
 void Sheet::refresh() {
@@ -252,19 +450,38 @@ void Sheet::refresh() {
     if (!photo || !isVisible()) return; // what is not seen is rendered when it is
     for (std::size_t r = 0; r < static_cast<std::size_t>(rows()); ++r) {
         const Probe& probe = document_.probes()[r];
+        if (arrangedForPlaces_ && isFolded(probe)) continue;
         // Probes are places of the photo itself; cells show the developed picture.
         PicturePoint centre = pictureOf(*photo, document_.look(), {double(probe.x), double(probe.y)});
-        centre.x += document_.pan().x(), centre.y += document_.pan().y();
-        // Columns may differ by a pixel; the crops must not.
+        const QPointF pan = document_.panOf(probe.id);
+        const QRectF frame(centre.x - probe.width / 2.0, centre.y - probe.height / 2.0, probe.width,
+                           probe.height);
+        centre.x += pan.x(), centre.y += pan.y();
+        // Columns may differ by a pixel; the crops must not. Strips beside a wide column show what they can.
+        int widest = 0;
+        for (const Cell* cell : cells_[r]) widest = std::max(widest, cell->width());
         QSize size = cells_[r].front()->size();
-        for (const Cell* cell : cells_[r]) size = size.boundedTo(cell->size());
-        const QSize screen = (QSizeF(size) * devicePixelRatioF()).toSize();
+        size.setWidth(widest);
+        for (const Cell* cell : cells_[r])
+            if (cell->width() + 2 >= widest) size = size.boundedTo(cell->size());
         for (std::size_t c = 0; c < cells_[r].size(); ++c) {
-            if (size.width() < 8 || size.height() < 8) continue;
-            const RenderKey key =
+            Cell* cell = cells_[r][c];
+            if (isFolded(columns_[c])) continue;
+            const QSize own =
+                cell->width() + 2 >= widest ? size : cell->size().boundedTo(size.expandedTo(cell->size()));
+            if (own.width() < 8 || own.height() < 8) continue;
+            RenderKey key =
                 renderKey(photo, settingsOf(columns_[c], document_.state()), document_.look(), centre,
-                          {document_.zoom(), document_.push()}, screen);
-            cells_[r][c]->show(key, orderOf(static_cast<int>(r), columns_[c]));
+                          {document_.zoom(), document_.push()}, (QSizeF(own) * devicePixelRatioF()).toSize());
+            if (const auto* foreign = std::get_if<ReferenceColumn>(&columns_[c])) {
+                key.reference = shelf_.find(foreign->reference);
+                if (!key.reference) {
+                    cell->showNothing(shelf_.text(foreign->reference));
+                    continue;
+                }
+            }
+            cell->show(key, orderOf(static_cast<int>(r), columns_[c]));
+            cell->setProbe(document_.zoom() > 0 ? frame : QRectF());
         }
     }
 }
@@ -272,7 +489,7 @@ void Sheet::refresh() {
 double Sheet::orderOf(int row, const Column& column) const {
     const int away = std::abs(row - rowInHand_);
     const auto* own = std::get_if<TakeColumn>(&column);
-    if (!own) return away - 2000;
+    if (!own) return away - (std::holds_alternative<OriginalColumn>(column) ? 2000 : 1900);
     if (own->take == takeInHand_) return away - 1000;
     // Methods are listed by the time that they take.
     const std::string method = settingsOf(column, document_.state()).method;
@@ -297,7 +514,7 @@ void Sheet::setPicking(bool on) {
 bool Sheet::allCurrent() const {
     for (std::size_t r = 0; r < static_cast<std::size_t>(rows()); ++r)
         for (const Cell* c : cells_[r])
-            if (c->state() != Cell::State::Current) return false;
+            if (!c->isHidden() && c->state() != Cell::State::Current) return false;
     return !cells_.empty();
 }
 

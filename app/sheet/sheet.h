@@ -3,6 +3,8 @@
 
 #include <QTimer>
 #include <QWidget>
+#include <optional>
+#include <set>
 #include <vector>
 
 #include "document.h"
@@ -12,24 +14,39 @@
 
 class QLabel;
 class QScrollArea;
+class QToolButton;
 
 namespace irenic {
 
 class Cell;
+class ReferenceHead;
+class ReferenceShelf;
+class RowLabel;
 class TakeHead;
 
 class Sheet : public QWidget {
     Q_OBJECT
 
   public:
-    Sheet(Document& document, Renderer& renderer, QWidget* parent = nullptr);
+    Sheet(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent = nullptr);
 
-    // Column 0 is the original, take i is column i + 1. Null when there is no such cell.
+    // Column 0 is the original, take i is column i + 1, references follow. Null when there is no such cell.
     Cell* cell(int row, int column) const;
     // Of what is shown: at fit one row shows all there is to see.
     int rows() const { return document_.zoom() > 0 || cells_.empty() ? static_cast<int>(cells_.size()) : 1; }
     int columns() const { return static_cast<int>(columns_.size()); }
     TakeHead* head(int take) const { return heads_.at(static_cast<std::size_t>(take)); }
+    ReferenceHead* referenceHead(int reference) const {
+        return referenceHeads_.at(static_cast<std::size_t>(reference));
+    }
+    RowLabel* label(int row) const { return labels_.at(static_cast<std::size_t>(row)); }
+    // What the keys act on: the column or row of the cell that has the focus, else of the one under the
+    // pointer.
+    enum class Side { Columns, Rows };
+    void openWide(Side side); // the others become strips; again: all are even
+    void fold(Side side);     // away, or back
+    void move(Side side, int by);
+    void showEverything(); // nothing wide, nothing folded
     // Every cell shows what is asked for now.
     bool allCurrent() const;
     // The heads of all takes, or of none, show their strengths; otherwise one at most does.
@@ -58,6 +75,18 @@ class Sheet : public QWidget {
     void arrange();
     void openHead(int take, bool open);
     void askForName(int take);
+    void askForProbeName(int probe);
+    void makeHeads();
+    void makeRow(std::size_t row);
+    bool sameNames() const; // of the probes as the labels have them
+    int handOf(Side side) const;
+    // Widths of the columns, or heights of the rows, from what there is for all of them.
+    std::vector<int> columnWidths(int room) const;
+    std::vector<int> rowHeights(int room) const;
+    bool isFolded(const Column& column) const;
+    bool isFolded(const Probe& probe) const { return foldedRows_.count(probe.id) > 0; }
+    int columnAt(QPoint screen) const;
+    int rowAt(QPoint screen) const;
     void refreshHeads();
     // Which cell is rendered first: originals, the take in hand, then rows from the one under the pointer
     // outward, and in each the fast methods first, so that every column soon shows something.
@@ -66,19 +95,28 @@ class Sheet : public QWidget {
 
     Document& document_;
     Renderer& renderer_;
+    ReferenceShelf& shelf_;
     QScrollArea *headArea_, *cellArea_;
     QWidget *headRow_ = nullptr, *body_ = nullptr;
     QLabel* original_ = nullptr;
-    std::vector<QWidget*> labels_; // of the rows
-    std::uint32_t openTake_ = 0;   // whose head is open
+    std::vector<RowLabel*> labels_; // of the rows
+    std::vector<std::uint32_t> rowIds_;
+    std::vector<std::string> names_;    // of the probes
+    std::vector<QToolButton*> unfolds_; // one for each column
+    std::uint32_t openTake_ = 0;        // whose head is open
     bool allOpen_ = false;
     bool arrangedForPlaces_ = true; // not for the whole photo at fit
     bool picking_ = false;
-    int rowInHand_ = 0;            // the pointer was there last
+    int rowInHand_ = 0, columnInHand_ = 0; // the pointer was there last
+    std::optional<Column> wideColumn_;
+    std::uint32_t wideRow_ = 0; // a probe; 0: none
+    std::vector<Column> foldedColumns_;
+    std::set<std::uint32_t> foldedRows_;
     std::uint32_t takeInHand_ = 0; // its settings were changed last
     QTimer resizing_;              // all cells are resized together: ask once
     std::vector<Column> columns_;
     std::vector<TakeHead*> heads_;
+    std::vector<ReferenceHead*> referenceHeads_;
     std::vector<std::vector<Cell*>> cells_;
 };
 

@@ -5,6 +5,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QMenu>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QSignalBlocker>
 #include <QToolButton>
@@ -60,6 +61,9 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
                     [this] { emit levelAsked(NoiseKind::Luminance); });
     menu->addAction(tr("Equal colour noise in the others"), this,
                     [this] { emit levelAsked(NoiseKind::Colour); });
+    menu->addSeparator();
+    menu->addAction(tr("Open this column wide"), this, &TakeHead::wideAsked);
+    menu->addAction(tr("Fold this column away"), this, &TakeHead::foldAsked);
     menu->addAction(tr("Remove this take"), this, &TakeHead::removeAsked);
     more_->setMenu(menu);
 
@@ -176,7 +180,23 @@ void TakeHead::makeRoom() {
 
 void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }
 
-void TakeHead::mousePressEvent(QMouseEvent*) { emit openAsked(!open_); }
+void TakeHead::mousePressEvent(QMouseEvent* event) { pressed_ = event->globalPosition().toPoint(); }
+
+// A click opens the strengths, a drag takes the column along.
+void TakeHead::mouseReleaseEvent(QMouseEvent* event) {
+    const QPoint at = event->globalPosition().toPoint();
+    constexpr int kDrag = 24;
+    if (std::abs(at.x() - pressed_.x()) >= kDrag)
+        emit dropped(at);
+    else if (rect().contains(event->position().toPoint()) && !doubled_)
+        emit openAsked(!open_);
+    doubled_ = false;
+}
+
+void TakeHead::mouseDoubleClickEvent(QMouseEvent*) {
+    doubled_ = true;
+    emit wideAsked();
+}
 
 void TakeHead::paintEvent(QPaintEvent*) {
     QPainter p(this);

@@ -36,10 +36,15 @@ class TakeHead : public QFrame {
     void renameAsked();
     void keepAsked();                        // as a preset
     void levelAsked(irenic::NoiseKind kind); // the others to this one
+    void wideAsked();
+    void foldAsked();           // the whole column away
+    void dropped(QPoint where); // dragged to a place of the screen
 
   protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
   private:
@@ -59,6 +64,8 @@ class TakeHead : public QFrame {
     QWidget* body_;
     std::vector<Strength> strengths_;
     bool chosen_ = false, open_ = false;
+    QPoint pressed_;
+    bool doubled_ = false; // the release that follows is no click
 };
 
 } // namespace irenic

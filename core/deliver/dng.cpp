@@ -237,7 +237,7 @@ void putSamples(TiffDirectory& raw, const Photo& photo, DngCompression compressi
 
 void putPreview(TiffDirectory& first, const Picture& asked) {
     Picture preview = asked;
-    if (preview.rgb.empty()) preview = {1, 1, {0, 0, 0}};
+    if (preview.rgb.empty()) preview = Picture(1, 1);
     JpegEncoder jpeg(preview.width, preview.height, 88, {});
     for (int y = 0; y < preview.height; ++y)
         jpeg.row(preview.rgb.data() + static_cast<std::ptrdiff_t>(y) * preview.width * 3);

@@ -3,7 +3,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "deliver/picture_files.h"
 #include "deliver/safe_file.h"
+#include "deliver/tiff.h"
+#include "image/byte_digest.h"
 #include "measure/noise.h"
 #include "measure/open.h"
 #include "raw/text.h"
@@ -12,13 +15,6 @@
 namespace irenic {
 
 namespace fs = std::filesystem;
-
-fs::path defaultTarget(const fs::path& original, const fs::path& folder, ExportFormat format) {
-    return folder / (original.stem().string() + "-clean" +
-                     (format == ExportFormat::Dng    ? ".dng"
-                      : format == ExportFormat::Tiff ? ".tif"
-                                                     : ".jpg"));
-}
 
 fs::path freeName(const fs::path& path) {
     fs::path candidate = path;
@@ -62,9 +58,9 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
 namespace {
 
 const char* mediaTypeOf(ExportFormat format) {
-    return format == ExportFormat::Dng    ? "image/x-adobe-dng"
-           : format == ExportFormat::Tiff ? "image/tiff"
-                                          : "image/jpeg";
+    constexpr const char* kTypes[] = {"image/x-adobe-dng", "image/tiff", "image/jpeg", "image/png",
+                                      "image/jxl"};
+    return kTypes[static_cast<int>(format)];
 }
 
 // What is left of the noise, as far as the standard's two numbers for each colour can tell it: the variance
@@ -122,10 +118,15 @@ void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& or
     cleaned.samples = cleanSamples(photo, order.settings, work);
     DngExtras extras;
     extras.xmp = xmp;
-    extras.compression = order.dngCompression;
+    extras.compression = order.how.packing == Packing::None ? DngCompression::None : DngCompression::Lossless;
     extras.cleaned = cleaned.samples != photo.samples;
     if (cleaned.wide && extras.cleaned) cleaned.wide->samples = ownSamples(cleaned);
-    extras.preview = renderOverview(cleaned, {}, 1024, quiet);
+    // What other programs show of it is what was meant.
+    const int whole = std::max(cleaned.width(), cleaned.height());
+    extras.preview =
+        order.how.fullPreview
+            ? renderRegion(photo, order.settings, order.look, outputFrame(photo, order.look), 1, quiet)
+            : renderOverview(cleaned, order.look, std::min(1024, whole), quiet);
     if (extras.cleaned) {
         extras.reductionApplied = std::min(1.0f, std::max(order.settings.luminance, order.settings.colour));
         extras.noiseLeft = noiseLeftIn(cleaned, quiet);
@@ -139,35 +140,108 @@ void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& or
                          " would be another. Try again, or choose another folder.");
 }
 
+// The photo demosaiced, in the camera's own light: what a linear DNG holds. What of the lens was corrected is
+// not told again by opcodes; what was not is.
+Photo linearOf(const Photo& photo, const ExportOrder& order, const Work& work) {
+    const Rect frame = outputFrame(photo, order.look);
+    Photo out = photo;
+    out.channels = 3, out.wide.reset(), out.mended.clear(), out.pattern = {}, out.digest.clear();
+    out.rawWidth = frame.width, out.rawHeight = frame.height;
+    out.active = out.crop = {0, 0, frame.width, frame.height};
+    out.black = {}, out.white = 65535, out.bits = 16;
+    out.statedNoise.reset();
+    out.samples.assign(static_cast<std::size_t>(frame.width) * static_cast<std::size_t>(frame.height) * 3, 0);
+    // Opcodes of the frame as it was stay where nothing of the lens was corrected and the frame is the same.
+    const bool same = !order.look.usesLens() && frame == Rect{0, 0, photo.width(), photo.height()};
+    out.metadata.mosaic.clear();
+    constexpr std::uint16_t kOpcodes[] = {0xc741, 0xc74e};
+    for (const std::uint16_t tag : kOpcodes)
+        if (const TagEntry* own = Metadata::find(photo.metadata.mosaic, tag); own && same)
+            out.metadata.mosaic.push_back(*own);
+    constexpr std::uint16_t kOfTheMosaic[] = {0xc68d, 0xc61f, 0xc620, 0xc68e, 0xc61a, 0xc61b,
+                                              0xc61c, 0xc61d, 0xc619, 0x828d, 0x828e, 0xc761};
+    std::erase_if(out.metadata.main, [&](const TagEntry& e) {
+        return std::find(std::begin(kOfTheMosaic), std::end(kOfTheMosaic), e.tag) != std::end(kOfTheMosaic);
+    });
+    const Vector3 gain = balanceOf(neutralFor(photo, order.look));
+    constexpr int kStrip = 512;
+    for (int top = 0; top < frame.height; top += kStrip) {
+        const Rect strip = Rect{frame.x, frame.y + top, frame.width, kStrip}.intersected(frame);
+        const Image light = developCameraLight(
+            photo, order.settings, order.look, strip,
+            work.part(0.9 * top / frame.height, 0.9 * (top + strip.height) / frame.height));
+        for (int y = 0; y < strip.height; ++y)
+            for (int x = 0; x < strip.width; ++x)
+                for (std::size_t c = 0; c < 3; ++c) {
+                    const float v = light[c].at(x, y) / static_cast<float>(gain[c]);
+                    out.samples[(static_cast<std::size_t>(top + y) * static_cast<std::size_t>(frame.width) +
+                                 static_cast<std::size_t>(x)) *
+                                    3 +
+                                c] = static_cast<std::uint16_t>(std::clamp(v, 0.0f, 1.0f) * 65535 + 0.5f);
+                }
+    }
+    return out;
+}
+
+void writeLinearDng(const fs::path& to, const Photo& photo, const ExportOrder& order, const std::string& xmp,
+                    const Work& work) {
+    const Work quiet{work.stop};
+    const Photo linear = linearOf(photo, order, work);
+    DngExtras extras;
+    extras.xmp = xmp, extras.cleaned = true;
+    extras.compression = order.how.packing == Packing::None ? DngCompression::None : DngCompression::Lossless;
+    extras.preview =
+        renderOverview(linear, order.look, std::min(1024, std::max(linear.width(), linear.height())), quiet);
+    extras.reductionApplied = std::min(1.0f, std::max(order.settings.luminance, order.settings.colour));
+    writeDng(to, linear, extras, quiet);
+    work.report(0.95);
+    work.check();
+    const PhotoPtr back = readPhoto(to, quiet, Measure::Nothing);
+    if (const std::string what = differenceOf(linear, *back); !what.empty())
+        throw WriteError("what was written does not read back as it was: " + what +
+                         " would be another. Try again, or choose another folder.");
+}
+
 } // namespace
 
-void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work) {
+std::string markOf(const Photo& photo, const ExportOrder& order, bool recommended) {
+    const std::string all = digestOf(photo) + "|" +
+                            (recommended ? "recommended" : jsonOf(order.settings).dump()) + "|" +
+                            textOf(order.look) + "|" + textOf(order.how);
+    ByteDigest digest;
+    digest.add(all.data(), all.size());
+    return digest.text();
+}
+
+void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work,
+                 const std::function<void(const fs::path&)>& ready) {
     const std::string name = shownName(order.target);
     const auto fail = [&](const std::string& why) { throw ExportError(name + ": " + why); };
     std::error_code error;
     const fs::path target = fs::absolute(order.target, error);
     if (fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error))
         fail("this is the original photo, which is never overwritten. Choose another name or folder.");
-    if (order.format == ExportFormat::Dng && photo.developed)
+    if (order.how.format == ExportFormat::Dng && photo.developed)
         fail("a developed picture cannot become a raw again. Export it as a TIFF.");
     if (const std::string problem = problemWith(order.settings); !problem.empty()) fail(problem + ".");
+    if (const std::string problem = problemWith(order.how); !problem.empty()) fail(problem);
     fs::create_directories(target.parent_path(), error);
     if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");
     try {
         SafeFile file(target, order.overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
-        const std::string xmp =
-            xmpOf(photo, mediaTypeOf(order.format), order.settings, order.look, order.risk);
-        switch (order.format) {
-        case ExportFormat::Dng: writeCleanDng(file.path(), photo, order, xmp, work); break;
-        case ExportFormat::Tiff:
-            writeTiff(file.path(), photo, order.settings, order.look, order.space, order.compression, xmp,
-                      work);
+        const std::string xmp = xmpOf(photo, mediaTypeOf(order.how.format), order.settings, order.look,
+                                      order.risk, order.mark.empty() ? markOf(photo, order) : order.mark);
+        switch (order.how.format) {
+        case ExportFormat::Dng:
+            (order.how.linear ? writeLinearDng : writeCleanDng)(file.path(), photo, order, xmp, work);
             break;
-        case ExportFormat::Jpeg:
-            writeJpeg(file.path(), photo, order.settings, order.look, order.space, xmp, work);
-            break;
+        case ExportFormat::Tiff: writeTiff(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Jpeg: writeJpeg(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Png: writePng(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::JpegXl: writeJpegXl(file.path(), photo, order, xmp, work); break;
         }
         work.check();
+        if (ready) ready(file.path());
         file.commit();
         work.report(1);
     } catch (const Cancelled&) {

@@ -33,6 +33,7 @@ namespace {
 struct Asked {
     int width, height, quality;
     const std::vector<std::uint8_t>& profile;
+    bool subsampled;
 };
 
 template <class State> bool begin(State& s, const Asked& as) {
@@ -44,7 +45,8 @@ template <class State> bool begin(State& s, const Asked& as) {
     s.j.input_components = 3, s.j.in_color_space = JCS_RGB;
     jpeg_set_defaults(&s.j);
     jpeg_set_quality(&s.j, as.quality, TRUE);
-    for (int c = 0; c < 3; ++c) s.j.comp_info[c].h_samp_factor = s.j.comp_info[c].v_samp_factor = 1;
+    for (int c = 0; c < 3; ++c)
+        s.j.comp_info[c].h_samp_factor = s.j.comp_info[c].v_samp_factor = as.subsampled && c == 0 ? 2 : 1;
     s.j.density_unit = 1, s.j.X_density = s.j.Y_density = 300;
     s.j.optimize_coding = TRUE;
     jpeg_start_compress(&s.j, TRUE);
@@ -66,7 +68,8 @@ template <class State> bool end(State& s) {
 
 } // namespace
 
-JpegEncoder::JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile)
+JpegEncoder::JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile,
+                         bool subsampled)
     : state_(std::make_unique<State>()) {
     state_->j.err = jpeg_std_error(&state_->errors);
     state_->j.client_data = state_.get();
@@ -75,7 +78,8 @@ JpegEncoder::JpegEncoder(int width, int height, int quality, const std::vector<s
         j->err->format_message(j, s->text);
         std::longjmp(s->back, 1);
     };
-    if (!begin(*state_, Asked{width, height, quality, profile})) throw std::runtime_error(state_->text);
+    if (!begin(*state_, Asked{width, height, quality, profile, subsampled}))
+        throw std::runtime_error(state_->text);
 }
 
 JpegEncoder::~JpegEncoder() = default;

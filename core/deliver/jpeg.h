@@ -7,12 +7,13 @@
 
 namespace irenic {
 
-// 8-bit RGB rows in, a file's bytes out. Colours are not subsampled. Members throw std::runtime_error with
+// 8-bit RGB rows in, a file's bytes out. Members throw std::runtime_error with
 // the library's words.
 class JpegEncoder {
   public:
-    // `profile` is an ICC profile, or empty.
-    JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile);
+    // `profile` is an ICC profile, or empty. `subsampled`: colours at half the width and height.
+    JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile,
+                bool subsampled = false);
     ~JpegEncoder();
     JpegEncoder(const JpegEncoder&) = delete;
     JpegEncoder& operator=(const JpegEncoder&) = delete;

@@ -10,6 +10,7 @@ const char* nameOf(OutputSpace space) {
     switch (space) {
     case OutputSpace::AdobeRgbCompatible: return "Adobe RGB compatible";
     case OutputSpace::ProPhotoCompatible: return "ProPhoto compatible";
+    case OutputSpace::LinearRec2020: return "linear Rec. 2020";
     case OutputSpace::Srgb: break;
     }
     return "sRGB";
@@ -28,6 +29,10 @@ std::vector<std::uint8_t> iccProfile(OutputSpace space) {
     case OutputSpace::AdobeRgbCompatible:
         primaries.Green = {0.21, 0.71, 1};
         curve = cmsBuildGamma(nullptr, 563.0 / 256.0);
+        break;
+    case OutputSpace::LinearRec2020:
+        primaries = {{0.708, 0.292, 1}, {0.170, 0.797, 1}, {0.131, 0.046, 1}};
+        curve = cmsBuildGamma(nullptr, 1);
         break;
     case OutputSpace::ProPhotoCompatible: {
         white = {0.3457, 0.3585, 1};

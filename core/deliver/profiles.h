@@ -11,7 +11,7 @@ namespace irenic {
 // A version 4 matrix profile of the space.
 std::vector<std::uint8_t> iccProfile(OutputSpace space);
 
-// "sRGB", "Adobe RGB compatible", "ProPhoto compatible".
+// "sRGB", "Adobe RGB compatible", "ProPhoto compatible", "linear Rec. 2020".
 const char* nameOf(OutputSpace space);
 
 } // namespace irenic

@@ -1,24 +1,19 @@
-// Writes a developed picture: a 16-bit TIFF or an 8-bit JPEG.
+// Writes a developed picture as a TIFF (TIFF 6.0, with Technical Notes for floating point; BigTIFF above 4
+// GB).
 #pragma once
 
 #include <filesystem>
 
-#include "develop/render.h"
+#include "deliver/delivery.h"
+#include "raw/photo.h"
 
 namespace irenic {
 
-enum class TiffCompression { None, Zip };
-
-// Develops outputFrame() in strips (the whole picture is never in memory as floats) and writes it with its
-// colour profile, orientation, Exif, IPTC and XMP. The look's push does not count. Straight to `to`; see
-// exportPhoto for the safe way. What was written is read back and compared, to the last bit. Throws
-// WriteError, std::runtime_error and Cancelled.
-void writeTiff(const std::filesystem::path& to, const Photo& photo, const Settings& settings,
-               const Look& look, OutputSpace space, TiffCompression compression, const std::string& xmp,
-               const Work& work);
-
-// The same as a JPEG of high quality: 95 of 100, colours not subsampled. Means of blocks are compared.
-void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Settings& settings,
-               const Look& look, OutputSpace space, const std::string& xmp, const Work& work);
+// Develops in strips (the whole picture is never in memory as floats) and writes it with its colour profile,
+// orientation, Exif, IPTC and XMP. The look's push does not count. Straight to `to`; see exportPhoto for the
+// safe way. What was written is read back and compared, to the last bit. Throws WriteError,
+// std::runtime_error and Cancelled.
+void writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+               const std::string& xmp, const Work& work);
 
 } // namespace irenic

@@ -1,8 +1,10 @@
 #include "deliver/xmp.h"
 
 #include <algorithm>
+#include <array>
 #include <cstdio>
 #include <exiv2/exiv2.hpp>
+#include <fstream>
 #include <random>
 
 namespace irenic {
@@ -42,21 +44,51 @@ std::string number(float v) {
     return text;
 }
 
+// The XMP packet of a JPEG XL file (ISO/IEC 18181-2: boxes of ISO/IEC 14496-12), which Exiv2 does not open;
+// empty: none.
+std::string packetOfJpegXl(const std::filesystem::path& file) {
+    std::ifstream in(file, std::ios::binary);
+    std::array<unsigned char, 16> head{};
+    while (in.read(reinterpret_cast<char*>(head.data()), 8)) {
+        std::uint64_t size = 0, read = 8;
+        for (std::size_t i = 0; i < 4; ++i) size = size << 8U | head[i];
+        const std::string type(reinterpret_cast<const char*>(head.data()) + 4, 4);
+        if (size == 1 && in.read(reinterpret_cast<char*>(head.data()) + 8, 8)) {
+            size = 0, read = 16;
+            for (std::size_t i = 8; i < 16; ++i) size = size << 8U | head[i];
+        }
+        constexpr std::uint64_t kMostXmp = 16 << 20;
+        if (type == "xml " && size > read && size < kMostXmp) {
+            std::string packet(size - read, ' ');
+            in.read(packet.data(), static_cast<std::streamsize>(packet.size()));
+            return in ? packet : std::string();
+        }
+        if (size < read) return {}; // to the end of the file, or damaged
+        in.seekg(static_cast<std::streamoff>(size - read), std::ios::cur);
+    }
+    return {};
+}
+
 // A property of ours in a file's XMP; throws std::out_of_range where there is none.
 class OwnProperties {
   public:
-    explicit OwnProperties(const std::filesystem::path& file)
-        : image_(Exiv2::ImageFactory::open(file.string())) {
-        image_->readMetadata();
+    explicit OwnProperties(const std::filesystem::path& file) {
+        if (const std::string packet = packetOfJpegXl(file); !packet.empty()) {
+            Exiv2::XmpParser::decode(data_, packet);
+            return;
+        }
+        const auto image = Exiv2::ImageFactory::open(file.string());
+        image->readMetadata();
+        data_ = image->xmpData();
     }
     std::string operator()(const char* name) const {
-        const auto found = image_->xmpData().findKey(Exiv2::XmpKey(kPrefix, name));
-        if (found == image_->xmpData().end()) throw std::out_of_range(name);
+        const auto found = data_.findKey(Exiv2::XmpKey(kPrefix, name));
+        if (found == data_.end()) throw std::out_of_range(name);
         return found->toString();
     }
 
   private:
-    decltype(Exiv2::ImageFactory::open(std::string())) image_;
+    Exiv2::XmpData data_;
 };
 
 void putIdentity(Exiv2::XmpData& data, const std::string& mediaType) {
@@ -84,7 +116,7 @@ void putIdentity(Exiv2::XmpData& data, const std::string& mediaType) {
 } // namespace
 
 std::string xmpOf(const Photo& photo, const std::string& mediaType, const Settings& s, const Look& look,
-                  const std::optional<Risk>& risk) {
+                  const std::optional<Risk>& risk, const std::string& mark) {
     const auto lock = lockWithNamespace();
     Exiv2::XmpData data;
     if (const TagEntry* own = Metadata::find(photo.metadata.main, 0x02bc)) {
@@ -100,6 +132,7 @@ std::string xmpOf(const Photo& photo, const std::string& mediaType, const Settin
         putIdentity(data, mediaType);
         for (const Field<Settings>& f : fieldsOf<Settings>()) set(f.xmp, valueText(f, s));
         if (const std::string text = textOf(look); !text.empty()) set("Look", text);
+        if (!mark.empty()) set("Order", mark);
         if (risk) {
             set("EstimatedErrorLuminance", number(static_cast<float>(risk->luminance)));
             set("EstimatedErrorColour", number(static_cast<float>(risk->colour)));
@@ -120,6 +153,15 @@ std::optional<Settings> settingsIn(const std::filesystem::path& file) {
         return settings;
     } catch (const std::exception&) {
         return std::nullopt;
+    }
+}
+
+std::string markIn(const std::filesystem::path& file) {
+    const auto lock = lockWithNamespace();
+    try {
+        return OwnProperties(file)("Order");
+    } catch (const std::exception&) {
+        return {};
     }
 }
 

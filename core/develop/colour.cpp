@@ -110,6 +110,9 @@ Matrix3 xyzD50To(OutputSpace space) {
                 0.0334540, 0.0286869,  -0.1406752, 1.3487655};
     case OutputSpace::ProPhotoCompatible:
         return {1.3459433, -0.2556075, -0.0511118, -0.5445989, 1.5081673, 0.0205351, 0.0, 0.0, 1.2118128};
+    case OutputSpace::LinearRec2020: // D65 adapted to D50 by Bradford
+        return {1.6472755, -0.3936023, -0.2359807, -0.6826185, 1.6476181,
+                0.0128165, 0.0296627,  -0.0629167, 1.2533965};
     case OutputSpace::Srgb: break;
     }
     return {3.1338561, -1.6168667, -0.4906146, -0.9787684, 1.9161415,
@@ -121,6 +124,7 @@ float encoded(OutputSpace space, float v) {
     switch (space) {
     case OutputSpace::AdobeRgbCompatible: return std::pow(v, 256.0f / 563.0f);
     case OutputSpace::ProPhotoCompatible: return v < 1.0f / 512 ? 16 * v : std::pow(v, 1 / 1.8f);
+    case OutputSpace::LinearRec2020: return v;
     case OutputSpace::Srgb: break;
     }
     return v <= 0.0031308f ? 12.92f * v : 1.055f * std::pow(v, 1 / 2.4f) - 0.055f;
@@ -131,6 +135,7 @@ float decoded(OutputSpace space, float v) {
     switch (space) {
     case OutputSpace::AdobeRgbCompatible: return std::pow(v, 563.0f / 256.0f);
     case OutputSpace::ProPhotoCompatible: return v < 16.0f / 512 ? v / 16 : std::pow(v, 1.8f);
+    case OutputSpace::LinearRec2020: return v;
     case OutputSpace::Srgb: break;
     }
     return v <= 0.04045f ? v / 12.92f : std::pow((v + 0.055f) / 1.055f, 2.4f);

@@ -38,13 +38,13 @@ double shotTemperature(const Photo& photo);
 // colour matrix and Bradford adaptation.
 Matrix3 cameraToXyzD50(const Photo& photo, const Vector3& neutral);
 
-enum class OutputSpace { Srgb, AdobeRgbCompatible, ProPhotoCompatible };
+enum class OutputSpace { Srgb, AdobeRgbCompatible, ProPhotoCompatible, LinearRec2020 };
 
 // XYZ D50 to the linear values of a space.
 Matrix3 xyzD50To(OutputSpace space);
 
 // The transfer curve of a space for v in 0..1 (IEC 61966-2-1; Adobe RGB (1998) 4.3.5.2: 563/256; ROMM RGB,
-// ANSI/I3A IT10.7666: 1.8).
+// ANSI/I3A IT10.7666: 1.8); linear Rec. 2020 (ITU-R BT.2020) has none.
 float encoded(OutputSpace space, float v);
 float decoded(OutputSpace space, float v);
 

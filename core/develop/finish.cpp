@@ -55,9 +55,7 @@ void Finish::apply(float* r, float* g, float* b, int n) const {
     for (int i = 0; i < n; ++i) {
         float cr = r[i] * gain_, cg = g[i] * gain_, cb = b[i] * gain_;
         if (lift_ > 1) {
-            // A push lifts the dark by all of its stops and white not at all: it never blinds.
-            const float most = std::max({cr, cg, cb, 0.0f}),
-                        k = lift_ / (1 + (lift_ - 1) * std::min(most, 1.0f));
+            const float k = pushFactor(lift_, std::max({cr, cg, cb}));
             cr *= k, cg *= k, cb *= k;
         }
         if (saturation_ != 1) {

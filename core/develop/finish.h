@@ -2,6 +2,7 @@
 // transfer curve.
 #pragma once
 
+#include <algorithm>
 #include <array>
 #include <memory>
 #include <vector>
@@ -12,6 +13,12 @@ namespace irenic {
 
 // The space that development works in: linear, with the wide primaries of ROMM RGB.
 inline constexpr OutputSpace kWorkingSpace = OutputSpace::ProPhotoCompatible;
+
+// What a push of log2(lift) stops, at least 0, multiplies light by whose brightest channel is `most`: it
+// lifts the dark by all of its stops and white not at all, so that it never blinds.
+inline float pushFactor(float lift, float most) {
+    return lift / (1 + (lift - 1) * std::clamp(most, 0.0f, 1.0f));
+}
 
 class Finish {
   public:

@@ -1,5 +1,6 @@
 #include "develop/picture_store.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "develop/demosaic.h"
@@ -11,26 +12,19 @@ namespace {
 Block<std::uint8_t> planesOf(const Picture& p, const Rect& area) {
     Block<std::uint8_t> out(area, 3);
     for (int y = 0; y < area.height; ++y) {
-        const std::uint8_t* from = p.rgb.data() + static_cast<std::ptrdiff_t>(y) * p.width * 3;
+        const std::uint8_t* from = p.row(y);
         for (int x = 0; x < area.width; ++x)
-            for (std::size_t c = 0; c < 3; ++c) out.plane[c].at(x, y) = from[3 * x + static_cast<int>(c)];
+            for (std::size_t c = 0; c < 3; ++c) out.plane[c].at(x, y) = *from++;
     }
     return out;
 }
 
-// Each pixel a square of `scale`.
-Picture magnified(const Block<std::uint8_t>& in, int scale) {
-    Picture out;
-    out.width = in.area.width * scale, out.height = in.area.height * scale;
-    out.rgb.resize(static_cast<std::size_t>(out.width) * static_cast<std::size_t>(out.height) * 3);
-    const std::ptrdiff_t line = static_cast<std::ptrdiff_t>(out.width) * 3;
+Picture pictureOf(const Block<std::uint8_t>& in) {
+    Picture out(in.area.width, in.area.height);
     for (int y = 0; y < in.area.height; ++y) {
-        std::uint8_t* const first = out.rgb.data() + line * y * scale;
-        std::uint8_t* to = first;
+        std::uint8_t* to = out.row(y);
         for (int x = 0; x < in.area.width; ++x)
-            for (int k = 0; k < scale; ++k)
-                for (std::size_t c = 0; c < 3; ++c) *to++ = in.plane[c].at(x, y);
-        for (int k = 1; k < scale; ++k) std::copy(first, first + line, first + line * k);
+            for (std::size_t c = 0; c < 3; ++c) *to++ = in.plane[c].at(x, y);
     }
     return out;
 }
@@ -43,7 +37,14 @@ Picture PictureStore::get(const Photo& photo, const Settings& settings, const Lo
     const Source source{digestOf(photo), photo.noise, settings, look, as.push};
     Block<std::uint8_t> all(area, 3);
     const Rect whole{0, 0, photo.width(), photo.height()};
-    const std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(look.demosaic));
+    std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(look.demosaic));
+    // The eye is in the middle.
+    const auto away = [&](const Rect& r) {
+        return std::hypot(r.x + r.width / 2.0 - area.x - area.width / 2.0,
+                          r.y + r.height / 2.0 - area.y - area.height / 2.0);
+    };
+    std::sort(missing.begin(), missing.end(),
+              [&](const Rect& a, const Rect& b) { return away(a) < away(b); });
     double pixels = 0, done = 0;
     for (const Rect& r : missing) pixels += static_cast<double>(r.area());
     for (const Rect& r : missing) {
@@ -56,7 +57,18 @@ Picture PictureStore::get(const Photo& photo, const Settings& settings, const Lo
         all.take(block);
     }
     work.report(1);
-    return magnified(all, static_cast<int>(std::lround(as.zoom)));
+    return magnified(pictureOf(all), static_cast<int>(std::lround(as.zoom)));
+}
+
+std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Photo& photo, const Settings& settings,
+                                                          const Look& look, const Rect& area,
+                                                          const Shown& as) {
+    if (!(as.zoom >= 1)) return {{}, {area}};
+    const Source source{digestOf(photo), photo.noise, settings, look, as.push};
+    Block<std::uint8_t> all(area, 3);
+    for (auto& plane : all.plane) plane.fill(0);
+    std::vector<Rect> missing = pictures_.fetch(source, all, {0, 0, photo.width(), photo.height()}, 0);
+    return {magnified(pictureOf(all), static_cast<int>(std::lround(as.zoom))), std::move(missing)};
 }
 
 } // namespace irenic

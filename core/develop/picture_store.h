@@ -2,6 +2,8 @@
 // magnification renders only what comes into view.
 #pragma once
 
+#include <utility>
+
 #include "develop/render.h"
 
 namespace irenic {
@@ -13,9 +15,13 @@ class PictureStore {
     PictureStore(std::size_t pictureBytes, std::size_t cleanedBytes)
         : pictures_(pictureBytes), cleaned_(cleanedBytes) {}
 
-    // renderRegion(). Below a zoom of 1 only cleaned samples are kept. Throws as renderRegion() does.
+    // renderRegion(), made from the middle of the area outwards. Below a zoom of 1 only cleaned samples are
+    // kept. Throws as renderRegion() does.
     Picture get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
                 const Shown& as, const Work& work = {});
+    // What of that is there already, without making any; and what is missing, in the photo's pixels.
+    std::pair<Picture, std::vector<Rect>> soFar(const Photo& photo, const Settings& settings,
+                                                const Look& look, const Rect& area, const Shown& as);
     TileStore& cleaned() { return cleaned_; }
 
   private:

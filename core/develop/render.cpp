@@ -8,6 +8,7 @@
 #include "develop/lens.h"
 #include "develop/sharpen.h"
 #include "image/ease.h"
+#include "image/resample.h"
 
 namespace irenic {
 
@@ -51,42 +52,6 @@ template <int N> class Varying {
     int left_, top_, columns_;
     std::vector<std::array<float, N>> nodes_;
 };
-
-// C. E. Duchon, "Lanczos filtering in one and two dimensions", J. Appl. Meteorology 18, 1979: six taps for
-// every 1024th of a sample.
-const std::array<float, 6>& lanczos(float fraction) {
-    static const auto table = [] {
-        std::vector<std::array<float, 6>> t(1025);
-        for (std::size_t i = 0; i < t.size(); ++i) {
-            float sum = 0;
-            for (std::size_t k = 0; k < 6; ++k) {
-                const double x = M_PI * (static_cast<double>(k) - 2 - static_cast<double>(i) / 1024);
-                t[i][k] = static_cast<float>(std::abs(x) < 1e-9 ? 1
-                                             : std::abs(x) >= 3 * M_PI
-                                                 ? 0
-                                                 : 3 * std::sin(x) * std::sin(x / 3) / (x * x));
-                sum += t[i][k];
-            }
-            for (float& v : t[i]) v /= sum;
-        }
-        return t;
-    }();
-    return table[static_cast<std::size_t>(fraction * 1024 + 0.5f)];
-}
-
-// `at` gives the sample a whole number of samples away; between them it is Lanczos of three lobes.
-template <class At> float between(float dx, float dy, const At& at) {
-    const float fx = std::floor(dx), fy = std::floor(dy);
-    const auto &wx = lanczos(dx - fx), &wy = lanczos(dy - fy);
-    const int ix = static_cast<int>(fx), iy = static_cast<int>(fy);
-    float sum = 0;
-    for (int j = 0; j < 6; ++j) {
-        float line = 0;
-        for (int i = 0; i < 6; ++i) line += wx[static_cast<std::size_t>(i)] * at(ix + i - 2, iy + j - 2);
-        sum += wy[static_cast<std::size_t>(j)] * line;
-    }
-    return sum;
-}
 
 // Beyond the photo's edge samples are mirrored about the last one, which keeps a mosaic's pattern.
 int mirroredAbout(int i, int size) {
@@ -271,55 +236,16 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     return wanted == area ? std::move(out) : out.cropped(area);
 }
 
-Plane shrunk(const Plane& in, int width, int height) {
-    // Exact area average: each output pixel covers a rectangle of input pixels, the border ones in part.
-    const auto weights = [](int from, int to) {
-        std::vector<std::vector<std::pair<int, float>>> all(static_cast<std::size_t>(to));
-        for (int i = 0; i < to; ++i) {
-            const double a = static_cast<double>(i) * from / to, b = static_cast<double>(i + 1) * from / to;
-            for (int k = static_cast<int>(a); k < std::min(from, static_cast<int>(std::ceil(b))); ++k)
-                all[static_cast<std::size_t>(i)].emplace_back(
-                    k, static_cast<float>((std::min(b, k + 1.0) - std::max(a, static_cast<double>(k))) /
-                                          (b - a)));
-        }
-        return all;
-    };
-    const auto across = weights(in.width(), width), down = weights(in.height(), height);
-    Plane out(width, height);
-    std::vector<float> row(static_cast<std::size_t>(in.width()));
-    for (int y = 0; y < height; ++y) {
-        std::fill(row.begin(), row.end(), 0.0f);
-        for (const auto& [k, w] : down[static_cast<std::size_t>(y)])
-            for (int x = 0; x < in.width(); ++x) row[static_cast<std::size_t>(x)] += w * in.at(x, k);
-        for (int x = 0; x < width; ++x) {
-            float sum = 0;
-            for (const auto& [k, w] : across[static_cast<std::size_t>(x)])
-                sum += w * row[static_cast<std::size_t>(k)];
-            out.at(x, y) = sum;
-        }
-    }
-    return out;
-}
-
-// Finished and as 8-bit pixels, each `scale` times as wide and high.
-Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, int scale, const Work& work) {
+// Finished and as 8-bit pixels.
+Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& work) {
     const int w = rgb[0].width(), h = rgb[0].height();
-    Picture out;
-    out.width = w * scale, out.height = h * scale;
-    out.rgb.resize(static_cast<std::size_t>(out.width) * static_cast<std::size_t>(out.height) * 3);
+    Picture out(w, h);
     forEachBand(h, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y) {
             finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), w);
-            auto* line = out.rgb.data() + static_cast<std::ptrdiff_t>(y) * scale * out.width * 3;
-            auto* to = line;
-            for (int x = 0; x < w; ++x) {
-                std::uint8_t v[3];
-                for (std::size_t c = 0; c < 3; ++c)
-                    v[c] = static_cast<std::uint8_t>(rgb[c].at(x, y) * 255 + 0.5f);
-                for (int k = 0; k < scale; ++k) to = std::copy(v, v + 3, to);
-            }
-            for (int k = 1; k < scale; ++k)
-                std::copy(line, line + out.width * 3, line + static_cast<std::ptrdiff_t>(k) * out.width * 3);
+            std::uint8_t* to = out.row(y);
+            for (int x = 0; x < w; ++x)
+                for (const Plane& p : rgb) *to++ = static_cast<std::uint8_t>(p.at(x, y) * 255 + 0.5f);
         }
     });
     return out;
@@ -395,7 +321,7 @@ Picture renderRegion(const Photo& photo, const Settings& settings, const Look& l
         const int h = std::max(1, static_cast<int>(std::lround(area.height * zoom)));
         for (Plane& p : rgb) p = shrunk(p, w, h);
     }
-    return pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, as.push), scale, work);
+    return magnified(pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, as.push), work), scale);
 }
 
 Rect outputFrame(const Photo& photo, const Look& look) { return framingOf(photo, look).frame; }
@@ -440,7 +366,7 @@ Image developOverview(const Photo& photo, const Look& look, int longest, const W
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work, float push) {
     return pictureOf(std::move(developOverview(photo, look, longest, work).plane),
-                     Finish(photo, look, OutputSpace::Srgb, push), 1, work);
+                     Finish(photo, look, OutputSpace::Srgb, push), work);
 }
 
 Histogram histogramOf(const Picture& p) {

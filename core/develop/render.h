@@ -1,19 +1,11 @@
 // The one pipeline: photo, take, look, rectangle, zoom -> pixels.
 #pragma once
 
-#include <cstdint>
-#include <vector>
-
 #include "denoise/tile_store.h"
 #include "develop/finish.h"
+#include "develop/picture.h"
 
 namespace irenic {
-
-// 8-bit sRGB, rows without gaps: width * height * 3 bytes.
-struct Picture {
-    int width = 0, height = 0;
-    std::vector<std::uint8_t> rgb;
-};
 
 // Linear light of `area` in the camera's own colours (Holds::BalancedLight): cleaned, white-balanced,
 // demosaiced, corrected for the lens and sharpened as the look says, before anything of colour or tone; 1 is

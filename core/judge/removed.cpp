@@ -70,10 +70,8 @@ Picture renderDifference(const Photo& photo, const Comparison& what, const Rect&
     if (photo.hasMosaic()) light = interpolated(light, photo.mosaic, area, work);
     const int grow = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1,
               shrink = zoom < 1 ? static_cast<int>(std::lround(1 / zoom)) : 1;
-    Picture out;
     const int w = std::max(1, area.width / shrink), h = std::max(1, area.height / shrink);
-    out.width = w * grow, out.height = h * grow;
-    out.rgb.resize(static_cast<std::size_t>(out.width) * static_cast<std::size_t>(out.height) * 3);
+    Picture out(w, h);
     const float scale = kSteps * static_cast<float>(what.gain) / static_cast<float>(shrink * shrink);
     forEachBand(h, 8, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
@@ -84,23 +82,17 @@ Picture renderDifference(const Photo& photo, const Comparison& what, const Rect&
                         for (std::size_t c = 0; c < 3; ++c)
                             v[c] += light[c].at(x * shrink + i, y * shrink + j);
                 const float luminance = 0.25f * v[0] + 0.5f * v[1] + 0.25f * v[2];
-                std::uint8_t to[3];
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float d = what.part == DifferencePart::Everything  ? v[c]
                                     : what.part == DifferencePart::Luminance ? luminance
                                                                              : v[c] - luminance;
-                    to[c] = static_cast<std::uint8_t>(std::clamp(128 + scale * d + 0.5f, 0.0f, 255.0f));
+                    out.row(y)[3 * x + static_cast<int>(c)] =
+                        static_cast<std::uint8_t>(std::clamp(128 + scale * d + 0.5f, 0.0f, 255.0f));
                 }
-                for (int j = 0; j < grow; ++j)
-                    for (int i = 0; i < grow; ++i)
-                        std::copy(to, to + 3,
-                                  out.rgb.data() +
-                                      (static_cast<std::ptrdiff_t>(y * grow + j) * out.width + x * grow + i) *
-                                          3);
             }
     });
     work.report(1);
-    return out;
+    return magnified(std::move(out), grow);
 }
 
 } // namespace irenic

@@ -16,6 +16,9 @@ constexpr int kPart = 8;    // a square is judged in parts of this size
 struct Square {
     int x, y; // centre, in pixels
     float mean, texture, fine, edge, point;
+    float life = 0;    // deviation of the parts' means beyond what noise gives them
+    float light = 0;   // linear, 1 at white
+    float clipped = 0; // share of the samples
 };
 
 float median(std::vector<float>& v) {
@@ -58,8 +61,40 @@ Square measure(const PlaneSet& planes, int cell) {
     s.texture = median(variances);
     s.fine = median(fine);
     s.point = peak - s.mean;
+    float spread = 0, mean = 0;
+    for (const float m : means) mean += m / static_cast<float>(means.size());
+    for (const float m : means) spread += (m - mean) * (m - mean) / static_cast<float>(means.size());
+    s.life = std::sqrt(spread);
     return s;
 }
+
+// Light and clipping of a square's own samples, every second cell of them.
+void measureLight(Square& s, const Photo& photo) {
+    const int half = kSquare * photo.cell() / 2;
+    double sum = 0;
+    int clipped = 0, count = 0;
+    for (int y = s.y - half; y < s.y + half; y += 2 * photo.cell())
+        for (int x = s.x - half; x < s.x + half; x += 2 * photo.cell())
+            for (int j = 0; j < photo.cell(); ++j)
+                for (int i = 0; i < photo.cell(); ++i)
+                    for (int c = 0; c < photo.channels; ++c, ++count) {
+                        const float v = photo.normalised(x + i, y + j, c);
+                        sum += static_cast<double>(v);
+                        clipped += v > 0.97f;
+                    }
+    s.light = static_cast<float>(sum / count);
+    s.clipped = static_cast<float>(clipped) / static_cast<float>(count);
+}
+
+// A square is left to the eye from this light on: 13 of 255 on the screen, which a dark room still shows.
+constexpr float kSeen = 0.004f;
+// Of a square's samples that may be clipped where texture or smoothness is to be judged.
+constexpr float kMostClipped = 0.02f;
+// Parts' means of white noise deviate by 1/8; what deviates half as much again is something.
+constexpr float kLives = 0.19f;
+
+// How many of the photo's long sides probes keep away from each other; less where there is no room.
+constexpr float kApart[] = {0.14f, 0.08f, 0.04f};
 
 } // namespace
 
@@ -72,48 +107,110 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
         for (int j = first; j < last; ++j)
             for (int i = 0; i < across; ++i) {
                 const Rect area{i * kSquare, j * kSquare, kSquare, kSquare};
-                squares[static_cast<std::size_t>(j * across + i)] =
-                    measure(stabilisedPlanes(photo, area), photo.cell());
+                Square& s = squares[static_cast<std::size_t>(j * across + i)];
+                s = measure(stabilisedPlanes(photo, area), photo.cell());
+                measureLight(s, photo);
             }
     });
-    std::vector<float> means;
-    means.reserve(squares.size());
-    for (const Square& s : squares) means.push_back(s.mean);
-    std::sort(means.begin(), means.end());
-    const float dark = means[means.size() / 50], middle = 0.5f * (dark + means[means.size() * 95 / 100]);
-    const float range = std::max(1.0f, means.back() - dark);
-
-    const float clipped = means.front() + 0.9f * (means.back() - means.front());
-    std::vector<Probe> probes;
-    const auto choose = [&](const char* name, const char* reason,
-                            const std::function<float(const Square&)>& score) {
-        const Square* best = nullptr;
-        float top = -1e30f;
-        for (const Square& s : squares) {
-            const bool taken = std::any_of(probes.begin(), probes.end(), [&](const Probe& p) {
-                return std::abs(p.x - s.x) < 4 * kSquare && std::abs(p.y - s.y) < 4 * kSquare;
-            });
-            // The outermost squares leave no room for a crop around them.
-            const bool border = s.x < 4 * kSquare || s.y < 4 * kSquare || s.x > photo.width() - 4 * kSquare ||
-                                s.y > photo.height() - 4 * kSquare;
-            if (taken || border) continue;
-            if (const float value = score(s); value > top) top = value, best = &s;
-        }
-        if (best) probes.push_back({name, reason, best->x, best->y});
+    // What the file asks to be lifted is seen lifted.
+    const auto seen = static_cast<float>(kSeen * std::exp2(-photo.baselineExposure));
+    // The whole surround of a square is sharp, not one line through it.
+    const auto aroundOf = [&](const Square& s) {
+        const auto at = static_cast<int>(&s - squares.data());
+        const int i = at % across, j = at / across;
+        float sum = 0;
+        for (int v = std::max(0, j - 1); v <= std::min(down - 1, j + 1); ++v)
+            for (int u = std::max(0, i - 1); u <= std::min(across - 1, i + 1); ++u)
+                sum += std::sqrt(std::max(0.0f, squares[static_cast<std::size_t>(v * across + u)].fine));
+        return sum;
     };
-    choose("darkest", "darkest smooth area: colour noise shows here first",
-           [&](const Square& s) { return -std::max(0.0f, s.mean - dark) - 2 * s.texture - s.edge; });
-    choose("mid-tone", "smooth mid-tone: grain and blotches show here",
-           [&](const Square& s) { return -std::abs(s.mean - middle) / range * 8 - 2 * s.texture - s.edge; });
-    choose("texture", "finest texture: first to turn to wax", [&](const Square& s) {
-        return s.fine - 0.02f * s.edge * s.edge - (s.mean > clipped ? 100.0f : 0.0f);
-    });
-    choose("edge", "strongest edge: halos and fringes show here",
-           [&](const Square& s) { return s.edge - 0.5f * s.texture; });
-    choose("lights", "brightest points: they must survive",
-           [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; });
+    // Mid-grey, or as near to it as the photo comes.
+    std::vector<float> lights;
+    for (const Square& s : squares)
+        if (s.light >= seen && s.clipped <= kMostClipped) lights.push_back(s.light);
+    std::sort(lights.begin(), lights.end());
+    const auto grey = static_cast<float>(0.16 * std::exp2(-photo.baselineExposure));
+    const float middle =
+        lights.empty() ? grey : std::clamp(grey, lights[lights.size() / 20], lights[lights.size() * 9 / 10]);
+    const int margin = std::min(2 * kSquare * photo.cell(), std::min(photo.width(), photo.height()) / 5);
+    const auto longest = static_cast<float>(std::max(photo.width(), photo.height()));
+
+    std::vector<Probe> probes;
+    using Allowed = std::function<bool(const Square&)>;
+    using Score = std::function<float(const Square&)>;
+    const auto choose = [&](const char* name, const Allowed& allowed, const Score& score) -> const Square* {
+        for (const float apart : kApart) {
+            const Square* best = nullptr;
+            float top = -1e30f;
+            const float far = std::max(apart * longest, static_cast<float>(4 * kSquare));
+            for (const Square& s : squares) {
+                // The outermost squares leave no room for a crop around them.
+                if (s.x < margin || s.y < margin || s.x > photo.width() - margin ||
+                    s.y > photo.height() - margin)
+                    continue;
+                const bool taken = std::any_of(probes.begin(), probes.end(), [&](const Probe& p) {
+                    return std::hypot(static_cast<float>(p.x - s.x), static_cast<float>(p.y - s.y)) < far;
+                });
+                if (taken || !allowed(s)) continue;
+                if (const float value = score(s); value > top) top = value, best = &s;
+            }
+            if (!best) continue;
+            probes.push_back({name, "", best->x, best->y});
+            return best;
+        }
+        return nullptr;
+    };
+    const auto say = [&](const Square* found, const std::string& reason) {
+        if (found) probes.back().reason = reason;
+    };
+    const Allowed open = [&](const Square& s) { return s.clipped <= kMostClipped && s.light >= seen; };
+
+    const Allowed darkAndAlive = [&](const Square& s) {
+        return s.clipped <= kMostClipped && s.life >= kLives;
+    };
+    const auto darkness = [&](const Square& s) { return -std::log2(std::max(s.light, 1e-5f)); };
+    const Square* darkest = choose(
+        "darkest", [&](const Square& s) { return open(s) && darkAndAlive(s); },
+        [&](const Square& s) { return darkness(s) - 0.3f * s.edge; });
+    if (!darkest) {
+        // Nothing is seen as the photo is: the brightest of what lives there, and how far it must be lifted.
+        darkest = choose("darkest", darkAndAlive, [&](const Square& s) { return -darkness(s); });
+        if (darkest) {
+            const int stops =
+                static_cast<int>(std::ceil(std::log2(5 * seen / std::max(darkest->light, 1e-5f))));
+            say(darkest, "darkest area in which something lives; a push of " +
+                             std::to_string(std::clamp(stops, 1, 8)) + " stops shows it");
+        }
+    } else {
+        say(darkest, "darkest area in which something lives: colour noise shows here first");
+    }
+    say(choose("mid-tone", open,
+               [&](const Square& s) {
+                   return -2 * std::abs(std::log2(s.light / middle)) - 2 * s.texture - s.edge;
+               }),
+        "smooth mid-tone: grain and blotches show here");
+    say(choose("texture", open, [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge; }),
+        "finest texture: first to turn to wax");
+    say(choose(
+            "edge", [&](const Square& s) { return s.clipped <= 0.25f && s.light >= seen; },
+            [&](const Square& s) { return s.edge - 0.5f * s.texture; }),
+        "strongest edge: halos and fringes show here");
+    say(choose(
+            "lights", [&](const Square& s) { return s.clipped <= 0.08f; },
+            [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; }),
+        "brightest points: they must survive");
+    say(choose("in focus", open, aroundOf), "sharpest area: where the eye goes first");
+    say(choose(
+            "corner",
+            [&](const Square& s) {
+                const auto outside = [](int v, int whole) { return v < whole * 0.16 || v > whole * 0.84; };
+                return open(s) && outside(s.x, photo.width()) && outside(s.y, photo.height());
+            },
+            [&](const Square& s) { return std::min(s.life, 3.0f) + darkness(s) * 0.3f; }),
+        "a corner: the lens gives it least light and least sharpness");
     if (probes.empty())
-        probes.push_back({"middle", "the photo is small", photo.width() / 2, photo.height() / 2});
+        probes.push_back(
+            {"middle", "nothing stands out of the noise", photo.width() / 2, photo.height() / 2});
     return probes;
 }
 

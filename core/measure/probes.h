@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "image/rect.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -13,12 +14,20 @@ struct Probe {
     std::string reason;   // why it was chosen, a short sentence; empty for one placed by hand
     int x = 0, y = 0;     // its centre, in pixels of the active area
     std::uint32_t id = 0; // within its photo's work, whatever the order; 0: none yet
+    int width = kProbeWidth, height = kProbeHeight; // pixels of the photo
+    static constexpr int kProbeWidth = 128,
+                         kProbeHeight = 96;           // about what a cell of a full sheet shows at 200 %
+    static constexpr int kLeast = 16, kMost = 100000; // of a side
+
+    Rect area() const { return {x - width / 2, y - height / 2, width, height}; }
     friend bool operator==(const Probe&, const Probe&) = default;
 };
 
-// A first set: the darkest smooth area, a smooth mid-tone, the finest texture, the strongest edge, the
-// brightest points. Measured on 64x64-pixel squares of the stabilised luminance, where noise has a variance
-// of 1, so that texture is what exceeds it. No two probes share a square. Deterministic.
+// A first set: the darkest area in which something lives, a smooth mid-tone, the finest texture, the
+// strongest edge, the brightest points, the sharpest area, and a corner. Measured on 64x64-pixel squares of
+// the stabilised luminance, where noise has a variance of 1, so that texture is what exceeds it. None lies on
+// clipped white or where nothing can be seen without a push, except the darkest when the photo has nothing
+// brighter to offer: it says so. Probes keep away from each other as far as the photo allows. Deterministic.
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work = {});
 
 } // namespace irenic

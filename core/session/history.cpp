@@ -51,10 +51,23 @@ std::string probesChange(const PhotoState& a, const PhotoState& b) {
             std::find_if(b.probes.begin(), b.probes.end(), [&](const Probe& p) { return p.id == was.id; });
         const std::string name = "probe " + std::to_string(i + 1);
         if (is == b.probes.end()) return name + " removed";
+        if (is->width != was.width || is->height != was.height) return name + " resized";
         if (is->x != was.x || is->y != was.y) return name + " moved";
         if (is->name != was.name) return name + " named \"" + is->name + "\"";
     }
-    return a.probes == b.probes ? "" : "probes changed";
+    return a.probes == b.probes ? "" : "probes put in order";
+}
+
+std::string referencesChange(const PhotoState& a, const PhotoState& b) {
+    for (std::size_t i = 0; i < b.references.size(); ++i) {
+        const ReferenceFile& is = b.references[i];
+        const ReferenceFile* was = a.reference(is.id);
+        const std::string name = "reference R" + std::to_string(i + 1);
+        if (!was) return name + " opened";
+        if (was->matched != is.matched)
+            return name + (is.matched ? ": colours matched" : ": its own colours");
+    }
+    return a.references == b.references ? "" : "reference closed";
 }
 
 } // namespace
@@ -62,6 +75,7 @@ std::string probesChange(const PhotoState& a, const PhotoState& b) {
 std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
     if (std::string takes = takesChange(a, b); !takes.empty()) return takes;
     if (std::string probes = probesChange(a, b); !probes.empty()) return probes;
+    if (std::string references = referencesChange(a, b); !references.empty()) return references;
     if (!(a.look == b.look)) return "look: " + changesText(a.look, b.look);
     if (a.chosen != b.chosen)
         return b.take(b.chosen) ? takeName(*b.take(b.chosen)) + " chosen" : "no take chosen";

@@ -78,7 +78,8 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
 }
 
 json jsonOf(const Probe& p) {
-    return {{"id", p.id}, {"name", p.name}, {"reason", p.reason}, {"x", p.x}, {"y", p.y}};
+    return {{"id", p.id}, {"name", p.name},   {"reason", p.reason}, {"x", p.x},
+            {"y", p.y},   {"width", p.width}, {"height", p.height}};
 }
 
 Probe probeFrom(const json& from, std::vector<std::string>& problems) {
@@ -88,6 +89,10 @@ Probe probeFrom(const json& from, std::vector<std::string>& problems) {
     get(from, "reason", p.reason, problems);
     get(from, "x", p.x, problems);
     get(from, "y", p.y, problems);
+    get(from, "width", p.width, problems);
+    get(from, "height", p.height, problems);
+    p.width = std::clamp(p.width, Probe::kLeast, Probe::kMost),
+    p.height = std::clamp(p.height, Probe::kLeast, Probe::kMost);
     return p;
 }
 
@@ -127,10 +132,19 @@ Take* PhotoState::take(std::uint32_t id) {
 
 const Take* PhotoState::take(std::uint32_t id) const { return const_cast<PhotoState*>(this)->take(id); }
 
+const ReferenceFile* PhotoState::reference(std::uint32_t id) const {
+    const auto at =
+        std::find_if(references.begin(), references.end(), [id](const auto& r) { return r.id == id; });
+    return id == 0 || at == references.end() ? nullptr : &*at;
+}
+
 void PhotoState::giveIds() {
     std::uint32_t next = 1;
     for (const Take& t : takes) next = std::max(next, t.id + 1);
     for (const Probe& p : probes) next = std::max(next, p.id + 1);
+    for (const ReferenceFile& r : references) next = std::max(next, r.id + 1);
+    for (ReferenceFile& r : references)
+        if (r.id == 0) r.id = next++;
     for (Take& t : takes)
         if (t.id == 0) t.id = next++;
     for (Probe& p : probes)
@@ -156,6 +170,9 @@ json jsonOf(const PhotoState& s) {
     for (const Probe& p : s.probes) out["probes"].push_back(jsonOf(p));
     for (const ExportMade& e : s.exports)
         out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
+    if (!s.references.empty()) out["references"] = json::array();
+    for (const ReferenceFile& r : s.references)
+        out["references"].push_back({{"id", r.id}, {"file", r.file}, {"matched", r.matched}});
     if (s.pasted) {
         json probes = json::array();
         for (const Probe& p : s.pasted->probes) probes.push_back(jsonOf(p));
@@ -180,6 +197,12 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
             made.letter = letter.empty() ? 'A' : letter[0];
             return made;
         });
+    s.references = listFrom<ReferenceFile>(
+        from, "references", problems, [](const json& r, std::vector<std::string>& all) {
+            ReferenceFile file;
+            get(r, "id", file.id, all), get(r, "file", file.file, all), get(r, "matched", file.matched, all);
+            return file;
+        });
     if (const auto at = from.find("pastedProbes"); at != from.end() && at->is_object()) {
         s.pasted.emplace();
         s.pasted->probes = listFrom<Probe>(*at, "probes", problems, probeFrom);
@@ -189,8 +212,8 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
     if (const auto at = from.find("look"); at != from.end()) readJson(*at, s.look, problems);
     get(from, "chosen", s.chosen, problems);
     get(from, "notes", s.notes, problems);
-    s.rest = without(
-        from, {"takes", "probes", "exports", "look", "chosen", "notes", "kept", "photo", "pastedProbes"});
+    s.rest = without(from, {"takes", "probes", "exports", "references", "look", "chosen", "notes", "kept",
+                            "photo", "pastedProbes"});
     // What a newer version wrote keeps its number.
     if (s.rest.contains("irenic") && s.rest["irenic"].is_number() && s.rest["irenic"] <= kSidecarVersion)
         s.rest.erase("irenic");

@@ -22,6 +22,14 @@ struct ExportMade {
     friend bool operator==(const ExportMade&, const ExportMade&) = default;
 };
 
+// A file made elsewhere from the photo, to compare with: never exported, never chosen.
+struct ReferenceFile {
+    std::uint32_t id = 0; // within its photo, whatever the order; 0: none yet
+    std::string file;     // the whole path
+    bool matched = false; // its colours are brought to the photo's
+    friend bool operator==(const ReferenceFile&, const ReferenceFile&) = default;
+};
+
 // Probes that were pasted before the photo's size was known: places of a photo of another size.
 struct PastedProbes {
     std::vector<Probe> probes;
@@ -39,6 +47,7 @@ struct PhotoState {
     Look look;
     std::uint32_t chosen = 0; // the id of the take that will be exported; 0: none yet
     std::vector<ExportMade> exports;
+    std::vector<ReferenceFile> references; // R1, R2... in this order
     std::string notes;
     nlohmann::json rest =
         nlohmann::json::object(); // what a newer version has written and this one does not know
@@ -46,7 +55,9 @@ struct PhotoState {
     // The take with an id, or null.
     Take* take(std::uint32_t id);
     const Take* take(std::uint32_t id) const;
-    // Gives ids to takes and probes that have none. Ids are never used twice in one state.
+    // The reference with an id, or null.
+    const ReferenceFile* reference(std::uint32_t id) const;
+    // Gives ids to takes, references and probes that have none. Ids are never used twice in one state.
     void giveIds();
     friend bool operator==(const PhotoState&, const PhotoState&) = default;
 };

@@ -3,7 +3,7 @@
 
 #include "geometry.h"
 
-namespace irenic::scene {
+namespace irenic::views {
 
 struct Surface {
     Vec colour;       // linear sRGB reflectance
@@ -15,4 +15,4 @@ struct Surface {
 
 Surface surfaceAt(const Hit& hit);
 
-} // namespace irenic::scene
+} // namespace irenic::views

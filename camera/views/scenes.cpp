@@ -7,7 +7,7 @@
 
 namespace irenic {
 
-using namespace scene; // NOLINT: this file is about nothing else
+using namespace views; // NOLINT: this file is about nothing else
 
 namespace {
 

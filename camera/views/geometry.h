@@ -2,22 +2,15 @@
 // camera.
 #pragma once
 
-#include <cmath>
 #include <cstdint>
 #include <vector>
 
-namespace irenic::scene {
+#include "texture_noise.h"
+#include "vec.h"
 
-struct Vec {
-    float x = 0, y = 0, z = 0;
-    friend Vec operator+(Vec a, Vec b) { return {a.x + b.x, a.y + b.y, a.z + b.z}; }
-    friend Vec operator-(Vec a, Vec b) { return {a.x - b.x, a.y - b.y, a.z - b.z}; }
-    friend Vec operator*(Vec a, float s) { return {a.x * s, a.y * s, a.z * s}; }
-    friend Vec operator*(Vec a, Vec b) { return {a.x * b.x, a.y * b.y, a.z * b.z}; }
-};
-inline float dot(Vec a, Vec b) { return a.x * b.x + a.y * b.y + a.z * b.z; }
-inline float length(Vec a) { return std::sqrt(dot(a, a)); }
-inline Vec normalised(Vec a) { return a * (1.0f / length(a)); }
+namespace irenic::views {
+
+using namespace scene; // NOLINT: vectors and noise are those of the whole camera
 
 enum class Material {
     Timber,
@@ -79,10 +72,4 @@ Hit trace(const World& world, Vec from, Vec to, float far);
 // Whether anything but lamps and flames stands in between.
 bool blocked(const World& world, Vec from, Vec to, float far);
 
-// Smooth value noise, 0..1, and its sum over octaves.
-float noise(Vec p, std::uint32_t seed);
-float octaves(Vec p, int count, std::uint32_t seed);
-// A number in 0..1 for a lattice place.
-float hashed(int x, int y, int z, std::uint32_t seed);
-
-} // namespace irenic::scene
+} // namespace irenic::views

@@ -7,17 +7,11 @@
 
 #include "lettering.h"
 
-namespace irenic::scene {
+namespace irenic::views {
 
 namespace {
 
 constexpr float kPi = std::numbers::pi_v<float>;
-
-float smooth(float a, float b, float v) {
-    const float t = std::clamp((v - a) / (b - a), 0.0f, 1.0f);
-    return t * t * (3 - 2 * t);
-}
-Vec mix(Vec a, Vec b, float t) { return a + (b - a) * t; }
 
 // Tilts the normal by a slope in two of the solid's axes.
 Vec tilted(const Hit& hit, Vec slopeLocal) { return normalised(hit.normal - hit.solid->toWorld(slopeLocal)); }
@@ -262,4 +256,4 @@ Surface surfaceAt(const Hit& hit) {
     return {};
 }
 
-} // namespace irenic::scene
+} // namespace irenic::views

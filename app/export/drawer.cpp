@@ -1,0 +1,516 @@
+#include "export/drawer.h"
+
+#include <QComboBox>
+#include <QCoreApplication>
+#include <QDesktopServices>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHeaderView>
+#include <QInputDialog>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
+#include <QPushButton>
+#include <QSettings>
+#include <QSpinBox>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QToolButton>
+#include <QTreeView>
+#include <QUrl>
+#include <QVBoxLayout>
+
+#include "session/sidecar.h"
+#include "style/flow.h"
+#include "style/style.h"
+
+namespace irenic {
+
+bool Drawer::keeps_ = true;
+
+namespace {
+
+// The worker's program: as it was built, beside this one, or where the system has it.
+std::filesystem::path workerProgram() {
+    const QString here = QCoreApplication::applicationDirPath();
+    for (const QString& place : {qEnvironmentVariable("IRENIC_CLI"), here + QStringLiteral("/irenic-cli"),
+                                 here + QStringLiteral("/../cli/irenic-cli")})
+        if (!place.isEmpty() && QFileInfo(place).isExecutable())
+            return QFileInfo(place).absoluteFilePath().toStdString();
+    return QStandardPaths::findExecutable(QStringLiteral("irenic-cli")).toStdString();
+}
+
+template <class T> void fill(QComboBox* box, const char* field, const char* name) {
+    const Field<Delivery>* f = findField<Delivery>(field);
+    for (const char* text : f->shownChoices) box->addItem(QString::fromUtf8(text));
+    box->setObjectName(QString::fromLatin1(name));
+    box->setAccessibleName(QString::fromUtf8(f->label));
+    box->setToolTip(QString::fromUtf8(f->sentence));
+}
+
+QString sizeText(double bytes) {
+    return bytes >= 1e9 ? Drawer::tr("%1 GB").arg(bytes / 1e9, 0, 'f', 1)
+                        : Drawer::tr("%1 MB").arg(bytes / 1e6, 0, 'f', bytes < 1e7 ? 1 : 0);
+}
+QString timeText(double seconds) {
+    return seconds >= 90 ? Drawer::tr("%1 min").arg(seconds / 60, 0, 'f', seconds < 600 ? 1 : 0)
+                         : Drawer::tr("%1 s").arg(seconds, 0, 'f', seconds < 10 ? 1 : 0);
+}
+
+} // namespace
+
+Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> selected, QWidget* parent)
+    : QWidget(parent), document_(document), jobs_(jobs), selected_(std::move(selected)) {
+    std::filesystem::path place = JobBook::usualPlace();
+    if (!keeps_) {
+        static const QTemporaryDir nowhere;
+        place = nowhere.filePath(QStringLiteral("queue.sqlite")).toStdString();
+    }
+    book_ = std::make_unique<JobBook>(place);
+    model_ = new QueueModel(*book_, this);
+    list_ = new QTreeView(this);
+    list_->setModel(model_);
+    list_->setRootIsDecorated(false);
+    list_->setUniformRowHeights(true);
+    list_->setObjectName(QStringLiteral("queueList"));
+    list_->setAccessibleName(tr("The queue"));
+    list_->header()->setStretchLastSection(true);
+    list_->header()->resizeSection(QueueModel::State, 90);
+    list_->header()->resizeSection(QueueModel::Photo, 150);
+    list_->header()->resizeSection(QueueModel::File, 220);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(6, 4, 6, 4);
+    column->setSpacing(style::kGap);
+    column->addWidget(sentence());
+    column->addWidget(list_, 1);
+    column->addWidget(tools());
+    setObjectName(QStringLiteral("drawer"));
+    setAccessibleName(tr("Drawer: delivery and queue"));
+
+    connect(model_, &QueueModel::jobDone, this, [this](const QueuedJob& job) {
+        document_.noteExport(job.wish.photo,
+                             {job.target, job.finished, job.wish.letter.empty() ? 'A' : job.wish.letter[0]});
+        if (estimated_ && job.wish.settings && *job.wish.settings == estimatedOrder_.settings)
+            noteTaken(estimatedOrder_, *estimated_, job.seconds);
+    });
+    for (const auto signal : {&Document::photoChanged, &Document::chosenChanged, &Document::takesChanged})
+        connect(&document_, signal, this, &Drawer::describe);
+    connect(&document_, &Document::settingsChanged, this, &Drawer::describe);
+    measuring_.setSingleShot(true);
+    measuring_.setInterval(700);
+    connect(&measuring_, &QTimer::timeout, this, &Drawer::measure);
+    watching_.setInterval(400);
+    connect(&watching_, &QTimer::timeout, this, &Drawer::refresh);
+    watching_.start();
+    const int left = book_->recover();
+    if (left > 0) {
+        // Only with consent: the machine may be wanted for something else now.
+        book_->setPaused(true);
+        fromLastTime_ = true;
+    }
+    setDelivery(deliveryFromText(
+        QSettings().value(QStringLiteral("deliver/last"), QStringLiteral("dng")).toString().toStdString()));
+    listPresets();
+    refresh();
+}
+
+Drawer::~Drawer() = default;
+
+QWidget* Drawer::sentence() {
+    auto* line = new QWidget(this);
+    auto* row = new Flow(line);
+    row->setContentsMargins(0, 0, 0, 0);
+    const auto word = [&](const QString& text) {
+        auto* label = new QLabel(text, line);
+        row->addWidget(label);
+        return label;
+    };
+    const auto box = [&](QComboBox*& member, const char* field) {
+        member = new QComboBox(line);
+        fill<Delivery>(member, field, field);
+        row->addWidget(member);
+        connect(member, &QComboBox::currentIndexChanged, this, &Drawer::describe);
+    };
+    word(tr("Deliver"));
+    take_ = new QComboBox(line);
+    take_->addItems({tr("the chosen take"), tr("each one's own recommendation")});
+    take_->setObjectName(QStringLiteral("deliverTake"));
+    take_->setAccessibleName(tr("Which take is delivered"));
+    take_->setToolTip(
+        tr("The take that is chosen for each photo, or what is measured to be best for each as it is made"));
+    row->addWidget(take_);
+    word(tr("of"));
+    whose_ = new QComboBox(line);
+    whose_->addItems(
+        {tr("this photo"), tr("the selected photos"), tr("the selected photos, with this photo's take")});
+    whose_->setObjectName(QStringLiteral("deliverWhose"));
+    whose_->setAccessibleName(tr("Which photos are delivered"));
+    row->addWidget(whose_);
+    word(tr("as"));
+    box(format_, "format");
+    format_->setObjectName(QStringLiteral("deliverFormat"));
+    box(bits_, "bits"), box(space_, "space"), box(packing_, "packing");
+    const auto number = [&](QSpinBox*& member, const char* field, int least, int most, const QString& prefix,
+                            const QString& none) {
+        const Field<Delivery>* f = findField<Delivery>(field);
+        member = new QSpinBox(line);
+        member->setRange(least, most);
+        member->setPrefix(prefix);
+        member->setSuffix(QString::fromUtf8(f->unit));
+        if (!none.isEmpty()) member->setSpecialValueText(none);
+        member->setObjectName(QString::fromLatin1(field));
+        member->setAccessibleName(QString::fromUtf8(f->label));
+        member->setToolTip(QString::fromUtf8(f->sentence));
+        row->addWidget(member);
+        connect(member, &QSpinBox::valueChanged, this, &Drawer::describe);
+    };
+    number(quality_, "quality", 1, 100, tr("quality "), {});
+    number(longest_, "longest", 0, 100000, tr("longer side "), tr("full size"));
+    word(tr("and as"));
+    also_ = new QComboBox(line);
+    also_->setObjectName(QStringLiteral("deliverAlso"));
+    also_->setAccessibleName(tr("A second file of each, by a preset"));
+    also_->setToolTip(tr("A second file of each photo in the same go, such as a small JPEG beside a DNG: one "
+                         "of the kept deliveries"));
+    row->addWidget(also_);
+    word(tr("named"));
+    name_ = new QLineEdit(line);
+    name_->setMinimumWidth(150);
+    name_->setObjectName(QStringLiteral("deliverName"));
+    name_->setAccessibleName(tr("Pattern of the names"));
+    name_->setToolTip(QString::fromUtf8(findField<Delivery>("name")->sentence));
+    connect(name_, &QLineEdit::textChanged, this, &Drawer::describe);
+    row->addWidget(name_);
+    folder_ = new QToolButton(line);
+    folder_->setObjectName(QStringLiteral("deliverFolder"));
+    folder_->setPopupMode(QToolButton::InstantPopup);
+    folder_->setToolTip(QString::fromUtf8(findField<Delivery>("folder")->sentence));
+    auto* places = new QMenu(folder_);
+    places->addAction(tr("Beside the originals"), this, [this] { folderPath_.clear(), describe(); });
+    places->addAction(tr("In a folder below each…"), this, [this] {
+        const QString name =
+            QInputDialog::getText(this, tr("Folder below the originals'"), tr("Name of the folder:"),
+                                  QLineEdit::Normal, QStringLiteral("clean"));
+        if (!name.isEmpty()) folderPath_ = name, describe();
+    });
+    places->addAction(tr("In one folder…"), this, &Drawer::chooseFolder);
+    folder_->setMenu(places);
+    row->addWidget(folder_);
+    result_ = word({});
+    result_->setObjectName(QStringLiteral("deliverResult"));
+    costs_ = word({});
+    costs_->setObjectName(QStringLiteral("deliverCosts"));
+    presets_ = new QComboBox(line);
+    presets_->setObjectName(QStringLiteral("deliverPresets"));
+    presets_->setAccessibleName(tr("Kept deliveries"));
+    connect(presets_, &QComboBox::activated, this, [this](int at) {
+        const QString text = presets_->itemData(at).toString();
+        if (text == QLatin1String("keep")) return keepPreset();
+        if (!text.isEmpty()) setDelivery(deliveryFromText(text.toStdString()));
+        presets_->setCurrentIndex(0);
+    });
+    row->addWidget(presets_);
+    put_ = new QPushButton(tr("Put in the queue"), line);
+    put_->setObjectName(QStringLiteral("deliver"));
+    put_->setShortcut(QKeySequence(tr("Ctrl+Shift+E")));
+    put_->setToolTip(tr("Adds these files to the queue and begins. Ctrl+Shift+E"));
+    connect(put_, &QPushButton::clicked, this, &Drawer::deliver);
+    row->addWidget(put_);
+    for (QComboBox* b : {take_, whose_, also_})
+        connect(b, &QComboBox::currentIndexChanged, this, &Drawer::describe);
+    return line;
+}
+
+QWidget* Drawer::tools() {
+    auto* line = new QWidget(this);
+    auto* row = new Flow(line);
+    row->setContentsMargins(0, 0, 0, 0);
+    const auto button = [&](const QString& text, const char* name, const QString& tip, auto act) {
+        auto* b = new QToolButton(line);
+        b->setText(text);
+        b->setObjectName(QString::fromLatin1(name));
+        b->setToolTip(tip);
+        connect(b, &QToolButton::clicked, this, [this, act] {
+            act();
+            refresh();
+        });
+        row->addWidget(b);
+        return b;
+    };
+    note_ = new QLabel(line);
+    note_->setObjectName(QStringLiteral("queueNote"));
+    note_->hide();
+    row->addWidget(note_);
+    pause_ = button(tr("Pause"), "pauseQueue", tr("What runs is finished; nothing new is begun"),
+                    [this] { setPaused(!book_->paused()); });
+    button(tr("Cancel"), "cancelJob", tr("The marked file is not made"),
+           [this] { book_->cancel(current()); });
+    button(tr("Cancel all"), "cancelAll", tr("Nothing that runs or waits is made"),
+           [this] { book_->cancelAll(); });
+    button(tr("Try again"), "retryFailed", tr("Everything that failed waits once more"),
+           [this] { book_->retryFailed(), work(); });
+    button(tr("Earlier"), "earlier", tr("The marked file comes one sooner"),
+           [this] { book_->move(current(), -1); });
+    button(tr("Later"), "later", tr("The marked file comes one later"),
+           [this] { book_->move(current(), 1); });
+    button(tr("Clear what is done"), "clearDone",
+           tr("Takes done and cancelled ones off the list; files stay"), [this] { book_->clearFinished(); });
+    button(tr("Show in its folder"), "showFile", tr("Opens the marked file's folder in the file manager"),
+           [this] {
+               if (const auto job = book_->find(current()); job && !job->target.empty())
+                   QDesktopServices::openUrl(
+                       QUrl::fromLocalFile(QFileInfo(QString::fromStdString(job->target)).absolutePath()));
+           });
+    button(tr("Open the file"), "openFile",
+           tr("Opens the marked file with the program that the desktop has for it"), [this] {
+               if (const auto job = book_->find(current()); job && !job->target.empty())
+                   QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(job->target)));
+           });
+    return line;
+}
+
+std::int64_t Drawer::current() const {
+    const QModelIndex at = list_->currentIndex();
+    return at.isValid() ? model_->jobs()[static_cast<std::size_t>(at.row())].id : 0;
+}
+
+Delivery Drawer::delivery() const {
+    Delivery d;
+    d.format = static_cast<ExportFormat>(format_->currentIndex());
+    d.space = static_cast<OutputSpace>(space_->currentIndex());
+    d.bits = 8 << bits_->currentIndex();
+    d.packing = static_cast<Packing>(packing_->currentIndex());
+    d.quality = static_cast<float>(quality_->value());
+    d.longest = static_cast<float>(longest_->value());
+    d.name = name_->text().toStdString();
+    d.folder = folderPath_.toStdString();
+    return d;
+}
+
+void Drawer::setDelivery(const Delivery& d) {
+    format_->setCurrentIndex(static_cast<int>(d.format));
+    space_->setCurrentIndex(static_cast<int>(d.space));
+    bits_->setCurrentIndex(d.bits == 8 ? 0 : d.bits == 16 ? 1 : 2);
+    packing_->setCurrentIndex(static_cast<int>(d.packing));
+    quality_->setValue(static_cast<int>(d.quality));
+    longest_->setValue(static_cast<int>(d.longest));
+    name_->setText(QString::fromStdString(d.name));
+    folderPath_ = QString::fromStdString(d.folder);
+    describe();
+}
+
+void Drawer::describe() {
+    const Delivery d = delivery();
+    bits_->setVisible(d.format == ExportFormat::Tiff || d.format == ExportFormat::Png);
+    space_->setVisible(d.format != ExportFormat::Dng);
+    packing_->setVisible(d.format == ExportFormat::Dng || d.format == ExportFormat::Tiff);
+    quality_->setVisible(d.format == ExportFormat::Jpeg || d.format == ExportFormat::JpegXl);
+    longest_->setVisible(d.format != ExportFormat::Dng);
+    folder_->setText(folderPath_.isEmpty() ? tr("beside the originals")
+                     : QFileInfo(folderPath_).isAbsolute()
+                         ? tr("in %1").arg(QFileInfo(folderPath_).fileName())
+                         : tr("below, in %1").arg(folderPath_));
+    const PhotoPtr photo = document_.photo();
+    const std::string problem = problemWith(d);
+    QString shown = QString::fromStdString(problem);
+    const bool chosen = document_.chosen() >= 0, own = take_->currentIndex() == 1;
+    if (photo && problem.empty()) {
+        JobWish wish;
+        wish.photo = photo->file.string(), wish.delivery = d;
+        Settings settings;
+        if (chosen) {
+            const Take& t = document_.takes()[static_cast<std::size_t>(document_.chosen())];
+            wish.letter = std::string(1, t.letter), wish.take = t.name, settings = t.settings;
+        }
+        NameParts parts;
+        parts.original = wish.photo, parts.letter = wish.letter, parts.take = wish.take,
+        parts.method = settings.method, parts.iso = photo->iso, parts.taken = photo->taken;
+        shown = QStringLiteral("→ ") + QString::fromStdString(targetOf(d, parts).filename().string());
+    }
+    result_->setText(shown);
+    put_->setEnabled(photo && problem.empty() && (chosen || own || whose_->currentIndex() == 1));
+    put_->setToolTip(put_->isEnabled() ? tr("Adds these files to the queue and begins. Ctrl+Shift+E")
+                                       : tr("Choose a take first: the tick at the head of its column."));
+    estimated_.reset();
+    estimating_.cancel();
+    costs_->clear();
+    if (isVisible() && photo && chosen && problem.empty()) measuring_.start();
+}
+
+// Size and time of this photo's file, measured on a part of it.
+void Drawer::measure() {
+    const PhotoPtr photo = document_.photo();
+    if (!photo || document_.chosen() < 0 || !isVisible()) return;
+    ExportOrder order;
+    order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
+    order.look = document_.look(), order.how = delivery();
+    estimatedOrder_ = order;
+    costs_->setText(tr("size and time are being measured"));
+    estimating_ = jobs_.submit(
+        Lane::Quiet, 4, [photo, order](const Work& work) { return estimate(*photo, order, work); },
+        [this](const Outcome<Estimate>& made) {
+            if (!made.value) return costs_->setText(QString::fromStdString(made.problem));
+            estimated_ = *made.value;
+            const qsizetype count =
+                whose_->currentIndex() == 0 ? 1 : std::max<qsizetype>(1, selected_().size());
+            costs_->setText(
+                count == 1
+                    ? tr("about %1, %2").arg(sizeText(estimated_->bytes), timeText(estimated_->seconds))
+                    : tr("about %1 and %2 for all %3")
+                          .arg(sizeText(estimated_->bytes * static_cast<double>(count)),
+                               timeText(estimated_->seconds * static_cast<double>(count)))
+                          .arg(count));
+        });
+}
+
+std::vector<JobWish> Drawer::wishes(QStringList& without) const {
+    const QString here =
+        document_.photo() ? QString::fromStdString(document_.photo()->file.string()) : QString();
+    QStringList photos = whose_->currentIndex() == 0 ? QStringList(here) : selected_();
+    const bool own = take_->currentIndex() == 1, shared = whose_->currentIndex() == 2;
+    std::vector<Delivery> deliveries = {delivery()};
+    if (const QString also = also_->currentData().toString(); !also.isEmpty())
+        deliveries.push_back(deliveryFromText(also.toStdString()));
+    std::vector<JobWish> all;
+    int counter = 0;
+    for (const QString& photo : photos) {
+        const std::string file = photo.toStdString();
+        JobWish wish;
+        wish.photo = file, wish.counter = ++counter;
+        std::optional<PhotoRecord> kept;
+        const PhotoState* state = shared ? &document_.state() : document_.stateOf(file);
+        if (!state) {
+            kept = peekSidecar(file);
+            state = kept ? kept->state.get() : nullptr;
+        }
+        const Take* take = state ? state->take(state->chosen) : nullptr;
+        if (state) wish.look = state->look;
+        if (!own) {
+            if (!take) {
+                without << QFileInfo(photo).fileName();
+                continue;
+            }
+            wish.settings = take->settings, wish.risk = shared && photo != here ? std::nullopt : take->risk;
+        }
+        if (take) wish.letter = std::string(1, take->letter), wish.take = take->name;
+        for (const Delivery& d : deliveries) {
+            wish.delivery = d;
+            all.push_back(wish);
+        }
+    }
+    return all;
+}
+
+void Drawer::deliver() {
+    QStringList without;
+    const std::vector<JobWish> all = wishes(without);
+    if (!without.isEmpty())
+        emit message(tr("No take is chosen for %1; choose one, or deliver each one's own recommendation.")
+                         .arg(without.join(QStringLiteral(", "))));
+    if (all.empty()) return;
+    QSettings().setValue(QStringLiteral("deliver/last"), QString::fromStdString(textOf(delivery())));
+    document_.save(); // what is delivered is what is kept
+    try {
+        book_->add(all);
+        book_->setPaused(false);
+    } catch (const BookError& e) {
+        emit message(QString::fromUtf8(e.what()));
+        return;
+    }
+    work();
+    refresh();
+}
+
+void Drawer::setPaused(bool paused) {
+    book_->setPaused(paused);
+    fromLastTime_ = false;
+    if (!paused) work();
+    refresh();
+}
+
+void Drawer::work() {
+    if (supervisor_) return;
+    Workforce force;
+    force.program = workerProgram();
+    if (force.program.empty()) {
+        emit message(
+            tr("The program that makes the files, irenic-cli, is not there. Install it beside this one."));
+        return;
+    }
+    supervisor_ = std::make_unique<Supervisor>(book_->file(), force);
+}
+
+bool Drawer::running() const {
+    const bool paused = book_->paused();
+    return std::any_of(model_->jobs().begin(), model_->jobs().end(), [&](const QueuedJob& j) {
+        return j.state == JobState::Running || (j.state == JobState::Waiting && !paused);
+    });
+}
+
+QString Drawer::summary() const {
+    int count[5] = {};
+    for (const QueuedJob& j : model_->jobs()) ++count[static_cast<int>(j.state)];
+    QStringList parts;
+    const QString words[] = {tr("%1 wait"), tr("%1 run"), tr("%1 done"), tr("%1 failed"), {}};
+    for (const int state : {1, 0, 3, 2})
+        if (count[state] > 0) parts << words[state].arg(count[state]);
+    return parts.join(QStringLiteral(", "));
+}
+
+void Drawer::refresh() {
+    try {
+        if (!model_->refresh() && before_ == 0) return;
+    } catch (const BookError&) {
+        return; // the next turn comes
+    }
+    int open = 0, failed = 0, done = 0;
+    for (const QueuedJob& j : model_->jobs()) {
+        open += j.state == JobState::Waiting || j.state == JobState::Running;
+        failed += j.state == JobState::Failed, done += j.state == JobState::Done;
+    }
+    const bool paused = book_->paused();
+    pause_->setText(paused ? tr("Go on") : tr("Pause"));
+    note_->setVisible(paused && open > 0);
+    note_->setText(fromLastTime_ ? tr("%1 wait from last time. Shall they go on?").arg(open)
+                                 : tr("paused, %1 wait").arg(open));
+    const bool works = running();
+    if (works && !awake_) awake_ = std::make_unique<StayAwake>(tr("Files are being made"));
+    if (!works) awake_.reset();
+    if (before_ > 0 && open == 0) {
+        notify(tr("Irenic"), failed ? tr("%1 files are done, %2 failed.").arg(done).arg(failed)
+                                    : tr("%1 files are done.").arg(done));
+        supervisor_.reset();
+    }
+    before_ = open;
+    emit changed();
+}
+
+void Drawer::chooseFolder() {
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folderPath_);
+    if (!folder.isEmpty()) folderPath_ = folder, describe();
+}
+
+void Drawer::keepPreset() {
+    presets_->setCurrentIndex(0);
+    const QString name = QInputDialog::getText(this, tr("Keep this delivery"), tr("Name of the delivery:"));
+    if (name.isEmpty()) return;
+    QSettings().setValue(QStringLiteral("deliveries/") + name, QString::fromStdString(textOf(delivery())));
+    listPresets();
+}
+
+void Drawer::listPresets() {
+    QSettings memory;
+    memory.beginGroup(QStringLiteral("deliveries"));
+    if (memory.childKeys().isEmpty())
+        memory.setValue(tr("small JPEG"), QStringLiteral("jpeg,quality=85,longest=2048,name={stem}-small"));
+    presets_->clear(), also_->clear();
+    presets_->addItem(tr("kept deliveries"));
+    also_->addItem(tr("nothing else"));
+    for (const QString& name : memory.childKeys()) {
+        presets_->addItem(name, memory.value(name));
+        also_->addItem(name, memory.value(name));
+    }
+    presets_->addItem(tr("Keep this one…"), QStringLiteral("keep"));
+}
+
+} // namespace irenic

@@ -1,0 +1,92 @@
+#include "export/queue_model.h"
+
+#include <QFileInfo>
+#include <algorithm>
+#include <chrono>
+#include <map>
+
+#include "raw/text.h"
+#include "style/style.h"
+
+namespace irenic {
+
+QueueModel::QueueModel(JobBook& book, QObject* parent) : QAbstractTableModel(parent), book_(book) {}
+
+bool QueueModel::refresh() {
+    const std::int64_t version = book_.version();
+    if (version == version_) return false;
+    version_ = version;
+    std::vector<QueuedJob> now = book_.list();
+    std::map<std::int64_t, JobState> before;
+    for (const QueuedJob& j : jobs_) before[j.id] = j.state;
+    const bool sameRows = std::equal(now.begin(), now.end(), jobs_.begin(), jobs_.end(),
+                                     [](const QueuedJob& a, const QueuedJob& b) { return a.id == b.id; });
+    if (sameRows) {
+        jobs_ = std::move(now);
+        if (!jobs_.empty()) emit dataChanged(index(0, 0), index(rowCount() - 1, Columns - 1));
+    } else {
+        beginResetModel();
+        jobs_ = std::move(now);
+        endResetModel();
+    }
+    for (const QueuedJob& j : jobs_) {
+        const auto was = before.find(j.id);
+        if (!first_ && j.state == JobState::Done && (was == before.end() || was->second != JobState::Done))
+            emit jobDone(j);
+    }
+    first_ = false;
+    return true;
+}
+
+int QueueModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(jobs_.size());
+}
+int QueueModel::columnCount(const QModelIndex& parent) const { return parent.isValid() ? 0 : Columns; }
+
+QVariant QueueModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (role != Qt::DisplayRole || orientation != Qt::Horizontal) return {};
+    const QString names[] = {tr("State"), tr("Photo"), tr("File"), tr("How it stands")};
+    return names[section];
+}
+
+QVariant QueueModel::data(const QModelIndex& at, int role) const {
+    if (!at.isValid()) return {};
+    const QueuedJob& j = jobs_[static_cast<std::size_t>(at.row())];
+    const QString photo = QString::fromStdString(shownPath(j.wish.photo)),
+                  target = QString::fromStdString(shownPath(j.target));
+    if (role == Qt::ToolTipRole) {
+        if (at.column() == Photo) return photo;
+        if (at.column() == File && !target.isEmpty()) return target;
+        return QString::fromStdString(j.reason);
+    }
+    if (role == Qt::ForegroundRole && (j.state == JobState::Done || j.state == JobState::Cancelled))
+        return style::text();
+    if (role != Qt::DisplayRole) return {};
+    switch (at.column()) {
+    case State: {
+        const QString words[] = {tr("waits"), tr("runs"), tr("done ✓"), tr("failed ✗"), tr("cancelled")};
+        return words[static_cast<int>(j.state)];
+    }
+    case Photo: return QFileInfo(photo).fileName();
+    case File: {
+        const QString name =
+            target.isEmpty()
+                ? tr("as %1").arg(QString::fromUtf8(
+                      fieldsOf<Delivery>()[0].shownChoices[static_cast<std::size_t>(j.wish.delivery.format)]))
+                : QFileInfo(target).fileName();
+        return j.state == JobState::Done && !QFileInfo::exists(target) ? tr("%1 (missing)").arg(name) : name;
+    }
+    default: break;
+    }
+    if (j.state == JobState::Running) {
+        QString text = tr("%1 %").arg(static_cast<int>(100 * j.progress));
+        return j.tries > 1 ? tr("%1, second try").arg(text) : text;
+    }
+    if (j.state == JobState::Done) return tr("%1 s").arg(j.seconds, 0, 'f', 1);
+    if (j.state == JobState::Failed) return QString::fromStdString(j.reason);
+    if (j.state == JobState::Waiting && !j.reason.empty())
+        return tr("waits for a second try: %1").arg(QString::fromStdString(j.reason));
+    return {};
+}
+
+} // namespace irenic

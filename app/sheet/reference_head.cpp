@@ -1,0 +1,87 @@
+#include "sheet/reference_head.h"
+
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "style/style.h"
+
+namespace irenic {
+
+ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget* parent)
+    : QFrame(parent), file_(file), name_(new QLabel(this)), says_(new QLabel(this)),
+      match_(new QToolButton(this)), again_(new QToolButton(this)) {
+    auto* title = new QLabel(letter, this);
+    QFont big = title->font();
+    big.setPointSizeF(big.pointSizeF() * 1.25);
+    big.setWeight(QFont::DemiBold);
+    title->setFont(big);
+    for (QLabel* l : {name_, says_}) {
+        l->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        l->setMinimumWidth(20);
+    }
+    says_->setObjectName(QStringLiteral("referenceSays"));
+    match_->setText(tr("Match"));
+    match_->setCheckable(true);
+    match_->setObjectName(QStringLiteral("match"));
+    match_->setToolTip(
+        tr("Bring its brightness and white balance to the photo's by one matrix and one curve, so that noise "
+           "and detail can be compared. The file itself stays as it is."));
+    connect(match_, &QToolButton::clicked, this, &ReferenceHead::matchAsked);
+    again_->setText(tr("Again"));
+    again_->setToolTip(tr("Read the file and look for its place anew"));
+    connect(again_, &QToolButton::clicked, this, &ReferenceHead::againAsked);
+    auto* close = new QToolButton(this);
+    close->setText(QStringLiteral("×"));
+    close->setObjectName(QStringLiteral("closeReference"));
+    close->setAccessibleName(tr("Close this reference"));
+    close->setToolTip(tr("Close this reference. The file stays."));
+    connect(close, &QToolButton::clicked, this, &ReferenceHead::closeAsked);
+    auto* line = new QHBoxLayout;
+    line->setSpacing(style::kGap);
+    line->addWidget(title);
+    line->addWidget(name_, 1);
+    line->addWidget(match_);
+    line->addWidget(again_);
+    line->addWidget(close);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(5, 5, 4, 4);
+    column->setSpacing(1);
+    column->addLayout(line);
+    column->addWidget(says_);
+    column->addStretch(1);
+    setAccessibleName(tr("Reference %1, %2").arg(letter, QFileInfo(file).fileName()));
+}
+
+void ReferenceHead::show(const QString& text, bool matched, bool failed) {
+    text_ = text;
+    match_->setChecked(matched);
+    match_->setVisible(!failed);
+    again_->setVisible(failed);
+    setToolTip(tr("A file made elsewhere, to compare with; never exported.\n%1\n%2").arg(file_, text));
+    writeTexts();
+}
+
+void ReferenceHead::writeTexts() {
+    const QString file = QFileInfo(file_).fileName();
+    name_->setText(name_->fontMetrics().elidedText(file, Qt::ElideMiddle, std::max(20, name_->width())));
+    says_->setText(says_->fontMetrics().elidedText(text_, Qt::ElideRight, std::max(20, says_->width())));
+}
+
+void ReferenceHead::resizeEvent(QResizeEvent* event) {
+    QFrame::resizeEvent(event);
+    layout()->activate();
+    writeTexts();
+}
+
+void ReferenceHead::paintEvent(QPaintEvent*) {
+    // Foreign: a dashed frame.
+    QPainter p(this);
+    p.setPen(QPen(style::text(), 1, Qt::DashLine));
+    p.drawRect(rect().adjusted(1, 1, -2, -2));
+}
+
+} // namespace irenic

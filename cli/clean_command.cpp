@@ -1,0 +1,353 @@
+#include "clean_command.h"
+
+#include <unistd.h>
+
+#include <CLI/CLI.hpp>
+#include <atomic>
+#include <chrono>
+#include <cstdio>
+#include <map>
+#include <memory>
+#include <set>
+#include <thread>
+
+#include "common.h"
+#include "deliver/export.h"
+#include "measure/open.h"
+#include "measure/probes.h"
+#include "queue/perform.h"
+#include "queue/supervisor.h"
+#include "raw/text.h"
+
+namespace irenic {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+namespace {
+
+struct CleanOptions {
+    std::vector<std::string> files, formats, deliveries;
+    Settings settings;
+    std::string out, output, profile = "srgb", compression, look, take, size, name;
+    int bits = 16, jobs = 1;
+    float quality = 95;
+    bool overwrite = false, asJson = false, recommended = false, resume = false;
+};
+
+// One place for one file, however it is called; a name that cannot be followed is left for the writer to
+// refuse.
+fs::path placeOf(const fs::path& file) {
+    std::error_code error;
+    const fs::path place = fs::weakly_canonical(file, error);
+    return error ? file : place;
+}
+
+// What is to be made of each photo.
+std::vector<Delivery> deliveriesOf(const CleanOptions& o) {
+    std::vector<Delivery> all;
+    try {
+        for (const std::string& text : o.deliveries) all.push_back(deliveryFromText(text));
+        for (const std::string& format :
+             o.formats.empty() && all.empty() ? std::vector<std::string>{"dng"} : o.formats) {
+            Delivery d;
+            setFromText(*findField<Delivery>("format"), d, format);
+            if (fs::exists(o.profile))
+                d.profile = fs::absolute(o.profile);
+            else
+                setFromText(*findField<Delivery>("space"), d, o.profile);
+            d.bits = o.bits, d.quality = o.quality;
+            d.packing = o.compression == "none"  ? Packing::None
+                        : o.compression == "lzw" ? Packing::Lzw
+                                                 : Packing::Packed;
+            if (o.size.ends_with("%"))
+                setFromText(*findField<Delivery>("percent"), d, o.size.substr(0, o.size.size() - 1));
+            else if (!o.size.empty())
+                setFromText(*findField<Delivery>("longest"), d, o.size);
+            all.push_back(d);
+        }
+    } catch (const std::invalid_argument& e) {
+        throw WrongUsage(e.what());
+    }
+    for (Delivery& d : all) {
+        if (!o.name.empty()) d.name = o.name;
+        if (!o.out.empty()) d.folder = fs::absolute(o.out);
+        d.conflict = o.overwrite                                              ? Conflict::Replace
+                     : d.conflict == Conflict::Number && o.deliveries.empty() ? Conflict::Refuse
+                                                                              : d.conflict;
+        if (const std::string problem = problemWith(d); !problem.empty()) throw WrongUsage(problem);
+    }
+    return all;
+}
+
+// A bar on a terminal, nothing elsewhere.
+class Bar {
+  public:
+    Bar(const std::atomic<float>& done, std::string text) : text_(std::move(text)) {
+        if (!isatty(STDERR_FILENO)) return;
+        thread_ = std::jthread([this, &done](const std::stop_token& over) {
+            const auto start = std::chrono::steady_clock::now();
+            while (!over.stop_requested()) {
+                const double share = std::clamp(static_cast<double>(done.load()), 0.0, 1.0);
+                const std::chrono::duration<double> spent = std::chrono::steady_clock::now() - start;
+                std::string bar(24, ' ');
+                std::fill_n(bar.begin(), static_cast<int>(share * 24), '=');
+                std::fprintf(stderr, "\r[%s] %3.0f %%  %s", bar.c_str(), 100 * share, text_.c_str());
+                if (share > 0.05) std::fprintf(stderr, ", %.0f s left ", spent.count() * (1 - share) / share);
+                std::fflush(stderr);
+                std::this_thread::sleep_for(std::chrono::milliseconds(100));
+            }
+            std::fprintf(stderr, "\r\033[K");
+        });
+    }
+    ~Bar() {
+        if (thread_.joinable()) thread_.request_stop(), thread_.join();
+    }
+    Bar(const Bar&) = delete;
+    Bar& operator=(const Bar&) = delete;
+
+  private:
+    std::string text_;
+    std::jthread thread_;
+};
+
+struct Task {
+    std::string file;
+    std::vector<Delivery> deliveries;
+    int counter = 1;
+};
+
+// The wish that a task's delivery is, for names and for workers.
+JobWish wishOf(const Task& task, const Delivery& delivery, const CleanOptions& o, const Settings& settings,
+               const Look& look) {
+    JobWish w;
+    std::error_code error;
+    w.photo = fs::absolute(task.file, error).string();
+    if (!o.recommended) w.settings = settings;
+    w.look = look, w.delivery = delivery, w.counter = task.counter;
+    return w;
+}
+
+void say(bool asJson, const json& line) {
+    if (asJson)
+        std::printf("%s\n", line.dump(-1, ' ', false, json::error_handler_t::replace).c_str());
+    else if (line.contains("error"))
+        std::fprintf(stderr, "irenic-cli: %s\n", line["error"].get<std::string>().c_str());
+    else
+        std::printf("%s -> %s%s\n", line["file"].get<std::string>().c_str(),
+                    line["output"].get<std::string>().c_str(),
+                    line.value("skipped", false) ? "  (done before)" : "");
+    std::fflush(stdout);
+}
+
+// One after the other in this process. Returns how many failed.
+int cleanHere(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
+              const Look& look, const Work& work) {
+    int failed = 0;
+    for (const Task& task : tasks) try {
+            std::atomic<float> done = 0;
+            const Bar bar(done, shownName(task.file));
+            const Work inner{work.stop, &done};
+            PhotoPtr photo;
+            ExportOrder order;
+            order.settings = settings, order.look = look;
+            for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
+                order.how = task.deliveries[i];
+                if (!photo) photo = readPhoto(task.file, inner.part(0, 0.1));
+                order.mark = markOf(*photo, order, o.recommended);
+                order.target =
+                    o.output.empty()
+                        ? targetOf(order.how,
+                                   namePartsOf(wishOf(task, order.how, o, settings, look), *photo, settings))
+                        : fs::path(o.output);
+                if (o.resume && markIn(order.target) == order.mark) {
+                    say(o.asJson, {{"file", shownPath(task.file)},
+                                   {"output", shownPath(order.target)},
+                                   {"skipped", true}});
+                    continue;
+                }
+                if (o.recommended && !order.risk) {
+                    const Recommendation r =
+                        recommend(*photo, placeProbes(*photo, inner), inner.part(0.1, 0.4));
+                    order.settings = r.settings, order.risk = r.risk;
+                }
+                // A name that is taken by something else gets a number, or is refused, as asked.
+                if (o.output.empty() && order.how.conflict == Conflict::Number)
+                    order.target = freeName(order.target);
+                order.overwrite = order.how.conflict == Conflict::Replace;
+                const double from = o.recommended ? 0.4 : 0.1,
+                             each = (1 - from) / static_cast<double>(task.deliveries.size());
+                exportPhoto(*photo, order,
+                            inner.part(from + each * static_cast<double>(i),
+                                       from + each * static_cast<double>(i + 1)));
+                say(o.asJson, {{"file", shownPath(task.file)}, {"output", shownPath(order.target)}});
+            }
+        } catch (const Cancelled&) {
+            throw;
+        } catch (const std::exception& e) {
+            ++failed;
+            if (o.asJson) std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+            say(o.asJson, {{"file", shownPath(task.file)}, {"error", e.what()}});
+        }
+    return failed;
+}
+
+// In several processes, by a queue of its own that goes when all is done.
+int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
+                  const Look& look, const Work& work) {
+    char folder[] = "/tmp/irenic-queue-XXXXXX";
+    if (!mkdtemp(folder)) throw std::runtime_error("/tmp: no folder can be made for the queue.");
+    const std::unique_ptr<char, void (*)(char*)> gone(folder, [](char* f) {
+        std::error_code error;
+        fs::remove_all(f, error);
+    });
+    const fs::path place = fs::path(folder) / "queue.sqlite";
+    JobBook book(place);
+    std::vector<JobWish> wishes;
+    for (const Task& task : tasks)
+        for (const Delivery& d : task.deliveries) wishes.push_back(wishOf(task, d, o, settings, look));
+    book.add(wishes);
+    Workforce force;
+    force.program = fs::read_symlink("/proc/self/exe");
+    force.workers = o.jobs, force.nice = 0;
+    int failed = 0;
+    std::set<std::int64_t> told;
+    std::atomic<float> done = 0;
+    {
+        const Bar bar(done, std::to_string(wishes.size()) + " files");
+        const Supervisor supervisor(place, force);
+        for (bool over = false; !over;) {
+            if (work.stop.stop_requested()) throw Cancelled();
+            std::this_thread::sleep_for(std::chrono::milliseconds(100));
+            over = true;
+            double sum = 0;
+            for (const QueuedJob& j : book.list()) {
+                const bool ended = j.state != JobState::Waiting && j.state != JobState::Running;
+                over = over && ended;
+                sum += ended ? 1 : j.progress;
+                if (!ended || !told.insert(j.id).second) continue;
+                json line = {{"file", shownPath(j.wish.photo)}};
+                if (j.state == JobState::Done)
+                    line["output"] = shownPath(j.target);
+                else
+                    line["error"] = j.reason, ++failed;
+                say(o.asJson, line);
+            }
+            done = static_cast<float>(sum / static_cast<double>(wishes.size()));
+        }
+    }
+    return failed;
+}
+
+int clean(CleanOptions o, const Work& work) {
+    if (const std::string problem = problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
+    const Preset take = o.take.empty() ? Preset{o.settings, {}} : takeFrom(o.take);
+    if (!take.settings) throw WrongUsage("--take: this preset holds a look and no take");
+    const Look look = o.look.empty() && take.look ? *take.look : lookOf(o.look);
+    o.files = expanded(o.files);
+    if (!o.output.empty() && o.files.size() != 1)
+        throw WrongUsage("--output takes exactly one FILE; use --out for several");
+    const std::vector<Delivery> deliveries = deliveriesOf(o);
+    if (!o.output.empty() && deliveries.size() != 1)
+        throw WrongUsage("--output takes exactly one format; use --name for several");
+
+    // Inputs are never written to, and no two results go to one place.
+    std::set<fs::path> inputs;
+    for (const std::string& f : o.files) inputs.insert(placeOf(f));
+    std::map<fs::path, std::string> taken;
+    std::vector<Task> tasks;
+    int failed = 0;
+    for (const std::string& file : o.files) {
+        Task task{file, deliveries, static_cast<int>(tasks.size()) + 1};
+        bool fine = true;
+        for (const Delivery& d : deliveries) {
+            NameParts parts;
+            parts.original = file, parts.counter = task.counter, parts.letter = "A";
+            const fs::path target = o.output.empty() ? targetOf(d, parts) : fs::path(o.output),
+                           place = placeOf(target);
+            if (inputs.count(place)) {
+                say(o.asJson,
+                    {{"file", shownPath(file)},
+                     {"error", shownName(target) + ": this is an input, which is never overwritten."}});
+                fine = false;
+                continue;
+            }
+            const auto [at, isNew] = taken.emplace(place, file);
+            if (!isNew)
+                throw WrongUsage(shownPath(at->second) + " and " + shownPath(file) + " would both become " +
+                                 shownPath(target) +
+                                 "; clean them one after the other, into different folders");
+        }
+        if (fine)
+            tasks.push_back(std::move(task));
+        else
+            ++failed;
+    }
+    failed += o.jobs > 1 && o.output.empty() && !o.resume
+                  ? cleanTogether(tasks, o, *take.settings, look, work)
+                  : cleanHere(tasks, o, *take.settings, look, work);
+    return failed ? 1 : 0;
+}
+
+} // namespace
+
+void addCleanCommand(CLI::App& app, const Work& work, int& status) {
+    const auto options = std::make_shared<CleanOptions>();
+    CleanOptions& o = *options;
+    auto* command = app.add_subcommand("clean", "Write cleaned copies");
+    command->add_option("FILE", o.files, "Photos, folders of photos, patterns")->required();
+    command->add_option("--method", o.settings.method, "Method id, see 'methods'");
+    command->add_option(
+        "--take,--preset", o.take,
+        "A take as text, a preset's name or file, or a sidecar: its chosen take and its look");
+    command->add_flag("--recommended", o.recommended,
+                      "Measure method and strengths on every photo, as 'recommend' does");
+    for (const auto& field : fieldsOf<Settings>()) {
+        const std::string name = std::string("--") + field.id;
+        if (const auto* number = std::get_if<float Settings::*>(&field.member))
+            command->add_option(name, o.settings.**number,
+                                numberText(static_cast<float>(field.least)) + " to " +
+                                    numberText(static_cast<float>(field.most)) + ": " + field.sentence);
+        if (const auto* flag = std::get_if<bool Settings::*>(&field.member))
+            command->add_flag(name + ",!--no-" + field.id, o.settings.**flag, field.sentence);
+    }
+    command->add_option("--format", o.formats, "dng, tiff, jpeg, png or jxl; several with commas")
+        ->delimiter(',')
+        ->check(CLI::IsMember({"dng", "tiff", "jpeg", "png", "jxl"}));
+    command->add_option(
+        "--deliver", o.deliveries,
+        "A whole delivery, such as 'jpeg,quality=85,longest=2048,folder=web'; repeat for more");
+    command->add_option("--look", o.look,
+                        "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,"
+                        "vignetting,softness=thread,...; in a DNG as XMP and in its preview only");
+    command->add_option("--profile", o.profile,
+                        "srgb, adobe, prophoto, rec2020, or an ICC file; not for DNG");
+    command->add_option("--bits", o.bits, "TIFF: 8, 16, 32 (floating point); PNG: 8, 16")
+        ->check(CLI::IsMember({8, 16, 32}));
+    command->add_option("--quality", o.quality, "JPEG and JPEG XL: 1 to 100")->check(CLI::Range(1, 100));
+    command
+        ->add_option("--compression", o.compression,
+                     "DNG: lossless (JPEG) or none; TIFF: zip, lzw or none; default: packed")
+        ->check(CLI::IsMember({"lossless", "zip", "lzw", "none"}));
+    command->add_option("--size", o.size,
+                        "Pixels of the longer side, or per cent with a % sign; not for DNG");
+    command->add_option(
+        "--name", o.name,
+        "A pattern: {stem} {letter} {take} {method} {iso} {date} {counter} {version}; default: {stem}-clean");
+    command->add_option("--out", o.out, "Folder; default: beside the original");
+    command->add_option("--output", o.output, "File; only with one FILE");
+    command->add_flag("--overwrite", o.overwrite, "Replace existing results; never an input");
+    command->add_flag("--resume", o.resume,
+                      "Leave out what is there already, made of the same photo in the same way");
+    command->add_option("--jobs", o.jobs, "Processes at a time, each a wall around its photo")
+        ->check(CLI::Range(1, 64));
+    command->add_flag("--json", o.asJson, "One JSON object in a line for each file");
+    command->callback([command, options, &work, &status] {
+        const bool named = command->count("--method") > 0, given = !options->take.empty();
+        if (int(options->recommended) + int(named) + int(given) != 1)
+            throw WrongUsage("clean takes one of --method, --take and --recommended");
+        status = clean(*options, work);
+    });
+}
+
+} // namespace irenic

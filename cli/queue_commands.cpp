@@ -1,0 +1,117 @@
+#include "queue_commands.h"
+
+#include <sys/prctl.h>
+#include <sys/resource.h>
+
+#include <CLI/CLI.hpp>
+#include <csignal>
+#include <cstdio>
+#include <memory>
+#include <thread>
+
+#include "common.h"
+#include "queue/perform.h"
+#include "queue/supervisor.h"
+#include "raw/text.h"
+
+namespace irenic {
+
+using nlohmann::json;
+
+namespace {
+
+struct QueueOptions {
+    std::string book = JobBook::usualPlace().string();
+    std::int64_t job = 0;
+    int nice = 0, workers = 2;
+    bool asJson = false;
+};
+
+constexpr const char* kStates[] = {"waiting", "running", "done", "failed", "cancelled"};
+
+int list(const QueueOptions& o) {
+    const JobBook book(o.book);
+    json all = json::array();
+    for (const QueuedJob& j : book.list()) {
+        const char* state = kStates[static_cast<int>(j.state)];
+        all.push_back({{"id", j.id},
+                       {"photo", shownPath(j.wish.photo)},
+                       {"state", state},
+                       {"progress", j.progress},
+                       {"target", shownPath(j.target)},
+                       {"reason", j.reason},
+                       {"tries", j.tries}});
+        if (!o.asJson)
+            std::printf("%5lld  %-9s %s%s%s%s\n", static_cast<long long>(j.id), state,
+                        shownPath(j.wish.photo).c_str(), j.target.empty() ? "" : " -> ",
+                        shownPath(j.target).c_str(), j.reason.empty() ? "" : ("  " + j.reason).c_str());
+    }
+    if (o.asJson) print(all);
+    return 0;
+}
+
+// Until nothing waits any more. Exit status 1 where something failed.
+int runQueue(const QueueOptions& o, const Work& work) {
+    JobBook book(o.book);
+    book.recover();
+    book.setPaused(false);
+    Workforce force;
+    force.program = std::filesystem::read_symlink("/proc/self/exe");
+    force.workers = o.workers, force.nice = o.nice;
+    const Supervisor supervisor(o.book, force);
+    for (;;) {
+        work.check();
+        std::this_thread::sleep_for(std::chrono::milliseconds(200));
+        bool open = false, failed = false;
+        for (const QueuedJob& j : book.list()) {
+            open |= j.state == JobState::Waiting || j.state == JobState::Running;
+            failed |= j.state == JobState::Failed;
+        }
+        if (!open) return failed ? 1 : 0;
+    }
+}
+
+// One job, as a worker. It ends with the process that started it.
+int workOn(const QueueOptions& o, const Work& work) {
+    prctl(PR_SET_PDEATHSIG, SIGKILL);
+    setpriority(PRIO_PROCESS, 0, o.nice);
+    JobBook book(o.book);
+    const auto job = book.find(o.job);
+    if (!job) throw WrongUsage("--job: there is no such job");
+    return perform(book, *job, work) ? 0 : 1;
+}
+
+} // namespace
+
+void addQueueCommands(CLI::App& app, const Work& work, int& status, const char*) {
+    const auto options = std::make_shared<QueueOptions>();
+    auto* queue = app.add_subcommand("queue", "The queue of files to make that the window fills");
+    queue->require_subcommand(1);
+    const auto add = [&](const char* name, const char* text, std::function<int()> act) {
+        auto* command = queue->add_subcommand(name, text);
+        command->add_option("--book", options->book, "The queue's file; default: this user's");
+        command->callback([&status, act = std::move(act)] { status = act(); });
+        return command;
+    };
+    add("list", "Say what waits, runs, is done and has failed", [options] {
+        return list(*options);
+    })->add_flag("--json", options->asJson);
+    add("run", "Work it off", [options, &work] { return runQueue(*options, work); })
+        ->add_option("--jobs", options->workers, "Processes at a time")
+        ->check(CLI::Range(1, 64));
+    add("retry", "Let what failed wait once more", [options] {
+        JobBook(options->book).retryFailed();
+        return 0;
+    });
+    add("clear", "Forget what is done or cancelled", [options] {
+        JobBook(options->book).clearFinished();
+        return 0;
+    });
+    auto* worker = app.add_subcommand("work", "One job of a queue, as its worker")->group("");
+    worker->add_option("--book", options->book)->required();
+    worker->add_option("--job", options->job)->required();
+    worker->add_option("--nice", options->nice);
+    worker->callback([options, &work, &status] { status = workOn(*options, work); });
+}
+
+} // namespace irenic

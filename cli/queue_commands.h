@@ -1,0 +1,14 @@
+// irenic-cli queue and work: the queue that the window fills, without a window.
+#pragma once
+
+#include "image/work.h"
+
+namespace CLI {
+class App;
+}
+
+namespace irenic {
+
+void addQueueCommands(CLI::App& app, const Work& work, int& status, const char* program);
+
+} // namespace irenic

@@ -1,0 +1,215 @@
+#include "deliver/delivery.h"
+
+#include <algorithm>
+#include <array>
+#include <cctype>
+#include <cmath>
+#include <cstdio>
+#include <stdexcept>
+#include <vector>
+
+namespace irenic {
+
+namespace {
+
+constexpr const char* kFormats[] = {"dng", "tiff", "jpeg", "png", "jxl"};
+constexpr const char* kShownFormats[] = {"DNG, stays a raw", "TIFF", "JPEG", "PNG", "JPEG XL"};
+constexpr const char* kSpaces[] = {"srgb", "adobe", "prophoto", "rec2020"};
+constexpr const char* kShownSpaces[] = {"sRGB", "Adobe RGB compatible", "ProPhoto compatible",
+                                        "linear Rec. 2020"};
+constexpr const char* kBits[] = {"8", "16", "32"};
+constexpr const char* kShownBits[] = {"8 bit", "16 bit", "32 bit floating point"};
+constexpr const char* kPackings[] = {"packed", "lzw", "none"};
+constexpr const char* kShownPackings[] = {"packed without loss", "LZW", "not packed"};
+constexpr const char* kConflicts[] = {"number", "refuse", "replace"};
+constexpr const char* kShownConflicts[] = {"with a number", "not at all", "in its place"};
+
+template <auto Member> ChoiceMember<Delivery> choice() {
+    using E = std::decay_t<decltype(Delivery{}.*Member)>;
+    return {[](const Delivery& d) { return static_cast<int>(d.*Member); },
+            [](Delivery& d, int v) { d.*Member = static_cast<E>(v); }};
+}
+
+const Field<Delivery> kFields[] = {
+    {{"format", "", "format", "", 0, 1, 1, 0,
+      "The kind of file. A DNG stays a raw and takes the look along as a note and in its preview; all others "
+      "are finished pictures.",
+      kFormats, kShownFormats},
+     choice<&Delivery::format>()},
+    {{"space", "", "colours", "", 0, 1, 1, 0,
+      "The colours that the file can hold. sRGB is right for screens; the wider ones are for further work.",
+      kSpaces, kShownSpaces},
+     choice<&Delivery::space>()},
+    {{"profile", "", "own profile", "", 0, 1, 1, 0,
+      "An ICC profile of RGB colours instead of the spaces above, such as a printer's."},
+     &Delivery::profile},
+    {{"bits", "", "depth", "", 0, 1, 1, 0,
+      "TIFF and PNG: bits of each colour. 8 is enough to look at, 16 to work on, 32 keeps all there is.",
+      kBits, kShownBits},
+     ChoiceMember<Delivery>{[](const Delivery& d) { return d.bits == 8    ? 0
+                                                           : d.bits == 16 ? 1
+                                                                          : 2; },
+                            [](Delivery& d, int v) { d.bits = 8 << v; }}},
+    {{"packing", "", "packing", "", 0, 1, 1, 0,
+      "How the file is made smaller, always without loss: a DNG by lossless JPEG, a TIFF by zip or LZW.",
+      kPackings, kShownPackings},
+     choice<&Delivery::packing>()},
+    {{"quality", "", "quality", "", 1, 100, 1, 0,
+      "JPEG and JPEG XL: 95 cannot be told from the original; 80 to 90 is for the web. JPEG XL at 100 is "
+      "without loss."},
+     &Delivery::quality},
+    {{"subsampled", "", "colours at half size", "", 0, 1, 1, 0,
+      "JPEG: colours at half the resolution make the file smaller, and fine red detail softer."},
+     &Delivery::subsampled},
+    {{"longest", "", "longer side", " px", 0, 100000, 1, 0,
+      "Reduces the picture so that its longer side has so many pixels; 0 leaves it. It is never enlarged."},
+     &Delivery::longest},
+    {{"percent", "", "size", " %", 1, 100, 1, 1,
+      "Reduces the picture to so many per cent of its width and height."},
+     &Delivery::percent},
+    {{"dpi", "", "resolution", " dpi", 1, 10000, 1, 0,
+      "Written in the file for programs that lay out or print; no pixel depends on it."},
+     &Delivery::dpi},
+    {{"linear", "", "full colour", "", 0, 1, 1, 0,
+      "DNG: demosaiced, in the camera's own light, with the look's sharpening and lens corrections in it, "
+      "instead of "
+      "the mosaic. Three times as large; for other programs that should find these done."},
+     &Delivery::linear},
+    {{"fullPreview", "", "preview of full size", "", 0, 1, 1, 0,
+      "DNG: the preview that other programs show has all pixels instead of 1024 across."},
+     &Delivery::fullPreview},
+    {{"name", "", "name", "", 0, 1, 1, 0,
+      "The file's name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} stand for "
+      "what the photo and the take have."},
+     &Delivery::name},
+    {{"folder", "", "folder", "", 0, 1, 1, 0,
+      "Where the file goes: empty is beside the original, a name is a folder below the original's, a whole "
+      "path is that folder."},
+     &Delivery::folder},
+    {{"conflict", "", "if the name is taken", "", 0, 1, 1, 0,
+      "What is done where a file of that name is there already. An original is never replaced.", kConflicts,
+      kShownConflicts},
+     choice<&Delivery::conflict>()},
+};
+
+// Parts between commas; a backslash keeps the next sign.
+std::vector<std::string> parts(const std::string& text) {
+    std::vector<std::string> out(1);
+    for (std::size_t i = 0; i < text.size(); ++i)
+        if (text[i] == '\\' && i + 1 < text.size())
+            out.back() += text[++i];
+        else if (text[i] == ',')
+            out.emplace_back();
+        else
+            out.back() += text[i];
+    return out;
+}
+
+std::string guarded(const std::string& value) {
+    std::string out;
+    for (const char c : value) {
+        if (c == ',' || c == '\\') out += '\\';
+        out += c;
+    }
+    return out;
+}
+
+} // namespace
+
+template <> std::span<const Field<Delivery>> fieldsOf<Delivery>() { return kFields; }
+
+std::string textOf(const Delivery& delivery) {
+    const Delivery usual;
+    std::string out = valueText(kFields[0], delivery);
+    for (const Field<Delivery>& f : fieldsOf<Delivery>().subspan(1))
+        if (!sameField(f, delivery, usual))
+            out += "," + std::string(f.id) + "=" + guarded(valueText(f, delivery));
+    return out;
+}
+
+Delivery deliveryFromText(const std::string& text) {
+    Delivery d;
+    bool first = true;
+    try {
+        for (const std::string& part : parts(text)) {
+            if (first) {
+                setFromText(kFields[0], d, part);
+                first = false;
+                continue;
+            }
+            const std::size_t equals = part.find('=');
+            const Field<Delivery>* f = findField<Delivery>(part.substr(0, equals));
+            if (!f || equals == std::string::npos) throw FieldError("\"" + part + "\" is not known");
+            setFromText(*f, d, part.substr(equals + 1));
+        }
+    } catch (const FieldError& e) {
+        throw std::invalid_argument(std::string("Delivery: ") + e.what() + ".");
+    }
+    if (const std::string problem = problemWith(d); !problem.empty())
+        throw std::invalid_argument("Delivery: " + problem);
+    return d;
+}
+
+std::string problemWith(const Delivery& d) {
+    if (const std::string range = rangeProblem(d); !range.empty()) return range + ".";
+    if (d.format == ExportFormat::Png && d.bits == 32) return "a PNG has 8 or 16 bits: choose 16, or a TIFF.";
+    if (d.name.empty() || nameFrom(d.name, {}).empty()) return "the file needs a name.";
+    if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
+        return "the profile " + d.profile + " is not there.";
+    return {};
+}
+
+const char* endingOf(ExportFormat format) {
+    constexpr const char* kEndings[] = {".dng", ".tif", ".jpg", ".png", ".jxl"};
+    return kEndings[static_cast<int>(format)];
+}
+
+std::string nameFrom(const std::string& pattern, const NameParts& p) {
+    std::string out;
+    for (std::size_t i = 0; i < pattern.size(); ++i) {
+        const std::size_t end = pattern[i] == '{' ? pattern.find('}', i) : std::string::npos;
+        if (end == std::string::npos) {
+            out += pattern[i];
+            continue;
+        }
+        const std::string token = pattern.substr(i + 1, end - i - 1);
+        char text[32];
+        if (token == "stem") {
+            out += p.original.stem().string();
+        } else if (token == "letter") {
+            out += p.letter;
+        } else if (token == "take") {
+            out += p.take.empty() ? p.letter : p.take;
+        } else if (token == "method") {
+            out += p.method;
+        } else if (token == "iso") {
+            std::snprintf(text, sizeof text, "%.0f", p.iso);
+            out += text;
+        } else if (token == "date") {
+            std::string date = p.taken.substr(0, 10);
+            std::replace(date.begin(), date.end(), ':', '-');
+            out += date.empty() ? "undated" : date;
+        } else if (token == "counter") {
+            std::snprintf(text, sizeof text, "%03d", p.counter);
+            out += text;
+        } else if (token == "version") {
+            out += std::to_string(p.version);
+        } else {
+            out += pattern.substr(i, end - i + 1);
+        }
+        i = end;
+    }
+    for (char& c : out)
+        if (c == '/' || std::iscntrl(static_cast<unsigned char>(c))) c = '-';
+    // Neither hidden nor a folder.
+    while (!out.empty() && out.front() == '.') out.erase(0, 1);
+    return out;
+}
+
+std::filesystem::path targetOf(const Delivery& delivery, const NameParts& p) {
+    std::error_code unknown;
+    const std::filesystem::path beside = std::filesystem::absolute(p.original, unknown).parent_path();
+    return beside / delivery.folder / (nameFrom(delivery.name, p) + endingOf(delivery.format));
+}
+
+} // namespace irenic

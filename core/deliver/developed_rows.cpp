@@ -1,0 +1,201 @@
+#include "deliver/developed_rows.h"
+
+#include <lcms2.h>
+
+#include <algorithm>
+#include <cmath>
+#include <deque>
+#include <fstream>
+#include <memory>
+#include <numbers>
+#include <stdexcept>
+
+#include "deliver/profiles.h"
+#include "develop/render.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kStripRows = 512;
+
+std::vector<std::uint8_t> bytesOf(const std::string& file) {
+    std::ifstream in(file, std::ios::binary);
+    return {std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};
+}
+
+// From ProPhoto-compatible values to a profile's, by Little CMS.
+class OwnProfile {
+  public:
+    explicit OwnProfile(const std::string& file) {
+        const auto own = bytesOf(file), wide = iccProfile(OutputSpace::ProPhotoCompatible);
+        const std::unique_ptr<void, int (*)(void*)> to(
+            cmsOpenProfileFromMem(own.data(), static_cast<cmsUInt32Number>(own.size())), cmsCloseProfile),
+            from(cmsOpenProfileFromMem(wide.data(), static_cast<cmsUInt32Number>(wide.size())),
+                 cmsCloseProfile);
+        if (!to || cmsGetColorSpace(to.get()) != cmsSigRgbData)
+            throw std::runtime_error(file + " is no ICC profile of RGB colours.");
+        transform_.reset(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
+                                            INTENT_RELATIVE_COLORIMETRIC,
+                                            cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE));
+        if (!transform_) throw std::runtime_error(file + " cannot be used for output.");
+    }
+    void apply(float* row, int pixels) const {
+        cmsDoTransform(transform_.get(), row, row, static_cast<cmsUInt32Number>(pixels));
+        for (int i = 0; i < 3 * pixels; ++i) row[i] = std::clamp(row[i], 0.0f, 1.0f);
+    }
+
+  private:
+    std::unique_ptr<void, void (*)(void*)> transform_{nullptr, cmsDeleteTransform};
+};
+
+// Weights of a reduction's taps for one place.
+struct Taps {
+    int first = 0;
+    std::vector<float> weight;
+};
+std::vector<Taps> reduction(int from, int to) {
+    const double step = static_cast<double>(from) / to, reach = 3 * step;
+    std::vector<Taps> all(static_cast<std::size_t>(to));
+    for (int i = 0; i < to; ++i) {
+        const double middle = (i + 0.5) * step - 0.5;
+        const int first = static_cast<int>(std::ceil(middle - reach)),
+                  last = static_cast<int>(std::floor(middle + reach));
+        Taps& t = all[static_cast<std::size_t>(i)];
+        t.first = first;
+        double sum = 0;
+        std::vector<double> weights;
+        for (int k = first; k <= last; ++k) {
+            const double x = std::numbers::pi * (k - middle) / step;
+            weights.push_back(std::abs(x) < 1e-9 ? 1 : 3 * std::sin(x) * std::sin(x / 3) / (x * x));
+            sum += weights.back();
+        }
+        for (const double w : weights) t.weight.push_back(static_cast<float>(w / sum));
+    }
+    return all;
+}
+
+// Rows come in one after the other; reduced rows go out as soon as all that they need is there.
+class Reducer {
+  public:
+    Reducer(PictureSize from, PictureSize to, OutputSpace space, std::function<void(int, const float*)> put)
+        : from_(from), to_(to), across_(reduction(from.width, to.width)),
+          down_(reduction(from.height, to.height)), put_(std::move(put)) {
+        constexpr int kSteps = 4096;
+        for (int i = 0; i <= kSteps; ++i) {
+            light_.push_back(decoded(space, static_cast<float>(i) / kSteps));
+            // Over square roots: the dark end is steep.
+            code_.push_back(
+                encoded(space, static_cast<float>(i) * static_cast<float>(i) / (kSteps * kSteps)));
+        }
+    }
+    void row(int y, const float* in) {
+        std::vector<float> light(static_cast<std::size_t>(from_.width) * 3),
+            out(static_cast<std::size_t>(to_.width) * 3, 0.0f);
+        for (std::size_t i = 0; i < light.size(); ++i) light[i] = at(light_, in[i]);
+        for (int x = 0; x < to_.width; ++x) {
+            const Taps& t = across_[static_cast<std::size_t>(x)];
+            for (std::size_t k = 0; k < t.weight.size(); ++k) {
+                const auto u =
+                    static_cast<std::size_t>(std::clamp(t.first + static_cast<int>(k), 0, from_.width - 1));
+                for (std::size_t c = 0; c < 3; ++c)
+                    out[3 * static_cast<std::size_t>(x) + c] += t.weight[k] * light[3 * u + c];
+            }
+        }
+        rows_.push_back(std::move(out));
+        const bool last = y == from_.height - 1;
+        while (next_ < to_.height) {
+            const Taps& t = down_[static_cast<std::size_t>(next_)];
+            if (t.first + static_cast<int>(t.weight.size()) - 1 > y && !last) break;
+            give(t);
+            // What lies above the next row's reach is not needed any more.
+            ++next_;
+            const int needed =
+                next_ < to_.height ? std::max(0, down_[static_cast<std::size_t>(next_)].first) : from_.height;
+            while (top_ < needed && rows_.size() > 1) rows_.pop_front(), ++top_;
+        }
+    }
+
+  private:
+    static float at(const std::vector<float>& table, float v) {
+        const float place = std::clamp(v, 0.0f, 1.0f) * static_cast<float>(table.size() - 1);
+        const auto i = std::min(static_cast<std::size_t>(place), table.size() - 2);
+        return table[i] + (table[i + 1] - table[i]) * (place - static_cast<float>(i));
+    }
+    void give(const Taps& t) {
+        std::vector<float> sum(static_cast<std::size_t>(to_.width) * 3, 0.0f);
+        for (std::size_t k = 0; k < t.weight.size(); ++k) {
+            const int y =
+                std::clamp(t.first + static_cast<int>(k), top_, top_ + static_cast<int>(rows_.size()) - 1);
+            const std::vector<float>& r = rows_[static_cast<std::size_t>(y - top_)];
+            for (std::size_t i = 0; i < sum.size(); ++i) sum[i] += t.weight[k] * r[i];
+        }
+        for (float& v : sum) v = at(code_, std::sqrt(std::clamp(v, 0.0f, 1.0f)));
+        put_(next_, sum.data());
+    }
+
+    PictureSize from_, to_;
+    std::vector<Taps> across_, down_;
+    std::vector<float> light_, code_;
+    std::function<void(int, const float*)> put_;
+    std::deque<std::vector<float>> rows_; // reduced across, linear
+    int top_ = 0, next_ = 0;
+};
+
+} // namespace
+
+PictureSize sizeOf(const Photo& photo, const ExportOrder& order) {
+    const Rect frame = outputFrame(photo, order.look);
+    double scale = static_cast<double>(order.how.percent) / 100;
+    const double longest = scale * std::max(frame.width, frame.height);
+    if (order.how.longest > 0 && longest > static_cast<double>(order.how.longest))
+        scale *= static_cast<double>(order.how.longest) / longest;
+    const auto side = [&](int v) { return std::max(1, static_cast<int>(std::lround(v * scale))); };
+    return {side(frame.width), side(frame.height)};
+}
+
+void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
+                 const std::function<void(int, const float*)>& put) {
+    const Rect frame = outputFrame(photo, order.look);
+    const PictureSize size = sizeOf(photo, order);
+    const bool own = !order.how.profile.empty();
+    const OutputSpace space = own ? OutputSpace::ProPhotoCompatible : order.how.space;
+    std::unique_ptr<OwnProfile> profile;
+    if (own) profile = std::make_unique<OwnProfile>(order.how.profile);
+    std::vector<float> converted;
+    const auto deliver = [&](int y, const float* row) {
+        if (!profile) return put(y, row);
+        converted.assign(row, row + 3 * size.width);
+        profile->apply(converted.data(), size.width);
+        put(y, converted.data());
+    };
+    std::unique_ptr<Reducer> reducer;
+    if (size.width != frame.width || size.height != frame.height)
+        reducer = std::make_unique<Reducer>(PictureSize{frame.width, frame.height}, size, space, deliver);
+    const Finish finish(photo, order.look, space);
+    std::vector<float> row(static_cast<std::size_t>(frame.width) * 3);
+    for (int top = 0; top < frame.height; top += kStripRows) {
+        const Rect strip{frame.x, frame.y + top, frame.width, std::min(kStripRows, frame.height - top)};
+        auto rgb =
+            developRegion(photo, order.settings, order.look, strip, kWorkingSpace,
+                          work.part(0.95 * top / frame.height, 0.95 * (top + strip.height) / frame.height));
+        forEachBand(strip.height, 16, {work.stop, nullptr}, [&](int first, int last) {
+            for (int y = first; y < last; ++y)
+                finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
+        });
+        for (int y = 0; y < strip.height; ++y) {
+            for (int x = 0; x < frame.width; ++x)
+                for (std::size_t c = 0; c < 3; ++c)
+                    row[static_cast<std::size_t>(x) * 3 + c] = rgb[c].at(x, y);
+            reducer ? reducer->row(top + y, row.data()) : deliver(top + y, row.data());
+        }
+        work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);
+        work.check();
+    }
+}
+
+std::vector<std::uint8_t> profileOf(const Delivery& delivery) {
+    return delivery.profile.empty() ? iccProfile(delivery.space) : bytesOf(delivery.profile);
+}
+
+} // namespace irenic

@@ -1,0 +1,27 @@
+// The finished picture row by row, at the size and in the colours of a delivery.
+#pragma once
+
+#include <functional>
+#include <vector>
+
+#include "deliver/delivery.h"
+#include "raw/photo.h"
+
+namespace irenic {
+
+struct PictureSize {
+    int width = 0, height = 0;
+};
+// What a delivery of a photo with a look has: outputFrame(), reduced.
+PictureSize sizeOf(const Photo& photo, const ExportOrder& order);
+
+// Calls put(y, row) for every row in order: encoded values 0..1, red, green, blue, pixel after pixel.
+// Develops in strips; reduces in linear light by a Lanczos filter of three lobes that is as wide as the
+// reduction. Reports up to 0.95. Throws std::runtime_error (a profile that cannot be used),
+// std::invalid_argument and Cancelled.
+void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
+                 const std::function<void(int, const float*)>& put);
+// The ICC profile that the rows are in.
+std::vector<std::uint8_t> profileOf(const Delivery& delivery);
+
+} // namespace irenic

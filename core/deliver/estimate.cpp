@@ -1,0 +1,153 @@
+#include "deliver/estimate.h"
+
+#include <unistd.h>
+
+#include <algorithm>
+#include <chrono>
+#include <cmath>
+#include <cstdlib>
+#include <fstream>
+#include <mutex>
+
+#include "deliver/export.h"
+#include "deliver/jpeg.h"
+#include "measure/open.h"
+
+namespace irenic {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr int kBands = 6,
+              kBandRows = 96; // whole cells of every mosaic, and enough for a method's surroundings
+
+// The photo with nothing but some bands of its rows.
+Photo bandsOf(const Photo& photo) {
+    const int rows = kBands * kBandRows, width = photo.width() / 12 * 12;
+    if (photo.height() < 2 * rows || width < 64) return photo;
+    Photo out = photo;
+    out.active = out.crop = {0, 0, width, rows};
+    out.rawWidth = width, out.rawHeight = rows;
+    out.black.deltaH.clear(), out.black.deltaV.clear(); // they change neither size nor time
+    out.digest.clear(), out.pattern = {};
+    // What the file says of the frame and of places in it is not true of the bands: active area, crop, masked
+    // areas, offsets of columns and rows, opcodes.
+    for (auto* tags : {&out.metadata.main, &out.metadata.mosaic})
+        std::erase_if(*tags, [](const TagEntry& e) {
+            constexpr std::uint16_t kOfTheFrame[] = {0xc68d, 0xc61f, 0xc620, 0xc68e, 0xc61b,
+                                                     0xc61c, 0xc740, 0xc741, 0xc74e, 0xc7b5};
+            return std::find(std::begin(kOfTheFrame), std::end(kOfTheFrame), e.tag) != std::end(kOfTheFrame);
+        });
+    const auto take = [&](const std::vector<std::uint16_t>& from, int channels) {
+        std::vector<std::uint16_t> to;
+        if (from.empty()) return to;
+        to.reserve(static_cast<std::size_t>(width) * static_cast<std::size_t>(rows * channels));
+        for (int band = 0; band < kBands; ++band) {
+            const int top = (photo.height() - kBandRows) * band / (kBands - 1) / 12 * 12;
+            for (int y = top; y < top + kBandRows; ++y) {
+                const auto at =
+                    (static_cast<std::ptrdiff_t>(photo.active.y + y) * photo.rawWidth + photo.active.x) *
+                    channels;
+                to.insert(to.end(), from.begin() + at,
+                          from.begin() + at + static_cast<std::ptrdiff_t>(width) * channels);
+            }
+        }
+        return to;
+    };
+    out.samples = take(photo.samples, photo.channels), out.mended = take(photo.mended, photo.channels);
+    if (out.wide)
+        out.wide->samples = take(photo.wide->samples, 1), out.wide->black.deltaH.clear(),
+        out.wide->black.deltaV.clear();
+    return out;
+}
+
+fs::path bookPlace() {
+    const char* state = std::getenv("XDG_STATE_HOME");
+    const char* home = std::getenv("HOME");
+    return (state && *state ? fs::path(state) : fs::path(home ? home : ".") / ".local/state") / "irenic" /
+           "speed.json";
+}
+
+std::mutex bookMutex;
+
+nlohmann::json readBook() {
+    std::ifstream in(bookPlace());
+    nlohmann::json book = nlohmann::json::parse(in, nullptr, false);
+    return book.is_object() ? book : nlohmann::json::object();
+}
+
+std::string keyOf(const ExportOrder& order) {
+    return order.settings.method + " " + valueText(fieldsOf<Delivery>()[0], order.how);
+}
+
+} // namespace
+
+Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work) {
+    const Photo sample = bandsOf(photo);
+    const double share = static_cast<double>(photo.width()) * photo.height() /
+                         (static_cast<double>(sample.width()) * sample.height());
+    char folder[] = "/tmp/irenic-estimate-XXXXXX";
+    if (!mkdtemp(folder)) return {};
+    ExportOrder small = order;
+    small.target = fs::path(folder) / (std::string("sample") + endingOf(order.how.format));
+    small.how.folder.clear();
+    // Bands have no shape: a longer side becomes a share.
+    if (order.how.longest > 0) {
+        const Rect frame = outputFrame(photo, order.look);
+        const double percent = std::min(100.0, 100.0 * static_cast<double>(order.how.longest) /
+                                                   std::max(frame.width, frame.height));
+        small.how.longest = 0;
+        small.how.percent =
+            static_cast<float>(std::max(1.0, std::min(static_cast<double>(order.how.percent), percent)));
+    }
+    small.look.distortion = false;
+    Estimate out;
+    const auto start = std::chrono::steady_clock::now();
+    std::error_code error;
+    try {
+        exportPhoto(sample, small, work);
+    } catch (...) {
+        fs::remove_all(folder, error);
+        throw;
+    }
+    const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
+    const auto size = static_cast<double>(fs::file_size(small.target, error));
+    // Tags and preview are there once, however large the photo is.
+    constexpr double kTags = 12000;
+    double inSample = kTags, inWhole = kTags;
+    if (order.how.format == ExportFormat::Dng && !order.how.fullPreview) {
+        const PhotoPtr cleaned = readPhoto(small.target, {work.stop}, Measure::Nothing);
+        Picture preview = renderOverview(*cleaned, order.look, std::min(1024, sample.width()), {work.stop});
+        JpegEncoder jpeg(preview.width, preview.height, 88, {});
+        for (int y = 0; y < preview.height; ++y) jpeg.row(preview.row(y));
+        const auto bytes = static_cast<double>(jpeg.finish().size());
+        // The whole photo's is as dense and higher.
+        inSample += bytes, inWhole += bytes * photo.height() / sample.height();
+    }
+    fs::remove_all(folder, error);
+    out.bytes = std::max(0.0, size - inSample) * share + inWhole;
+    out.seconds = took.count() * share;
+    const std::lock_guard lock(bookMutex);
+    const nlohmann::json book = readBook();
+    if (const auto known = book.find(keyOf(order)); known != book.end() && known->is_number())
+        out.seconds *= known->get<double>();
+    return out;
+}
+
+void noteTaken(const ExportOrder& order, const Estimate& estimated, double seconds) {
+    if (!(estimated.seconds > 0) || !(seconds > 0)) return;
+    const std::lock_guard lock(bookMutex);
+    nlohmann::json book = readBook();
+    const std::string key = keyOf(order);
+    const double before = book.contains(key) && book[key].is_number() ? book[key].get<double>() : 1;
+    // Half of what was found out: one busy hour is no new machine.
+    book[key] = std::clamp(before * std::sqrt(seconds / estimated.seconds), 0.1, 10.0);
+    std::error_code error;
+    fs::create_directories(bookPlace().parent_path(), error);
+    const fs::path part = bookPlace().string() + "." + std::to_string(getpid());
+    std::ofstream(part) << book.dump(1);
+    fs::rename(part, bookPlace(), error);
+}
+
+} // namespace irenic

@@ -1,0 +1,57 @@
+#include <cmath>
+
+#include "deliver/carried_tags.h"
+#include "deliver/developed_rows.h"
+#include "deliver/jpeg.h"
+#include "deliver/picture_files.h"
+#include "deliver/proof.h"
+#include "deliver/safe_file.h"
+#include "raw/picture_file.h"
+
+namespace irenic {
+
+void writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+               const std::string& xmp, const Work& work) {
+    const PictureSize size = sizeOf(photo, order);
+    if (size.width > kLongestJpegSide || size.height > kLongestJpegSide)
+        throw WriteError("it is too large for a JPEG. Export a TIFF.");
+    const int quality = static_cast<int>(std::lround(order.how.quality));
+    JpegEncoder encoder(size.width, size.height, quality, profileOf(order.how), order.how.subsampled);
+    BlockMeans written(size.width, size.height), read(size.width, size.height);
+    std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
+    developRows(photo, order, work, [&](int y, const float* values) {
+        for (std::size_t i = 0; i < row.size(); ++i)
+            row[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);
+        written.add(y, row.data());
+        encoder.row(row.data());
+    });
+    const std::vector<std::uint8_t> bytes = encoder.finish();
+    const auto image = Exiv2::ImageFactory::open(bytes.data(), static_cast<long>(bytes.size()));
+    carryTags(*image, photo, order.how, xmp, [&](Exiv2::ExifData& exif) {
+        describeIn(exif, photo, order.how);
+        exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
+        exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
+        exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(size.width);
+        exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(size.height);
+    });
+    image->io().open();
+    const Exiv2::DataBuf whole = image->io().read(static_cast<long>(image->io().size()));
+    writeBytes(to, whole.pData_, static_cast<std::size_t>(whole.size_));
+    FilePicture back;
+    try {
+        back = readJpegPicture(to, {work.stop});
+    } catch (const PhotoError& e) {
+        doesNotReadBack(to, e.what());
+    }
+    if (back.width != size.width || back.height != size.height || back.channels != 3)
+        doesNotReadBack(to, "another size");
+    for (int y = 0; y < back.height; ++y)
+        read.add(y,
+                 back.data.data() + static_cast<std::size_t>(y) * static_cast<std::size_t>(back.width) * 3);
+    // A block's mean moves by half a step of its quantiser: one or two values, more where the quality is low
+    // or colours are at half the size.
+    const double most = quality >= 75 && !order.how.subsampled ? 6 : quality >= 40 ? 16 : 48;
+    if (written.farthest(read) > most) doesNotReadBack(to, "other pixels");
+}
+
+} // namespace irenic

@@ -1,0 +1,147 @@
+#include <jxl/decode_cxx.h>
+#include <jxl/encode_cxx.h>
+#include <jxl/resizable_parallel_runner_cxx.h>
+
+#include <algorithm>
+#include <cmath>
+#include <fstream>
+
+#include "deliver/carried_tags.h"
+#include "deliver/developed_rows.h"
+#include "deliver/picture_files.h"
+#include "deliver/proof.h"
+#include "deliver/safe_file.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr JxlPixelFormat kFormat = {3, JXL_TYPE_UINT16, JXL_NATIVE_ENDIAN, 0};
+
+void check(bool fine, const char* what) {
+    if (!fine)
+        throw std::runtime_error(std::string("the picture cannot be packed as JPEG XL: ") + what + ".");
+}
+
+std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, PictureSize size,
+                                 const Photo& photo, const ExportOrder& order, const std::string& xmp) {
+    const bool lossless = order.how.quality >= 100;
+    const auto runner = JxlResizableParallelRunnerMake(nullptr);
+    JxlResizableParallelRunnerSetThreads(
+        runner.get(), JxlResizableParallelRunnerSuggestThreads(static_cast<std::uint64_t>(size.width),
+                                                               static_cast<std::uint64_t>(size.height)));
+    const auto encoder = JxlEncoderMake(nullptr);
+    JxlEncoderSetParallelRunner(encoder.get(), JxlResizableParallelRunner, runner.get());
+    JxlBasicInfo info;
+    JxlEncoderInitBasicInfo(&info);
+    info.xsize = static_cast<std::uint32_t>(size.width), info.ysize = static_cast<std::uint32_t>(size.height);
+    info.bits_per_sample = 16, info.uses_original_profile = lossless ? JXL_TRUE : JXL_FALSE;
+    info.orientation = static_cast<JxlOrientation>(std::clamp(photo.orientation, 1, 8));
+    check(JxlEncoderSetBasicInfo(encoder.get(), &info) == JXL_ENC_SUCCESS, "its size");
+    const auto profile = profileOf(order.how);
+    check(JxlEncoderSetICCProfile(encoder.get(), profile.data(), profile.size()) == JXL_ENC_SUCCESS,
+          "its colours");
+    check(JxlEncoderUseBoxes(encoder.get()) == JXL_ENC_SUCCESS, "its tags");
+    // Four bytes say where in the box the TIFF begins: at once.
+    auto exif = exifOf(photo, order.how);
+    exif.insert(exif.begin(), 4, 0);
+    check(JxlEncoderAddBox(encoder.get(), "Exif", exif.data(), exif.size(), JXL_FALSE) == JXL_ENC_SUCCESS,
+          "its tags");
+    if (!xmp.empty())
+        check(JxlEncoderAddBox(encoder.get(), "xml ", reinterpret_cast<const std::uint8_t*>(xmp.data()),
+                               xmp.size(), JXL_FALSE) == JXL_ENC_SUCCESS,
+              "its tags");
+    JxlEncoderCloseBoxes(encoder.get());
+    JxlEncoderFrameSettings* settings = JxlEncoderFrameSettingsCreate(encoder.get(), nullptr);
+    // The scale of qualities that libjxl's own tools have: 90 is a distance of 1.
+    const float distance = order.how.quality >= 30 ? 0.1f + (100 - order.how.quality) * 0.09f
+                                                   : 6.4f + (30 - order.how.quality) * 0.3f;
+    if (lossless)
+        check(JxlEncoderSetFrameLossless(settings, JXL_TRUE) == JXL_ENC_SUCCESS, "without loss");
+    else
+        JxlEncoderSetFrameDistance(settings, std::min(distance, 15.0f));
+    JxlEncoderFrameSettingsSetOption(settings, JXL_ENC_FRAME_SETTING_EFFORT, lossless ? 4 : 6);
+    check(JxlEncoderAddImageFrame(settings, &kFormat, pixels.data(), pixels.size() * 2) == JXL_ENC_SUCCESS,
+          "its pixels");
+    JxlEncoderCloseInput(encoder.get());
+    std::vector<std::uint8_t> file(1 << 20);
+    std::uint8_t* next = file.data();
+    std::size_t room = file.size();
+    JxlEncoderStatus status = JXL_ENC_NEED_MORE_OUTPUT;
+    while ((status = JxlEncoderProcessOutput(encoder.get(), &next, &room)) == JXL_ENC_NEED_MORE_OUTPUT) {
+        const auto used = static_cast<std::size_t>(next - file.data());
+        file.resize(file.size() * 2);
+        next = file.data() + used, room = file.size() - used;
+    }
+    check(status == JXL_ENC_SUCCESS, "the library failed");
+    file.resize(static_cast<std::size_t>(next - file.data()));
+    return file;
+}
+
+// The pixels of a file that was just written; empty: it does not read back.
+std::vector<std::uint16_t> unpacked(const std::filesystem::path& file, PictureSize size) {
+    std::ifstream in(file, std::ios::binary);
+    const std::vector<std::uint8_t> bytes{std::istreambuf_iterator<char>(in),
+                                          std::istreambuf_iterator<char>()};
+    const auto runner = JxlResizableParallelRunnerMake(nullptr);
+    const auto decoder = JxlDecoderMake(nullptr);
+    JxlDecoderSetParallelRunner(decoder.get(), JxlResizableParallelRunner, runner.get());
+    JxlDecoderSetKeepOrientation(decoder.get(), JXL_TRUE);
+    if (JxlDecoderSubscribeEvents(decoder.get(), JXL_DEC_FULL_IMAGE) != JXL_DEC_SUCCESS) return {};
+    JxlDecoderSetInput(decoder.get(), bytes.data(), bytes.size());
+    JxlDecoderCloseInput(decoder.get());
+    std::vector<std::uint16_t> pixels(static_cast<std::size_t>(size.width) *
+                                      static_cast<std::size_t>(size.height) * 3);
+    for (;;) {
+        const JxlDecoderStatus status = JxlDecoderProcessInput(decoder.get());
+        if (status == JXL_DEC_NEED_IMAGE_OUT_BUFFER) {
+            std::size_t wanted = 0;
+            if (JxlDecoderImageOutBufferSize(decoder.get(), &kFormat, &wanted) != JXL_DEC_SUCCESS ||
+                wanted != pixels.size() * 2 ||
+                JxlDecoderSetImageOutBuffer(decoder.get(), &kFormat, pixels.data(), wanted) !=
+                    JXL_DEC_SUCCESS)
+                return {};
+        } else if (status == JXL_DEC_FULL_IMAGE) {
+            return pixels;
+        } else {
+            return {};
+        }
+    }
+}
+
+} // namespace
+
+void writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                 const std::string& xmp, const Work& work) {
+    const PictureSize size = sizeOf(photo, order);
+    std::vector<std::uint16_t> pixels;
+    pixels.reserve(static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height) * 3);
+    developRows(photo, order, work.part(0, 0.8), [&](int, const float* values) {
+        for (int i = 0; i < 3 * size.width; ++i)
+            pixels.push_back(static_cast<std::uint16_t>(values[i] * 65535 + 0.5f));
+    });
+    work.check();
+    const auto bytes = packed(pixels, size, photo, order, xmp);
+    work.report(0.9);
+    work.check();
+    writeBytes(to, bytes.data(), bytes.size());
+    const std::vector<std::uint16_t> back = unpacked(to, size);
+    if (back.empty()) doesNotReadBack(to, "it cannot be opened");
+    if (order.how.quality >= 100) {
+        if (back != pixels) doesNotReadBack(to, "other pixels");
+        return;
+    }
+    BlockMeans written(size.width, size.height), read(size.width, size.height);
+    std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
+    const auto add = [&](BlockMeans& means, const std::vector<std::uint16_t>& of) {
+        for (int y = 0; y < size.height; ++y) {
+            for (std::size_t i = 0; i < row.size(); ++i)
+                row[i] = static_cast<std::uint8_t>(of[static_cast<std::size_t>(y) * row.size() + i] >> 8);
+            means.add(y, row.data());
+        }
+    };
+    add(written, pixels), add(read, back);
+    if (written.farthest(read) > (order.how.quality >= 75 ? 12 : 40)) doesNotReadBack(to, "other pixels");
+}
+
+} // namespace irenic

@@ -1,0 +1,67 @@
+// A file made elsewhere from the same photo, laid under the photo's own pixels.
+#pragma once
+
+#include <filesystem>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "develop/render.h"
+#include "judge/align.h"
+#include "judge/removed.h"
+
+namespace irenic {
+
+// What brings a reference's colours to the photo's: a matrix in linear light, then one curve for all channels
+// over encoded values.
+struct ColourMatch {
+    Matrix3 matrix = kIdentity3;  // linear sRGB
+    std::vector<float> curve;     // encoded sRGB at even steps of encoded sRGB, rising
+    double stops = 0;             // how much brighter that makes it in all
+    double before = 0, after = 0; // mean difference of encoded values from the photo's, shares of white
+};
+
+class Reference {
+  public:
+    // Reads the file and finds its place in `photo` as `look` develops it; a raw is developed with that look
+    // too. Throws PhotoError (it cannot be read), NotAlike (another picture) and Cancelled.
+    static std::shared_ptr<const Reference> open(const std::filesystem::path& file, const Photo& photo,
+                                                 const Look& look, const Work& work = {});
+    // With its colours brought to the photo's.
+    std::shared_ptr<const Reference> matched(const Photo& photo, const Work& work = {}) const;
+
+    std::uint64_t serial() const { return serial_; } // of its own: what is made of it can be told apart
+    // The same under another look: null where it has to be found anew, since the look moves the photo's
+    // pixels.
+    std::shared_ptr<const Reference> following(const Look& look) const;
+    const std::filesystem::path& file() const { return photo_->file; }
+    const Alignment& alignment() const { return alignment_; }
+    const std::optional<ColourMatch>& match() const { return match_; }
+    const Look& look() const { return look_; } // of the photo, when it was aligned
+    // What was done to it, for people: "shifted by 8.0, 8.0 pixels; brighter by 0.30 EV".
+    std::string text() const;
+    // Encoded sRGB, 0..1, of `area` of the developed photo; grey where the reference does not reach.
+    Image display(const Rect& area, float push, const Work& work = {}) const;
+    // As renderRegion().
+    Picture render(const Rect& area, const Shown& as, const Work& work = {}) const;
+
+  private:
+    static std::uint64_t nextSerial();
+    std::uint64_t serial_ = nextSerial();
+    PhotoPtr photo_; // the reference's own
+    Look own_, look_;
+    Alignment alignment_;
+    std::optional<ColourMatch> match_;
+};
+using ReferencePtr = std::shared_ptr<const Reference>;
+
+// Encoded sRGB, 0..1, of `area` of a developed photo, without a push.
+Image displayOf(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
+                const Work& work = {}, TileStore* store = nullptr);
+
+// first less second, of two displays of the same area, on grey (128): `gain` times encoded values. Where a
+// reference is concerned nothing but what is seen can be compared.
+Picture differenceOf(const Image& first, const Image& second, DifferencePart part, double gain, double zoom);
+
+} // namespace irenic

@@ -1,0 +1,128 @@
+// The drawer and its queue, driven by mouse and keys.
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QTreeView>
+
+#include "export/drawer.h"
+#include "export/export_bar.h"
+#include "photos/photo_list.h"
+#include "window_support.h"
+
+using namespace irenic;
+
+class TestDrawer : public test::WindowTest {
+    Q_OBJECT
+    QTemporaryDir state_;
+
+    Drawer& drawer() { return window_->drawer(); }
+    template <class T> T* part(const char* name) { return drawer().findChild<T*>(QLatin1String(name)); }
+    void begin() {
+        find<QToolButton>("showLook")->setChecked(false);
+        window_->resize(1280, 800);
+        QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);
+        QTRY_VERIFY(drawer().isVisible());
+    }
+    // A window that finds this queue.
+    void again() {
+        window_.reset();
+        window_ = std::make_unique<Window>();
+        window_->show();
+        QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
+        window_->open({one_});
+        QVERIFY(settle());
+    }
+    bool over() {
+        for (const QueuedJob& j : drawer().jobs())
+            if (j.state == JobState::Waiting || j.state == JobState::Running) return false;
+        return !drawer().jobs().empty();
+    }
+
+  private slots:
+    void theSentenceSaysWhatItWillMake() {
+        qputenv("XDG_STATE_HOME", state_.filePath("1").toUtf8());
+        again();
+        begin();
+        QVERIFY(!part<QPushButton>("deliver")->isEnabled()); // no take is chosen
+        window_->document().choose(2);
+        QVERIFY(part<QPushButton>("deliver")->isEnabled());
+        part<QLineEdit>("deliverName")->setText("{stem}_{letter}_{iso}");
+        QTRY_COMPARE(part<QLabel>("deliverResult")->text(), QStringLiteral("→ one_C_12800.dng"));
+        part<QComboBox>("deliverFormat")->setCurrentIndex(static_cast<int>(ExportFormat::Jpeg));
+        QVERIFY(part<QSpinBox>("quality")->isVisible() && !part<QComboBox>("bits")->isVisible());
+        QTRY_COMPARE(part<QLabel>("deliverResult")->text(), QStringLiteral("→ one_C_12800.jpg"));
+        QTRY_VERIFY_WITH_TIMEOUT(part<QLabel>("deliverCosts")->text().contains("about"), 30000);
+        part<QLineEdit>("deliverName")->clear();
+        QVERIFY(!part<QPushButton>("deliver")->isEnabled());
+    }
+    void filesAreMadeAndThePhotoKnows() {
+        qputenv("XDG_STATE_HOME", state_.filePath("2").toUtf8());
+        again();
+        begin();
+        window_->document().choose(2);
+        part<QComboBox>("deliverFormat")->setCurrentIndex(static_cast<int>(ExportFormat::Tiff));
+        part<QLineEdit>("deliverName")->setText("{stem}-made");
+        part<QComboBox>("deliverAlso")->setCurrentIndex(1); // and a small JPEG
+        QTest::mouseClick(part<QPushButton>("deliver"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
+        QCOMPARE(drawer().jobs().size(), std::size_t(2));
+        QVERIFY(QFile::exists(folder_.filePath("one-made.tif")) &&
+                QFile::exists(folder_.filePath("one-small.jpg")));
+        QTRY_COMPARE(window_->document().state().exports.size(), std::size_t(2));
+        QTRY_VERIFY(window_->exportBar().queueButton()->text().contains("2 done"));
+        QVERIFY(!drawer().running());
+        QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
+        QTRY_VERIFY(drawer().jobs().empty());
+    }
+    void selectedPhotosFailuresAndPausing() {
+        qputenv("XDG_STATE_HOME", state_.filePath("3").toUtf8());
+        again();
+        const QString bad = folder_.filePath("bad.dng");
+        QFile broken(bad);
+        QVERIFY(broken.open(QIODevice::WriteOnly));
+        broken.write("nothing");
+        broken.close();
+        window_->open({one_, two_, bad});
+        begin();
+        QTRY_COMPARE(window_->photos().count(), 3);
+        window_->photos().selectAll();
+        window_->document().choose(2);
+        part<QComboBox>("deliverTake")->setCurrentIndex(0);
+        part<QComboBox>("deliverWhose")->setCurrentIndex(2); // all with this one's take
+        part<QLineEdit>("deliverName")->setText("{stem}-{counter}");
+        drawer().setPaused(true);
+        part<QPushButton>("deliver")->click();
+        QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
+        int done = 0, failed = 0;
+        for (const QueuedJob& j : drawer().jobs())
+            done += j.state == JobState::Done, failed += j.state == JobState::Failed;
+        QCOMPARE(done, 2);
+        QCOMPARE(failed, 1);
+        auto* list = part<QTreeView>("queueList");
+        QVERIFY(list->model()->index(2, QueueModel::Says).data().toString().contains("bad.dng"));
+        QTest::mouseClick(part<QToolButton>("retryFailed"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
+    }
+    void whatWaitedAsksBeforeItGoesOn() {
+        qputenv("XDG_STATE_HOME", state_.filePath("4").toUtf8());
+        JobWish wish;
+        wish.photo = one_.toStdString(), wish.settings = Settings{"wavelet"},
+        wish.delivery.name = "{stem}-later";
+        JobBook(JobBook::usualPlace()).add({wish});
+        again();
+        begin();
+        QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&
+                    part<QLabel>("queueNote")->text().contains("1 wait from last time"));
+        QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Go on"));
+        QTest::qWait(700);
+        QVERIFY(!QFile::exists(folder_.filePath("one-later.dng")));
+        QTest::mouseClick(part<QToolButton>("pauseQueue"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
+        QVERIFY(QFile::exists(folder_.filePath("one-later.dng")));
+    }
+};
+
+QTEST_MAIN(TestDrawer)
+#include "drawer.moc"

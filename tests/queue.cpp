@@ -1,0 +1,268 @@
+// The queue: files are made once, whatever dies in between.
+#include <QFile>
+#include <QProcess>
+#include <QtTest>
+#include <csignal>
+#include <fstream>
+
+#include "deliver/export.h"
+#include "measure/open.h"
+#include "queue/perform.h"
+#include "queue/supervisor.h"
+#include "support.h"
+
+using namespace irenic;
+
+namespace fs = std::filesystem;
+
+class TestQueue : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    std::vector<std::string> photos_;
+
+    fs::path in(const std::string& name) const {
+        return folder_.filePath(QString::fromStdString(name)).toStdString();
+    }
+    static fs::path cli() { return qEnvironmentVariable("IRENIC_CLI").toStdString(); }
+    JobWish wish(const std::string& photo, const fs::path& out) const {
+        JobWish w;
+        w.photo = photo, w.settings = Settings{"wavelet"};
+        w.delivery.folder = out.string(), w.delivery.format = ExportFormat::Tiff;
+        return w;
+    }
+    static bool over(const JobBook& book) {
+        for (const QueuedJob& j : book.list())
+            if (j.state == JobState::Waiting || j.state == JobState::Running) return false;
+        return true;
+    }
+    static Workforce force(double patience = 60) {
+        Workforce f;
+        f.program = cli(), f.patience = patience;
+        return f;
+    }
+    static std::vector<std::string> namesIn(const fs::path& folder) {
+        std::vector<std::string> names;
+        if (fs::exists(folder))
+            for (const auto& e : fs::directory_iterator(folder)) names.push_back(e.path().filename());
+        std::sort(names.begin(), names.end());
+        return names;
+    }
+
+  private slots:
+    void initTestCase() {
+        for (int i = 0; i < 6; ++i)
+            photos_.push_back(
+                test::writeShot(folder_, ("mill-" + std::to_string(i) + ".dng").c_str(),
+                                test::shoot(6400, "RGGB", static_cast<std::uint32_t>(20 + i)).photo));
+    }
+    void theBookKeepsOrderAndStates() {
+        JobBook book(in("book-1.sqlite"));
+        QVERIFY(book.list().empty() && !book.claim());
+        book.add({wish(photos_[0], in("o")), wish(photos_[1], in("o")), wish(photos_[2], in("o"))});
+        const auto all = book.list();
+        QCOMPARE(all.size(), std::size_t(3));
+        QVERIFY(all[0].wish.settings->method == "wavelet" && all[2].wish.photo == photos_[2]);
+        book.move(all[2].id, -2);
+        QCOMPARE(book.list()[0].id, all[2].id);
+        book.move(all[2].id, 1);
+        QCOMPARE(book.list()[1].id, all[2].id);
+        book.setPaused(true);
+        QVERIFY(!book.claim());
+        book.setPaused(false);
+        // Two that have the book open never get the same.
+        JobBook other(in("book-1.sqlite"));
+        const auto a = book.claim(), b = other.claim();
+        QVERIFY(a && b && a->id != b->id);
+        book.tellProgress(a->id, 0.5);
+        QCOMPARE(other.find(a->id)->progress, 0.5);
+        book.tellFailed(a->id, "the tide came", true);
+        QVERIFY(book.find(a->id)->state == JobState::Waiting && book.find(a->id)->reason == "the tide came");
+        (void)book.claim();
+        book.tellFailed(a->id, "and again", true);
+        QVERIFY(book.find(a->id)->state == JobState::Failed);
+        book.retryFailed();
+        QVERIFY(book.find(a->id)->state == JobState::Waiting && book.find(a->id)->tries == 0);
+        book.cancelAll();
+        QVERIFY(over(book));
+        book.clearFinished();
+        QVERIFY(book.list().empty());
+    }
+    void wishesSurviveTheirText() {
+        JobWish w = wish("/quay/ö, mill.dng", "/x");
+        w.look.exposure = 0.5f, w.risk = Risk{0.25, 0.5}, w.letter = "C", w.take = "soft", w.counter = 9;
+        const JobWish back = wishFrom(textOf(w));
+        QVERIFY(back.photo == w.photo && back.settings == w.settings && back.look == w.look &&
+                back.delivery == w.delivery && back.risk == w.risk && back.take == w.take &&
+                back.counter == 9);
+        QVERIFY_EXCEPTION_THROWN(wishFrom("{"), std::invalid_argument);
+    }
+    void goodOnesAreMadeAndBadOnesSayWhy() {
+        const fs::path out = in("mixed");
+        std::ofstream(in("broken.dng")) << "no photo at all";
+        JobBook book(in("book-2.sqlite"));
+        std::vector<JobWish> all = {wish(photos_[0], out), wish(in("broken.dng").string(), out),
+                                    wish(photos_[1], out), wish(in("gone.dng").string(), out)};
+        JobWish own = wish(photos_[2], out);
+        own.settings.reset(); // its own recommendation
+        all.push_back(own);
+        book.add(all);
+        const Supervisor supervisor(in("book-2.sqlite"), force());
+        QTRY_VERIFY_WITH_TIMEOUT(over(book), 120000);
+        const auto jobs = book.list();
+        QVERIFY(jobs[0].state == JobState::Done && jobs[2].state == JobState::Done &&
+                jobs[4].state == JobState::Done);
+        QVERIFY(jobs[1].state == JobState::Failed && jobs[1].reason.find("broken.dng") != std::string::npos);
+        QVERIFY(jobs[3].state == JobState::Failed && !jobs[3].reason.empty());
+        QCOMPARE(jobs[0].digest, digestOfFile(jobs[0].target));
+        QCOMPARE(namesIn(out).size(), std::size_t(3));
+        // What a worker made is what is made here.
+        ExportOrder order;
+        order.settings = *jobs[0].wish.settings, order.how = jobs[0].wish.delivery,
+        order.target = in("here.tif");
+        exportPhoto(*readPhoto(photos_[0]), order);
+        QVERIFY(readPhoto(jobs[0].target)->samples == readPhoto(in("here.tif"))->samples);
+    }
+    void aTakenNameGetsANumberOrIsRefused() {
+        const fs::path out = in("names");
+        JobBook book(in("book-3.sqlite"));
+        book.add({wish(photos_[0], out), wish(photos_[0], out)});
+        JobWish refuse = wish(photos_[0], out);
+        refuse.delivery.conflict = Conflict::Refuse;
+        {
+            Workforce one = force();
+            one.workers = 1;
+            const Supervisor supervisor(in("book-3.sqlite"), one);
+            QTRY_VERIFY_WITH_TIMEOUT(over(book), 60000);
+            book.add({refuse});
+            QTRY_VERIFY_WITH_TIMEOUT(over(book), 60000);
+        }
+        QVERIFY((namesIn(out) == std::vector<std::string>{"mill-0-clean-2.tif", "mill-0-clean.tif"}));
+        QVERIFY(book.list()[2].state == JobState::Failed &&
+                book.list()[2].reason.find("there already") != std::string::npos);
+    }
+    void aWorkerThatIsKilledIsTriedOnceMore() {
+        const fs::path out = in("killed");
+        JobBook book(in("book-4.sqlite"));
+        JobWish slow = wish(photos_[0], out);
+        slow.settings = Settings{"nlbayes"};
+        book.add({slow, wish(photos_[1], out)});
+        const Supervisor supervisor(in("book-4.sqlite"), force());
+        const auto first = [&] { return *book.find(1); };
+        QTRY_VERIFY_WITH_TIMEOUT(
+            first().state == JobState::Running && first().worker > 0 && first().worker != getpid(), 20000);
+        ::kill(first().worker, SIGKILL);
+        QTRY_VERIFY_WITH_TIMEOUT(over(book), 120000);
+        QVERIFY(first().state == JobState::Done && first().tries == 2);
+        QVERIFY(book.find(2)->state == JobState::Done);
+        QCOMPARE(namesIn(out).size(), std::size_t(2));
+    }
+    void aWorkerThatHangsIsGivenUp() {
+        JobBook book(in("book-5.sqlite"));
+        book.add({wish(photos_[0], in("hung"))});
+        // A program that never says anything stands for a decoder that spins.
+        const fs::path spins = in("spins.sh");
+        std::ofstream(spins) << "#!/bin/sh\nexec sleep 60\n";
+        fs::permissions(spins, fs::perms::owner_all);
+        Workforce f = force(0.6);
+        f.program = spins;
+        const Supervisor supervisor(in("book-5.sqlite"), f);
+        QTRY_VERIFY_WITH_TIMEOUT(over(book), 20000);
+        QVERIFY(book.list()[0].state == JobState::Failed && book.list()[0].tries == 2);
+        QVERIFY(book.list()[0].reason.find("no progress") != std::string::npos);
+    }
+    void cancelledOnesLeaveNothing() {
+        const fs::path out = in("cancelled");
+        JobBook book(in("book-6.sqlite"));
+        JobWish slow = wish(photos_[0], out);
+        slow.settings = Settings{"nlbayes"};
+        book.add({slow, slow, slow});
+        const Supervisor supervisor(in("book-6.sqlite"), force());
+        QTRY_VERIFY_WITH_TIMEOUT(book.list()[0].progress > 0, 30000);
+        book.cancelAll();
+        QTRY_VERIFY_WITH_TIMEOUT(supervisor.idle(), 10000);
+        QVERIFY(over(book));
+        for (const QueuedJob& j : book.list())
+            QVERIFY(j.state == JobState::Cancelled || j.state == JobState::Done);
+        for (const std::string& name : namesIn(out))
+            QVERIFY2(name.find(".part") == std::string::npos && name[0] != '.', name.c_str());
+    }
+    // The whole program is killed at any moment, begins again, and every good photo is there exactly once.
+    void killedAtAnyMomentNothingIsLostOrDoubled() {
+        const fs::path out = in("resumed"), place = in("book-7.sqlite");
+        JobBook book(place);
+        std::vector<JobWish> all;
+        std::ofstream(in("bad.dng")) << "rotten";
+        for (const std::string& p : photos_) all.push_back(wish(p, out));
+        all.insert(all.begin() + 2, wish(in("bad.dng").string(), out));
+        book.add(all);
+        std::uint32_t s = 5;
+        for (int round = 0; round < 8 && !over(book); ++round) {
+            QProcess run;
+            run.start(QString::fromStdString(cli().string()),
+                      {"queue", "run", "--book", QString::fromStdString(place.string())});
+            QVERIFY(run.waitForStarted());
+            s = s * 1664525U + 1013904223U;
+            run.waitForFinished(150 + static_cast<int>(s >> 24) * 4);
+            run.kill();
+            run.waitForFinished();
+            QTest::qWait(300); // its workers end with it
+        }
+        QProcess last;
+        last.start(QString::fromStdString(cli().string()),
+                   {"queue", "run", "--book", QString::fromStdString(place.string())});
+        QVERIFY(last.waitForFinished(120000));
+        QCOMPARE(last.exitCode(), 1); // the bad one
+        int done = 0;
+        for (const QueuedJob& j : book.list()) {
+            if (j.state != JobState::Done) {
+                QVERIFY(j.wish.photo.find("bad") != std::string::npos);
+                continue;
+            }
+            ++done;
+            QCOMPARE(j.digest, digestOfFile(j.target));
+        }
+        QCOMPARE(done, 6);
+        std::vector<std::string> expected;
+        for (int i = 0; i < 6; ++i) expected.push_back("mill-" + std::to_string(i) + "-clean.tif");
+        QVERIFY2(namesIn(out) == expected, QString::number(namesIn(out).size()).toLatin1());
+    }
+    void onTheCommandLine() {
+        const auto run = [](const QStringList& words) {
+            QProcess p;
+            p.start(QString::fromStdString(cli().string()), words);
+            p.waitForFinished(120000);
+            return std::pair{p.exitCode(), QString::fromUtf8(p.readAllStandardOutput())};
+        };
+        const QString out = QString::fromStdString(in("cli").string());
+        const QString one = QString::fromStdString(photos_[0]), two = QString::fromStdString(photos_[1]);
+        // Several files, several formats, several processes.
+        auto [status, text] =
+            run({"clean", one, two, "--method", "wavelet", "--format", "jpeg,png", "--size", "200", "--name",
+                 "{stem}-{method}", "--out", out, "--jobs", "2", "--json"});
+        QCOMPARE(status, 0);
+        QCOMPARE(text.split('\n', Qt::SkipEmptyParts).size(), 4);
+        QVERIFY((namesIn(in("cli")) == std::vector<std::string>{"mill-0-wavelet.jpg", "mill-0-wavelet.png",
+                                                                "mill-1-wavelet.jpg", "mill-1-wavelet.png"}));
+        // What is there is left out; what would be another is not.
+        std::tie(status, text) = run({"clean", one, "--method", "wavelet", "--format", "tiff", "--out", out});
+        std::tie(status, text) =
+            run({"clean", one, "--method", "wavelet", "--format", "tiff", "--out", out, "--resume"});
+        QVERIFY(status == 0 && text.contains("done before"));
+        std::tie(status, text) =
+            run({"clean", one, "--method", "nlm", "--format", "tiff", "--out", out, "--resume"});
+        QCOMPARE(status, 1); // refused: the name is taken by something else
+        // A folder and a pattern.
+        std::tie(status, text) = run({"clean", QString::fromStdString(in("").string()) + "/mill-[23].dng",
+                                      "--method", "wavelet", "--out", out});
+        QCOMPARE(status, 0);
+        QVERIFY(fs::exists(in("cli/mill-2-clean.dng")) && fs::exists(in("cli/mill-3-clean.dng")));
+        const QString book = QString::fromStdString(in("book-7.sqlite").string());
+        std::tie(status, text) = run({"queue", "list", "--book", book});
+        QVERIFY(status == 0 && text.contains("failed") && text.contains("mill-5-clean.tif"));
+        QCOMPARE(run({"queue", "clear", "--book", book}).first, 0);
+        QCOMPARE(run({"queue", "list", "--book", book}).second.split('\n', Qt::SkipEmptyParts).size(), 1);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestQueue)
+#include "queue.moc"
