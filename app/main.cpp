@@ -5,11 +5,13 @@
 #include <QTimer>
 #include <QToolButton>
 #include <algorithm>
+#include <fstream>
 #include <memory>
 #include <string>
 
 #include "closeup/close_up.h"
 #include "export/drawer.h"
+#include "export/export_bar.h"
 #include "photos/photo_list.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
@@ -22,6 +24,38 @@ bool asksFor(int argc, char** argv, std::initializer_list<const char*> words) {
     return std::any_of(argv + 1, argv + argc, [&](const char* a) {
         return std::any_of(words.begin(), words.end(), [a](const char* w) { return std::string(w) == a; });
     });
+}
+
+// A queue as it stands in the middle of a night's work, for pictures of the window.
+void fillQueue(irenic::JobBook& book, int count) {
+    namespace fs = std::filesystem;
+    std::vector<irenic::JobWish> wishes;
+    for (int i = 0; i < count; ++i) {
+        irenic::JobWish w;
+        w.photo =
+            QStringLiteral("/photos/tide/mill-%1.dng").arg(i + 1, 4, 10, QLatin1Char('0')).toStdString();
+        w.settings = irenic::Settings{}, w.letter = "B";
+        if (i % 3 == 2) w.delivery.format = irenic::ExportFormat::Jpeg;
+        wishes.push_back(w);
+    }
+    book.add(wishes);
+    for (int i = 0; i < count / 2; ++i) {
+        const auto job = book.claim();
+        const fs::path photo = job->wish.photo;
+        if (i % 17 == 4)
+            book.tellFailed(job->id,
+                            photo.filename().string() + ": the file ends before its last row. Copy it again.",
+                            false);
+        else {
+            const std::string made =
+                photo.stem().string() + "-clean" + irenic::endingOf(job->wish.delivery.format);
+            const fs::path there = book.file().parent_path() / made;
+            std::ofstream(there) << "made up";
+            book.tellDone(job->id, there, "-", 3.4 + i % 5);
+        }
+    }
+    if (const auto job = book.claim()) book.tellProgress(job->id, 0.62);
+    if (const auto job = book.claim()) book.tellProgress(job->id, 0.17);
 }
 
 } // namespace
@@ -75,10 +109,13 @@ int main(int argc, char** argv) {
         QStringLiteral("FILE"));
     const QCommandLineOption probe(QStringLiteral("probe"), QStringLiteral("The close-up's probe."),
                                    QStringLiteral("NUMBER"), QStringLiteral("1"));
+    const QCommandLineOption queue(
+        QStringLiteral("queue"), QStringLiteral("Open the drawer, with so many made-up files in its queue."),
+        QStringLiteral("NUMBER"));
     const QCommandLineOption size(QStringLiteral("size"), QStringLiteral("Size of the window."),
                                   QStringLiteral("WIDTHxHEIGHT"), QStringLiteral("1280x800"));
     parser.addOptions({look, curve, history, heads, closeUp, size, picture, push, zoom, select, recommend,
-                       reference, probe});
+                       reference, probe, queue});
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
     QApplication& app = *window_system;
@@ -120,6 +157,9 @@ int main(int argc, char** argv) {
     if (parser.isSet(heads)) window.findChild<QAction*>(QStringLiteral("allHeads"))->trigger();
     if (parser.isSet(look)) window.findChild<QToolButton*>(QStringLiteral("showLook"))->setChecked(true);
     if (parser.isSet(history)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
+    if (parser.isSet(queue) && parser.isSet(picture))
+        fillQueue(window.drawer().book(), parser.value(queue).toInt());
+    if (parser.isSet(queue)) window.exportBar().queueButton()->setChecked(true);
     bool opened = !parser.isSet(reference);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
         if (opened) return;

@@ -80,12 +80,28 @@ Window::Window(QWidget* parent)
     column->setSpacing(0);
     column->addWidget(viewStrip_ = viewStrip());
     column->addWidget(lookStrip_);
-    column->addWidget(sheet_, 1);
-    column->addWidget(closeUp_, 1);
+    auto* views = new QWidget(right);
+    auto* stack = new QVBoxLayout(views);
+    stack->setContentsMargins(0, 0, 0, 0);
+    stack->setSpacing(0);
+    stack->addWidget(sheet_, 1);
+    stack->addWidget(closeUp_, 1);
     closeUp_->hide();
-    column->addWidget(start_, 1);
-    column->addWidget(drawer_);
+    stack->addWidget(start_, 1);
+    // The drawer opens over the lowest row and keeps the height it was given.
+    foot_ = new QSplitter(Qt::Vertical, right);
+    foot_->addWidget(views);
+    foot_->addWidget(drawer_);
+    foot_->setStretchFactor(0, 1);
+    foot_->setStretchFactor(1, 0);
+    foot_->setChildrenCollapsible(false);
+    constexpr int kDrawer = 215;
+    const int high = QSettings().value(QStringLiteral("drawer/height"), kDrawer).toInt();
+    foot_->setSizes({800 - high, high});
+    connect(foot_, &QSplitter::splitterMoved, this,
+            [this] { QSettings().setValue(QStringLiteral("drawer/height"), drawer_->height()); });
     drawer_->hide();
+    column->addWidget(foot_, 1);
     column->addWidget(exportBar_);
     splitter_->addWidget(sidePanel());
     splitter_->addWidget(right);

@@ -107,7 +107,7 @@ class Window : public QMainWindow {
     PresetMenu* presets_;
     StartPage* start_;
     QWidget* viewStrip_ = nullptr;
-    QSplitter* splitter_;
+    QSplitter *splitter_, *foot_ = nullptr;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
     Job overviewWork_, levelling_;

@@ -9,6 +9,7 @@
 #include "deliver/picture_files.h"
 #include "image/resample.h"
 #include "mill.h"
+#include "raw/wide_mosaic.h"
 #include "sensor.h"
 
 namespace irenic {
@@ -98,7 +99,9 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
                 writeJpeg(part, photo, order, {}, work);
             } else {
                 DngExtras extras;
-                extras.preview = renderOverview(photo, {}, 512);
+                Photo seen = photo;
+                if (seen.wide) spreadColours(seen, *photo.wide, work);
+                extras.preview = renderOverview(seen, {}, 512);
                 extras.compression = DngCompression::Lossless;
                 writeDng(part, photo, extras, work);
             }

@@ -82,6 +82,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     column->setContentsMargins(6, 4, 6, 4);
     column->setSpacing(style::kGap);
     column->addWidget(sentence());
+    list_->setMinimumHeight(70);
     column->addWidget(list_, 1);
     column->addWidget(tools());
     setObjectName(QStringLiteral("drawer"));
@@ -441,6 +442,7 @@ void Drawer::work() {
 }
 
 bool Drawer::running() const {
+    if (!keeps_) return false;
     const bool paused = book_->paused();
     return std::any_of(model_->jobs().begin(), model_->jobs().end(), [&](const QueuedJob& j) {
         return j.state == JobState::Running || (j.state == JobState::Waiting && !paused);

@@ -41,6 +41,7 @@ class Drawer : public QWidget {
     void setPaused(bool paused);
     // Pictures of the window neither read nor change anybody's queue.
     static void keepNothing() { keeps_ = false; }
+    JobBook& book() { return *book_; }
 
   signals:
     void changed(); // the queue
