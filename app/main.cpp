@@ -13,6 +13,7 @@
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "photos/photo_list.h"
+#include "sheet/reference_head.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
 #include "window.h"
@@ -189,6 +190,9 @@ int main(int argc, char** argv) {
                 return;
             }
             if (isClose && !window.closeUp().current()) return;
+            if (parser.isSet(reference) && window.sheet().columns() > static_cast<int>(takes.size()) + 1 &&
+                !window.sheet().referenceHead(0)->toolTip().contains(QStringLiteral("matched:")))
+                return;
             if ((!empty && !isClose && !window.sheet().allCurrent()) ||
                 (parser.isSet(recommend) && !measured))
                 return;

@@ -1,5 +1,6 @@
 #include "demo.h"
 
+#include <algorithm>
 #include <cmath>
 #include <fstream>
 #include <stdexcept>
@@ -54,6 +55,26 @@ std::vector<DemoShot> demoShots() {
     return all;
 }
 
+// What lens and low-pass filter do to a point (weights side, 1 - 2 side, side along and across): a mosaic of
+// light sharper than its pixels is full of false colour that no real photo has.
+void soften(Plane& p) {
+    constexpr float kSide = 0.2f;
+    const int w = p.width(), h = p.height();
+    Plane rows(w, h);
+    forEachBand(h, 16, {}, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < w; ++x)
+                rows.at(x, y) = (1 - 2 * kSide) * p.at(x, y) +
+                                kSide * (p.at(std::max(0, x - 1), y) + p.at(std::min(w - 1, x + 1), y));
+    });
+    forEachBand(h, 16, {}, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < w; ++x)
+                p.at(x, y) = (1 - 2 * kSide) * rows.at(x, y) +
+                             kSide * (rows.at(x, std::max(0, y - 1)) + rows.at(x, std::min(h - 1, y + 1)));
+    });
+}
+
 void writeTruth(const std::filesystem::path& to, const Plane& mosaic) {
     std::ofstream out(to, std::ios::binary);
     for (int y = 0; y < mosaic.height(); ++y)
@@ -81,6 +102,7 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
             work.check();
             if (light[0].empty()) {
                 light = millScene(scene);
+                for (Plane& p : light) soften(p);
                 const auto side = [&](int full) {
                     return static_cast<int>(std::lround(full * scale / 4)) * 4;
                 };

@@ -10,6 +10,8 @@
 #include <stdexcept>
 #include <string>
 
+#include "deliver/jxl_output.h"
+
 namespace irenic {
 
 namespace {
@@ -68,18 +70,7 @@ std::vector<std::uint8_t> packScene(const std::array<Plane, 3>& light, float dis
     check(JxlEncoderAddImageFrame(settings, &kFormat, pixels.data(), pixels.size() * 2) == JXL_ENC_SUCCESS,
           "packed");
     JxlEncoderCloseInput(encoder.get());
-    std::vector<std::uint8_t> file(1 << 20);
-    std::uint8_t* next = file.data();
-    std::size_t room = file.size();
-    JxlEncoderStatus status = JXL_ENC_NEED_MORE_OUTPUT;
-    while ((status = JxlEncoderProcessOutput(encoder.get(), &next, &room)) == JXL_ENC_NEED_MORE_OUTPUT) {
-        const auto used = static_cast<std::size_t>(next - file.data());
-        file.resize(file.size() * 2);
-        next = file.data() + used, room = file.size() - used;
-    }
-    check(status == JXL_ENC_SUCCESS, "packed");
-    file.resize(static_cast<std::size_t>(next - file.data()));
-    return file;
+    return outputOf(encoder.get());
 }
 
 std::array<Plane, 3> unpackScene(std::span<const std::uint8_t> file) {

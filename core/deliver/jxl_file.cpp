@@ -8,6 +8,7 @@
 
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
+#include "deliver/jxl_output.h"
 #include "deliver/picture_files.h"
 #include "deliver/proof.h"
 #include "deliver/safe_file.h"
@@ -64,18 +65,7 @@ std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, Pictu
     check(JxlEncoderAddImageFrame(settings, &kFormat, pixels.data(), pixels.size() * 2) == JXL_ENC_SUCCESS,
           "its pixels");
     JxlEncoderCloseInput(encoder.get());
-    std::vector<std::uint8_t> file(1 << 20);
-    std::uint8_t* next = file.data();
-    std::size_t room = file.size();
-    JxlEncoderStatus status = JXL_ENC_NEED_MORE_OUTPUT;
-    while ((status = JxlEncoderProcessOutput(encoder.get(), &next, &room)) == JXL_ENC_NEED_MORE_OUTPUT) {
-        const auto used = static_cast<std::size_t>(next - file.data());
-        file.resize(file.size() * 2);
-        next = file.data() + used, room = file.size() - used;
-    }
-    check(status == JXL_ENC_SUCCESS, "the library failed");
-    file.resize(static_cast<std::size_t>(next - file.data()));
-    return file;
+    return outputOf(encoder.get());
 }
 
 // The pixels of a file that was just written; empty: it does not read back.
