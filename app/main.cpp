@@ -10,6 +10,7 @@
 #include <string>
 
 #include "closeup/close_up.h"
+#include "closeup/difference_view.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "photos/photo_list.h"
@@ -190,6 +191,8 @@ int main(int argc, char** argv) {
                 return;
             }
             if (isClose && !window.closeUp().current()) return;
+            const auto* removed = window.closeUp().removedBeside();
+            if (removed->isVisible() && removed->image().isNull()) return;
             if (parser.isSet(reference) && window.sheet().columns() > static_cast<int>(takes.size()) + 1 &&
                 !window.sheet().referenceHead(0)->toolTip().contains(QStringLiteral("matched:")))
                 return;

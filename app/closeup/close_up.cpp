@@ -483,6 +483,7 @@ void CloseUp::compare() {
 }
 
 bool CloseUp::current() const {
+    if (difference_->isVisible() && difference_->image().isNull()) return false;
     for (const int c : seen())
         if (cell(c)->state() != Cell::State::Current) return false;
     return true;
