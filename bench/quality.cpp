@@ -187,7 +187,7 @@ int main(int argc, char** argv) {
             Plane whole(w, h);
             for (int y = 0; y < h; ++y) in.read(reinterpret_cast<char*>(whole.row(y)), sizeof(float) * w);
             if (!in) throw std::runtime_error(std::string(n) + ": no truth there");
-            const int shift = n[6] == '3' || n[6] == '4' ? 1 : 0;
+            const int shift = n[6] == '2' || n[6] == '3' ? 1 : 0;
             truths.emplace_back(n,
                                 whole.cropped({(w - crop) / 4 * 2 + shift, (h - crop) / 4 * 2, crop, crop}));
         }
