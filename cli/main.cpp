@@ -210,7 +210,7 @@ int main(int argc, char** argv) {
     inspectCommand->callback([&] { status = inspect(files, asJson, work); });
 
     irenic::addCleanCommand(app, work, status);
-    irenic::addQueueCommands(app, work, status, argv[0]);
+    irenic::addQueueCommands(app, work, status);
 
     auto* recommendCommand =
         app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");

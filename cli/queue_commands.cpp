@@ -83,7 +83,7 @@ int workOn(const QueueOptions& o, const Work& work) {
 
 } // namespace
 
-void addQueueCommands(CLI::App& app, const Work& work, int& status, const char*) {
+void addQueueCommands(CLI::App& app, const Work& work, int& status) {
     const auto options = std::make_shared<QueueOptions>();
     auto* queue = app.add_subcommand("queue", "The queue of files to make that the window fills");
     queue->require_subcommand(1);

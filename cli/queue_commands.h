@@ -9,6 +9,6 @@ class App;
 
 namespace irenic {
 
-void addQueueCommands(CLI::App& app, const Work& work, int& status, const char* program);
+void addQueueCommands(CLI::App& app, const Work& work, int& status);
 
 } // namespace irenic

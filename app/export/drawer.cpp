@@ -40,7 +40,7 @@ std::filesystem::path workerProgram() {
     return QStandardPaths::findExecutable(QStringLiteral("irenic-cli")).toStdString();
 }
 
-template <class T> void fill(QComboBox* box, const char* field, const char* name) {
+void fill(QComboBox* box, const char* field, const char* name) {
     const Field<Delivery>* f = findField<Delivery>(field);
     for (const char* text : f->shownChoices) box->addItem(QString::fromUtf8(text));
     box->setObjectName(QString::fromLatin1(name));
@@ -128,7 +128,7 @@ QWidget* Drawer::sentence() {
     };
     const auto box = [&](QComboBox*& member, const char* field) {
         member = new QComboBox(line);
-        fill<Delivery>(member, field, field);
+        fill(member, field, field);
         row->addWidget(member);
         connect(member, &QComboBox::currentIndexChanged, this, &Drawer::describe);
     };

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
 #include <deque>
 #include <fstream>
 #include <memory>
@@ -191,6 +192,16 @@ void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
         }
         work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);
         work.check();
+    }
+}
+
+void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to) {
+    if (bits == 32) std::memcpy(to, values, count * sizeof(float));
+    for (std::size_t i = 0; i < count && bits == 8; ++i)
+        to[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);
+    for (std::size_t i = 0; i < count && bits == 16; ++i) {
+        const auto v = static_cast<std::uint16_t>(values[i] * 65535 + 0.5f);
+        std::memcpy(to + 2 * i, &v, 2);
     }
 }
 

@@ -21,6 +21,8 @@ PictureSize sizeOf(const Photo& photo, const ExportOrder& order);
 // std::invalid_argument and Cancelled.
 void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
                  const std::function<void(int, const float*)>& put);
+// Encoded values as samples of 8 or 16 bits in the machine's byte order, or of 32 bits as they are.
+void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to);
 // The ICC profile that the rows are in.
 std::vector<std::uint8_t> profileOf(const Delivery& delivery);
 

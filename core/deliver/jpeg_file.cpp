@@ -20,8 +20,7 @@ void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Export
     BlockMeans written(size.width, size.height), read(size.width, size.height);
     std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
     developRows(photo, order, work, [&](int y, const float* values) {
-        for (std::size_t i = 0; i < row.size(); ++i)
-            row[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);
+        quantise(values, row.size(), 8, row.data());
         written.add(y, row.data());
         encoder.row(row.data());
     });

@@ -2,7 +2,6 @@
 
 #include <cmath>
 #include <cstdio>
-#include <cstring>
 #include <memory>
 
 #include "deliver/carried_tags.h"
@@ -89,13 +88,7 @@ void writePng(const std::filesystem::path& to, const Photo& photo, const ExportO
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *
                                       static_cast<std::size_t>(bits / 8));
         developRows(photo, order, work, [&](int, const float* values) {
-            for (std::size_t i = 0; i < static_cast<std::size_t>(size.width) * 3; ++i) {
-                const auto v = static_cast<std::uint16_t>(values[i] * (bits == 8 ? 255 : 65535) + 0.5f);
-                if (bits == 8)
-                    row[i] = static_cast<std::uint8_t>(v);
-                else
-                    std::memcpy(row.data() + 2 * i, &v, 2);
-            }
+            quantise(values, static_cast<std::size_t>(size.width) * 3, bits, row.data());
             written.add(row.data(), row.size());
             errno = 0;
             if (!put(w, row.data())) failedWriting(to.parent_path());

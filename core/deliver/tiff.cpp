@@ -3,7 +3,6 @@
 #include <tiffio.h>
 
 #include <cmath>
-#include <cstring>
 #include <memory>
 
 #include "deliver/carried_tags.h"
@@ -60,13 +59,7 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Export
         describe(t, photo, size, order.how);
         std::vector<std::uint8_t> row(bytes);
         developRows(photo, order, work, [&](int y, const float* values) {
-            if (bits == 32) std::memcpy(row.data(), values, bytes);
-            for (std::size_t i = 0; i < samples && bits == 8; ++i)
-                row[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);
-            for (std::size_t i = 0; i < samples && bits == 16; ++i) {
-                const auto v = static_cast<std::uint16_t>(values[i] * 65535 + 0.5f);
-                std::memcpy(row.data() + 2 * i, &v, 2);
-            }
+            quantise(values, samples, bits, row.data());
             // Before: the library differentiates the row in place.
             written.add(row.data(), bytes);
             errno = 0;
