@@ -10,7 +10,6 @@
 #include "deliver/picture_files.h"
 #include "image/resample.h"
 #include "mill.h"
-#include "raw/wide_mosaic.h"
 #include "sensor.h"
 
 namespace irenic {
@@ -75,6 +74,18 @@ void soften(Plane& p) {
     });
 }
 
+// The photo to render the preview from: of a body with a wide mosaic a small view taken with a 2x2 one, since
+// a picture of 512 pixels does not need what spreading the colours of a wide mosaic takes.
+Photo seenForPreview(const Photo& photo, const std::array<Plane, 3>& light, const DemoShot& d) {
+    if (!photo.wide) return photo;
+    Body body = d.body;
+    body.xTrans = false;
+    std::array<Plane, 3> small;
+    for (std::size_t c = 0; c < 3; ++c)
+        small[c] = shrunk(light[c], light[c].width() / 8 * 2, light[c].height() / 8 * 2);
+    return takePhoto(exposeMosaic(small, body, d.shot, d.optics), body, d.shot);
+}
+
 void writeTruth(const std::filesystem::path& to, const Plane& mosaic) {
     std::ofstream out(to, std::ios::binary);
     for (int y = 0; y < mosaic.height(); ++y)
@@ -121,9 +132,7 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
                 writeJpeg(part, photo, order, {}, work);
             } else {
                 DngExtras extras;
-                Photo seen = photo;
-                if (seen.wide) spreadColours(seen, *photo.wide, work);
-                extras.preview = renderOverview(seen, {}, 512);
+                extras.preview = renderOverview(seenForPreview(photo, light, d), {}, 512);
                 extras.compression = DngCompression::Lossless;
                 writeDng(part, photo, extras, work);
             }

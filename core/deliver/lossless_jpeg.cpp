@@ -75,26 +75,47 @@ Code codeFor(const std::array<std::uint32_t, kCategories>& counts) {
 
 class Stream {
   public:
-    std::vector<std::uint8_t> bytes;
-
-    void byte(unsigned v) { bytes.push_back(static_cast<std::uint8_t>(v)); }
+    // Room for that many bytes more; whoever writes bits asks for it first.
+    void makeRoom(std::size_t more) {
+        if (bytes_.size() - used_ < more) bytes_.resize(2 * bytes_.size() + more);
+    }
+    void byte(unsigned v) {
+        makeRoom(1);
+        bytes_[used_++] = static_cast<std::uint8_t>(v);
+    }
     void word(unsigned v) { byte(v >> 8U), byte(v & 255U); }
+    // At most 31 bits, which take at most 8 bytes.
     void bits(std::uint32_t v, unsigned count) {
-        held_ = held_ << count | v;
-        count_ += count;
-        while (count_ >= 8) {
-            const auto out = static_cast<std::uint8_t>(held_ >> (count_ - 8));
-            bytes.push_back(out);
-            if (out == 0xff) bytes.push_back(0); // T.81, F.1.2.3
-            count_ -= 8;
+        held_ = held_ << count | v, count_ += count;
+        if (count_ < 32) return;
+        count_ -= 32;
+        const auto four = static_cast<std::uint32_t>(held_ >> count_);
+        const bool holdsFf = ((~four - 0x01010101U) & four & 0x80808080U) != 0;
+        for (unsigned shift = 32; shift > 0; shift -= 8) {
+            const auto out = static_cast<std::uint8_t>(four >> (shift - 8));
+            bytes_[used_++] = out;
+            if (holdsFf && out == 0xff) bytes_[used_++] = 0; // T.81, F.1.2.3
         }
     }
     void flush() {
-        if (count_ > 0) bits((1U << (8 - count_)) - 1, 8 - count_);
+        const unsigned rest = count_ % 8;
+        if (rest > 0) held_ = held_ << (8 - rest) | ((1U << (8 - rest)) - 1), count_ += 8 - rest;
+        for (; count_ > 0; count_ -= 8) {
+            const auto out = static_cast<std::uint8_t>(held_ >> (count_ - 8));
+            byte(out);
+            if (out == 0xff) byte(0);
+        }
+    }
+    std::vector<std::uint8_t> taken() {
+        bytes_.resize(used_);
+        return std::move(bytes_);
     }
 
   private:
-    std::uint64_t held_ = 0;
+    std::vector<std::uint8_t> bytes_;
+    std::size_t used_ = 0;
+    std::uint64_t held_ =
+        0; // of which the last count_ bits are not written yet; never 32 or more between calls
     unsigned count_ = 0;
 };
 
@@ -103,17 +124,19 @@ unsigned categoryOf(int difference) {
         std::bit_width(static_cast<unsigned>(difference < 0 ? -difference : difference)));
 }
 
-// Calls use(component, difference) in the order of the stream. Differences are modulo 65536 (T.81, H.1.2.1).
-template <class Use>
+// Calls use(component, difference) in the order of the stream, after begin() for each row. Differences are
+// modulo 65536 (T.81, H.1.2.1).
+template <class Begin, class Use>
 void eachDifference(const std::uint16_t* samples, int width, int height, std::ptrdiff_t stride,
-                    int components, const Use& use) {
+                    int components, const Begin& begin, const Use& use) {
     for (int y = 0; y < height; ++y) {
         const std::uint16_t* row = samples + y * stride;
-        for (int x = 0; x < width; ++x) {
-            const int before = x >= components ? row[x - components] : y > 0 ? row[x - stride] : 32768;
-            const auto difference = static_cast<std::int16_t>(row[x] - before);
-            use(static_cast<std::size_t>(x % components), difference);
-        }
+        begin();
+        for (int x = 0; x < width; x += components)
+            for (int c = 0; c < components; ++c) {
+                const int before = x > 0 ? row[x + c - components] : y > 0 ? row[c - stride] : 32768;
+                use(static_cast<std::size_t>(c), static_cast<std::int16_t>(row[x + c] - before));
+            }
     }
 }
 
@@ -123,14 +146,15 @@ std::vector<std::uint8_t> losslessJpeg(const std::uint16_t* samples, int width, 
                                        std::ptrdiff_t stride, int components) {
     assert(components >= 1 && components <= 4 && width % components == 0);
     std::array<std::array<std::uint32_t, kCategories>, 4> counts{};
-    eachDifference(samples, width, height, stride, components,
-                   [&](std::size_t c, int d) { ++counts[c][categoryOf(d)]; });
+    eachDifference(
+        samples, width, height, stride, components, [] {},
+        [&](std::size_t c, int d) { ++counts[c][categoryOf(d)]; });
     std::array<Code, 4> codes;
     const auto n = static_cast<unsigned>(components);
     for (unsigned c = 0; c < n; ++c) codes[c] = codeFor(counts[c]);
 
     Stream out;
-    out.bytes.reserve(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
+    out.makeRoom(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
     out.word(0xffd8);
     out.word(0xffc3); // SOF3: lossless, Huffman
     out.word(8 + 3 * n);
@@ -152,16 +176,18 @@ std::vector<std::uint8_t> losslessJpeg(const std::uint16_t* samples, int width, 
     for (unsigned c = 0; c < n; ++c) out.byte(c), out.byte(c << 4U);
     out.byte(1); // predictor
     out.byte(0), out.byte(0);
-    eachDifference(samples, width, height, stride, components, [&](std::size_t c, int d) {
+    const auto room = [&] { out.makeRoom(8 * static_cast<std::size_t>(width) + 8); };
+    eachDifference(samples, width, height, stride, components, room, [&](std::size_t c, int d) {
         const unsigned category = categoryOf(d);
-        out.bits(codes[c].bits[category], codes[c].length[category]);
         // Category 16 holds -32768 alone, and no bits follow.
-        if (category > 0 && category < 16)
-            out.bits(static_cast<std::uint32_t>(d < 0 ? d - 1 : d) & ((1U << category) - 1), category);
+        const unsigned more = category < 16 ? category : 0;
+        const auto low = static_cast<std::uint32_t>(d < 0 ? d - 1 : d) & ((1U << more) - 1);
+        out.bits(static_cast<std::uint32_t>(codes[c].bits[category]) << more | low,
+                 codes[c].length[category] + more);
     });
     out.flush();
     out.word(0xffd9);
-    return std::move(out.bytes);
+    return out.taken();
 }
 
 } // namespace irenic
