@@ -139,8 +139,9 @@ class TestFidelity : public QObject {
         qInfo("%s", qPrintable(said));
         QVERIFY2(after.difference < before.difference, qPrintable(said));
         if (iso <= 3200) QVERIFY2(after.difference < 0.4, qPrintable(said));
-        // Where single photons count, what lies in the noise comes out a trace paler; the wavelet's more so.
-        const double most = iso > 20000 ? 0.03 : method == QLatin1String("wavelet") ? 0.008 : 0.005;
+        // Where single photons count, what lies in the noise comes out a trace paler. From shot to shot
+        // saturation scatters, at ISO 12800 by 0.0025 around 0.995 (five shots, the learned method).
+        const double most = iso > 20000 ? 0.03 : iso > 8000 ? 0.01 : 0.005;
         QVERIFY2(std::abs(after.saturation - 1) < most, qPrintable(said));
     }
     void aPlainTiffIsAsColourfulAsTheRaw() {
