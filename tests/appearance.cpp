@@ -9,6 +9,7 @@
 #include <cmath>
 
 #include "start/start_page.h"
+#include "style/icon.h"
 #include "style/style.h"
 #include "window_support.h"
 
@@ -88,6 +89,24 @@ class TestAppearance : public test::WindowTest {
     }
 
   private slots:
+    void typefaceAndIconsAreTheShippedOnes() {
+        QCOMPARE(QFontInfo(QApplication::font()).family(), QStringLiteral("Open Sans"));
+        using style::Icon;
+        for (const Icon one : {Icon::Choose, Icon::More, Icon::Close, Icon::Waits, Icon::Runs, Icon::Done,
+                               Icon::Failed, Icon::Cancelled}) {
+            const auto drawn = [&](QIcon::Mode mode, QIcon::State state) {
+                return style::icon(one).pixmap(QSize(16, 16), 2, mode, state).toImage();
+            };
+            const QImage plain = drawn(QIcon::Normal, QIcon::Off), off = drawn(QIcon::Disabled, QIcon::Off);
+            QCOMPARE(plain.size(), QSize(32, 32));
+            // Something is drawn, in the colour of text, and less strongly where it cannot be pressed.
+            int strong = 0;
+            for (int y = 0; y < 32; ++y)
+                for (int x = 0; x < 32; ++x) strong += plain.pixelColor(x, y) == style::text();
+            QVERIFY2(strong > 20, qPrintable(QString::number(strong)));
+            QVERIFY(plain != off);
+        }
+    }
     void textStandsOut() {
         for (const style::Greys g : {style::Greys::Middle, style::Greys::Dark, style::Greys::Light}) {
             style::setGreys(g);

@@ -6,6 +6,7 @@
 #include <map>
 
 #include "raw/text.h"
+#include "style/icon.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -61,10 +62,15 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     }
     if (role == Qt::ForegroundRole && (j.state == JobState::Done || j.state == JobState::Cancelled))
         return style::text();
+    if (role == Qt::DecorationRole && at.column() == State) {
+        constexpr style::Icon kIcons[] = {style::Icon::Waits, style::Icon::Runs, style::Icon::Done,
+                                          style::Icon::Failed, style::Icon::Cancelled};
+        return style::icon(kIcons[static_cast<int>(j.state)]);
+    }
     if (role != Qt::DisplayRole) return {};
     switch (at.column()) {
     case State: {
-        const QString words[] = {tr("waits"), tr("runs"), tr("done ✓"), tr("failed ✗"), tr("cancelled")};
+        const QString words[] = {tr("waits"), tr("runs"), tr("done"), tr("failed"), tr("cancelled")};
         return words[static_cast<int>(j.state)];
     }
     case Photo: return QFileInfo(photo).fileName();

@@ -10,6 +10,7 @@
 
 #include "look/curve_editor.h"
 #include "style/flow.h"
+#include "style/icon.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -154,7 +155,7 @@ void LookStrip::makeButtons() {
     connect(automatic_, &QToolButton::clicked, this, &LookStrip::startFromMeasurement);
     lens_->setObjectName(QStringLiteral("lens"));
     lens_->setTextFormat(Qt::PlainText);
-    more_->setText(QStringLiteral("⋮"));
+    more_->setIcon(style::icon(style::Icon::More));
     more_->setObjectName(QStringLiteral("moreLook"));
     more_->setAccessibleName(tr("More for the look"));
     more_->setToolTip(tr("Copy, paste, keep the look"));

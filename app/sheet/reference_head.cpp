@@ -7,6 +7,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "style/icon.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -35,7 +36,7 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
     again_->setToolTip(tr("Read the file and look for its place anew"));
     connect(again_, &QToolButton::clicked, this, &ReferenceHead::againAsked);
     auto* close = new QToolButton(this);
-    close->setText(QStringLiteral("×"));
+    close->setIcon(style::icon(style::Icon::Close));
     close->setObjectName(QStringLiteral("closeReference"));
     close->setAccessibleName(tr("Close this reference"));
     close->setToolTip(tr("Close this reference. The file stays."));

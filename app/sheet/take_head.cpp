@@ -12,6 +12,7 @@
 #include <QVBoxLayout>
 
 #include "denoise/method.h"
+#include "style/icon.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -42,9 +43,9 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     choose_->setObjectName(QStringLiteral("choose"));
     choose_->setCheckable(true);
     choose_->setProperty("accent", true);
-    choose_->setText(QStringLiteral("✓"));
+    choose_->setIcon(style::icon(style::Icon::Choose));
     connect(choose_, &QToolButton::clicked, this, &TakeHead::chooseAsked);
-    more_->setText(QStringLiteral("⋮"));
+    more_->setIcon(style::icon(style::Icon::More));
     more_->setAccessibleName(tr("More for this take"));
     more_->setToolTip(tr("Name, duplicate, keep or remove this take"));
     more_->setPopupMode(QToolButton::InstantPopup);

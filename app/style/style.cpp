@@ -6,6 +6,9 @@
 #include <QStyleOption>
 #include <QWidget>
 
+// Of a static library nothing loads the typeface and the icons by itself. (The macro wants no namespace.)
+static void loadResources() { Q_INIT_RESOURCE(style); }
+
 namespace irenic {
 
 namespace style {
@@ -70,6 +73,7 @@ QColor onOchre() { return grey(8); }
 int controlHeight() { return QFontMetrics(QApplication::font()).height() + 6; }
 
 void apply(QApplication& app) {
+    loadResources();
     // Open Sans: its figures all have one width, so that values do not jump while they change.
     for (const char* face : {"Regular", "Semibold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/OpenSans-%1.ttf").arg(QLatin1String(face)));
