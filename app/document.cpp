@@ -61,6 +61,12 @@ Take& takeAt(PhotoState& state, int index) { return state.takes.at(static_cast<s
 
 } // namespace
 
+QStringList pathsOf(const std::vector<ExportMade>& exports) {
+    QStringList all;
+    for (const ExportMade& made : exports) all << QString::fromStdString(made.file);
+    return all;
+}
+
 Document::Document(QObject* parent) : QObject(parent), start_(freshState()) {
     none_.state = std::make_shared<PhotoState>(start_);
     saving_.setSingleShot(true);

@@ -5,6 +5,7 @@
 #include <QElapsedTimer>
 #include <QObject>
 #include <QPointF>
+#include <QStringList>
 #include <QTimer>
 #include <functional>
 #include <map>
@@ -18,6 +19,9 @@
 #include "session/sidecar.h"
 
 namespace irenic {
+
+// The whole paths of files that were made of a photo.
+QStringList pathsOf(const std::vector<ExportMade>& exports);
 
 class Document : public QObject {
     Q_OBJECT

@@ -14,6 +14,7 @@
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "photos/photo_list.h"
+#include "reader/reader.h"
 #include "sheet/reference_head.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
@@ -64,6 +65,7 @@ void fillQueue(irenic::JobBook& book, int count) {
 
 int main(int argc, char** argv) {
     irenic::keepFreedMemory();
+    irenic::useReaderBesideThis();
     QCommandLineParser parser;
     // These need no display.
     std::unique_ptr<QCoreApplication> plain;

@@ -126,7 +126,7 @@ Window::Window(QWidget* parent)
         const PhotoState* state = document_.stateOf(photo.toStdString());
         const Take* chosen = state->take(state->chosen);
         photos_->setWork(photo, chosen ? QString(QLatin1Char(chosen->letter)) : QString(),
-                         document_.worked(photo.toStdString()), !state->exports.empty());
+                         document_.worked(photo.toStdString()), pathsOf(state->exports));
     });
     settling_.setSingleShot(true);
     settling_.setInterval(60);
@@ -676,6 +676,12 @@ void Window::dropEvent(QDropEvent* event) {
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile()) files << url.toLocalFile();
     open(files);
+}
+
+// Whoever comes back to the window may have moved files meanwhile.
+void Window::changeEvent(QEvent* event) {
+    if (event->type() == QEvent::ActivationChange && isActiveWindow() && photos_) photos_->lookForMade();
+    QMainWindow::changeEvent(event);
 }
 
 void Window::closeEvent(QCloseEvent* event) {

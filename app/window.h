@@ -57,6 +57,7 @@ class Window : public QMainWindow {
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
+    void changeEvent(QEvent* event) override;
 
   private:
     QWidget* sidePanel();
@@ -87,7 +88,7 @@ class Window : public QMainWindow {
     Jobs jobs_;
     Document document_;
     Renderer renderer_{jobs_};
-    PhotoList* photos_;
+    PhotoList* photos_ = nullptr;
     HistoryList* history_;
     QMenu *versions_ = nullptr, *made_ = nullptr;
     QToolButton* sizes_ = nullptr;

@@ -3,15 +3,18 @@
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QSettings>
+#include <QTemporaryDir>
 #include <QTimer>
 #include <algorithm>
 #include <cstdio>
+#include <filesystem>
 #include <functional>
 #include <vector>
 
 #include "closeup/close_up.h"
 #include "denoise/method.h"
 #include "photos/photo_list.h"
+#include "queue/supervisor.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "style/style.h"
@@ -164,6 +167,45 @@ class Bench {
         }
     }
 
+    // A strength's answer while the queue makes files of another photo, beside the answer when nothing else
+    // runs.
+    void besideAQueue(const QString& photo) {
+        namespace fs = std::filesystem;
+        const QTemporaryDir folder;
+        const fs::path book = folder.filePath("queue.sqlite").toStdString();
+        Workforce force;
+        force.program = fs::read_symlink("/proc/self/exe").parent_path() / "../cli/irenic-cli";
+        for (const char* method : {"wavelet", "bm3d-quick", "learned-quick"}) {
+            std::vector<double> alone, beside;
+            for (int round = 0; round < 3; ++round) {
+                set(method, next());
+                alone.push_back(until([&] { return window_.sheet().allCurrent(); }));
+                JobBook queue(book);
+                std::vector<JobWish> wishes(4);
+                for (JobWish& w : wishes) {
+                    w.photo = photo.toStdString(), w.settings = Settings{"bm3d"};
+                    w.delivery.folder = folder.path().toStdString();
+                }
+                queue.add(wishes);
+                {
+                    const Supervisor supervisor(book, force);
+                    // Reading is over and both clean.
+                    until([&] {
+                        int cleaning = 0;
+                        for (const QueuedJob& j : queue.list()) cleaning += j.progress > 0.12;
+                        return cleaning >= 2;
+                    });
+                    set(method, next());
+                    beside.push_back(until([&] { return window_.sheet().allCurrent(); }));
+                    queue.cancelAll();
+                }
+                queue.clearFinished();
+            }
+            std::printf("beside a queue, %-14s %8.0f ms alone, %8.0f ms: %+.0f %% (asked: 30)\n", method,
+                        median(alone), median(beside), 100 * (median(beside) / median(alone) - 1));
+        }
+    }
+
   private:
     // A strength that was not there before.
     float next() { return strength_ += 0.003f; }
@@ -201,5 +243,6 @@ int main(int argc, char** argv) {
     bench.panning();
     bench.switching();
     bench.closeUp();
+    bench.besideAQueue(photos[1]);
     return 0;
 }

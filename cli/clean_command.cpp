@@ -14,8 +14,7 @@
 #include "common.h"
 #include "deliver/export.h"
 #include "measure/open.h"
-#include "measure/probes.h"
-#include "queue/perform.h"
+#include "queue/deliver_once.h"
 #include "queue/supervisor.h"
 #include "raw/text.h"
 
@@ -32,7 +31,8 @@ struct CleanOptions {
     std::string out, output, profile = "srgb", compression, look, take, size, name;
     int bits = 16, jobs = 1;
     float quality = 95;
-    bool overwrite = false, asJson = false, recommended = false, resume = false;
+    bool overwrite = false, asJson = false, recommended = false, resume = false, later = false;
+    std::string book; // with `later`; empty: this user's
 };
 
 // One place for one file, however it is called; a name that cannot be followed is left for the writer to
@@ -124,7 +124,7 @@ JobWish wishOf(const Task& task, const Delivery& delivery, const CleanOptions& o
     std::error_code error;
     w.photo = fs::absolute(task.file, error).string();
     if (!o.recommended) w.settings = settings;
-    w.look = look, w.delivery = delivery, w.counter = task.counter;
+    w.look = look, w.delivery = delivery, w.counter = task.counter, w.resume = o.resume;
     return w;
 }
 
@@ -140,56 +140,62 @@ void say(bool asJson, const json& line) {
     std::fflush(stdout);
 }
 
-// One after the other in this process. Returns how many failed.
-int cleanHere(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
-              const Look& look, const Work& work) {
-    int failed = 0;
-    for (const Task& task : tasks) try {
-            std::atomic<float> done = 0;
-            const Bar bar(done, shownName(task.file));
-            const Work inner{work.stop, &done};
-            PhotoPtr photo;
-            ExportOrder order;
-            order.settings = settings, order.look = look;
-            for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
-                order.how = task.deliveries[i];
-                if (!photo) photo = readPhoto(task.file, inner.part(0, 0.1));
-                order.mark = markOf(*photo, order, o.recommended);
-                order.target =
-                    o.output.empty()
-                        ? targetOf(order.how,
-                                   namePartsOf(wishOf(task, order.how, o, settings, look), *photo, settings))
-                        : fs::path(o.output);
-                if (o.resume && markIn(order.target) == order.mark) {
-                    say(o.asJson, {{"file", shownPath(task.file)},
-                                   {"output", shownPath(order.target)},
-                                   {"skipped", true}});
-                    continue;
-                }
-                if (o.recommended && !order.risk) {
-                    const Recommendation r =
-                        recommend(*photo, placeProbes(*photo, inner), inner.part(0.1, 0.4));
-                    order.settings = r.settings, order.risk = r.risk;
-                }
-                // A name that is taken by something else gets a number, or is refused, as asked.
-                if (o.output.empty() && order.how.conflict == Conflict::Number)
-                    order.target = freeName(order.target);
-                order.overwrite = order.how.conflict == Conflict::Replace;
-                const double from = o.recommended ? 0.4 : 0.1,
-                             each = (1 - from) / static_cast<double>(task.deliveries.size());
-                exportPhoto(*photo, order,
-                            inner.part(from + each * static_cast<double>(i),
-                                       from + each * static_cast<double>(i + 1)));
-                say(o.asJson, {{"file", shownPath(task.file)}, {"output", shownPath(order.target)}});
-            }
-        } catch (const Cancelled&) {
-            throw;
-        } catch (const std::exception& e) {
-            ++failed;
-            if (o.asJson) std::fprintf(stderr, "irenic-cli: %s\n", e.what());
-            say(o.asJson, {{"file", shownPath(task.file)}, {"error", e.what()}});
+// The deliveries of a task that are still open, one after the other. Leaves those that another process is at.
+void deliver(Task& task, const CleanOptions& o, const Settings& settings, const Look& look,
+             const Work& work) {
+    std::atomic<float> done = 0;
+    const Bar bar(done, shownName(task.file));
+    const Work inner{work.stop, &done};
+    const PhotoPtr photo = readPhoto(task.file, inner.part(0, 0.1));
+    std::optional<Recommendation> measured;
+    std::vector<Delivery> open;
+    const double each = 0.9 / static_cast<double>(task.deliveries.size());
+    for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
+        const double from = 0.1 + each * static_cast<double>(i);
+        const auto made = deliverOnce(wishOf(task, task.deliveries[i], o, settings, look), *photo, measured,
+                                      o.output, inner.part(from, from + each));
+        if (!made) {
+            open.push_back(task.deliveries[i]);
+            continue;
         }
-    return failed;
+        json line = {{"file", shownPath(task.file)}, {"output", shownPath(made->target)}};
+        if (made->before) line["skipped"] = true;
+        say(o.asJson, line);
+    }
+    task.deliveries = std::move(open);
+}
+
+// One after the other in this process; what others are at is looked at again until it is done, by them or,
+// where they died, here. Returns how many failed.
+int cleanHere(std::vector<Task> tasks, const CleanOptions& o, const Settings& settings, const Look& look,
+              const Work& work) {
+    int failed = 0;
+    while (true) {
+        for (Task& task : tasks) try {
+                deliver(task, o, settings, look, work);
+            } catch (const Cancelled&) {
+                throw;
+            } catch (const std::exception& e) {
+                ++failed;
+                task.deliveries.clear();
+                if (o.asJson) std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+                say(o.asJson, {{"file", shownPath(task.file)}, {"error", e.what()}});
+            }
+        std::erase_if(tasks, [](const Task& t) { return t.deliveries.empty(); });
+        if (tasks.empty()) return failed;
+        for (int i = 0; i < 50; ++i) {
+            work.check();
+            std::this_thread::sleep_for(std::chrono::milliseconds(100));
+        }
+    }
+}
+
+std::vector<JobWish> wishesOf(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
+                              const Look& look) {
+    std::vector<JobWish> wishes;
+    for (const Task& task : tasks)
+        for (const Delivery& d : task.deliveries) wishes.push_back(wishOf(task, d, o, settings, look));
+    return wishes;
 }
 
 // In several processes, by a queue of its own that goes when all is done.
@@ -203,9 +209,7 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
     });
     const fs::path place = fs::path(folder) / "queue.sqlite";
     JobBook book(place);
-    std::vector<JobWish> wishes;
-    for (const Task& task : tasks)
-        for (const Delivery& d : task.deliveries) wishes.push_back(wishOf(task, d, o, settings, look));
+    const std::vector<JobWish> wishes = wishesOf(tasks, o, settings, look);
     book.add(wishes);
     Workforce force;
     force.program = fs::read_symlink("/proc/self/exe");
@@ -248,6 +252,7 @@ int clean(CleanOptions o, const Work& work) {
     if (!o.output.empty() && o.files.size() != 1)
         throw WrongUsage("--output takes exactly one FILE; use --out for several");
     const std::vector<Delivery> deliveries = deliveriesOf(o);
+    if (!o.output.empty() && o.later) throw WrongUsage("--later names files by --name, not by --output");
     if (!o.output.empty() && deliveries.size() != 1)
         throw WrongUsage("--output takes exactly one format; use --name for several");
 
@@ -283,9 +288,16 @@ int clean(CleanOptions o, const Work& work) {
         else
             ++failed;
     }
-    failed += o.jobs > 1 && o.output.empty() && !o.resume
-                  ? cleanTogether(tasks, o, *take.settings, look, work)
-                  : cleanHere(tasks, o, *take.settings, look, work);
+    if (o.later) {
+        const fs::path place = o.book.empty() ? JobBook::usualPlace() : fs::path(o.book);
+        const std::vector<JobWish> wishes = wishesOf(tasks, o, *take.settings, look);
+        JobBook(place).add(wishes);
+        std::printf("%zu files wait in the queue; 'irenic-cli queue run' or the window makes them.\n",
+                    wishes.size());
+        return failed ? 1 : 0;
+    }
+    failed += o.jobs > 1 && o.output.empty() ? cleanTogether(tasks, o, *take.settings, look, work)
+                                             : cleanHere(tasks, o, *take.settings, look, work);
     return failed ? 1 : 0;
 }
 
@@ -341,6 +353,9 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
                       "Leave out what is there already, made of the same photo in the same way");
     command->add_option("--jobs", o.jobs, "Processes at a time, each a wall around its photo")
         ->check(CLI::Range(1, 64));
+    auto* later = command->add_flag("--later", o.later, "Only put them in the queue");
+    command->add_option("--book", o.book, "With --later: the queue's file; default: this user's")
+        ->needs(later);
     command->add_flag("--json", o.asJson, "One JSON object in a line for each file");
     command->callback([command, options, &work, &status] {
         const bool named = command->count("--method") > 0, given = !options->take.empty();

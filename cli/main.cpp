@@ -15,6 +15,7 @@
 #include "measure/probes.h"
 #include "queue_commands.h"
 #include "raw/text.h"
+#include "reader/reader.h"
 #include "session/sidecar.h"
 #include "sheet_picture.h"
 #include "stop_on_signal.h"
@@ -191,6 +192,7 @@ int sheet(const SheetOptions& o, const Work& work) {
 
 int main(int argc, char** argv) {
     irenic::keepFreedMemory();
+    irenic::useReaderBesideThis();
     const irenic::StopOnSignal stop;
     const Work work{stop.token()};
     CLI::App app{"Irenic on the command line: reduce the noise of raw photos."};

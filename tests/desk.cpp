@@ -11,6 +11,7 @@
 #include "photos/photo_list.h"
 #include "photos/photo_row.h"
 #include "presets/preset_menu.h"
+#include "reader/reader.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"
@@ -226,6 +227,36 @@ class TestDesk : public test::WindowTest {
         QTRY_VERIFY_WITH_TIMEOUT(find<QLabel>("message")->text().contains("broken.dng"), 10000);
         QCOMPARE(window_->document().photo()->iso, 3200.0);
         QCOMPARE(window_->photos().count(), 3);
+    }
+    // Files at which decoders die, among good ones: each is a message and a word in the list, and no more.
+    void decodersDieAlone() {
+        const auto program = readerBesideThis();
+        QVERIFY(program);
+        useReader(ReaderSetup{*program});
+        qputenv("IRENIC_READER_TEST", "crash:deadly");
+        const auto over = qScopeGuard([] {
+            qunsetenv("IRENIC_READER_TEST");
+            useReader({});
+        });
+        QStringList files = {two_};
+        for (const char* name : {"deadly-1.dng", "deadly-2.dng"}) {
+            files << folder_.filePath(QLatin1String(name));
+            QVERIFY(QFile::copy(one_, files.last()));
+        }
+        files << folder_.filePath(QStringLiteral("good.dng"));
+        QVERIFY(QFile::copy(two_, files.last()));
+        window_->open(files);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->iso == 3200, 30000);
+        QVERIFY(settle());
+        for (const QString& bad : {files[1], files[2]}) {
+            window_->photos().select(bad);
+            QTRY_VERIFY_WITH_TIMEOUT(find<QLabel>("message")->text().contains(QFileInfo(bad).fileName()),
+                                     20000);
+            QVERIFY(find<QLabel>("message")->text().contains(QStringLiteral("reader died")));
+        }
+        window_->photos().select(files[3]);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->file.filename() == "good.dng", 30000);
+        QVERIFY(settle());
     }
     // A developed picture says what it is; what cannot clean it says so in its cell, and the others go on.
     void developedPicture() {

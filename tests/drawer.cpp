@@ -6,9 +6,11 @@
 #include <QSpinBox>
 #include <QTreeView>
 
+#include "export/desktop.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "photos/photo_list.h"
+#include "photos/photo_row.h"
 #include "window_support.h"
 
 using namespace irenic;
@@ -72,6 +74,21 @@ class TestDrawer : public test::WindowTest {
                 QFile::exists(folder_.filePath("one-small.jpg")));
         QTRY_COMPARE(window_->document().state().exports.size(), std::size_t(2));
         QTRY_VERIFY(window_->exportBar().queueButton()->text().contains("2 done"));
+        // The list tells what was made of a photo, and what of it is gone.
+        auto& photos = window_->photos();
+        const auto said = [&] { return PhotoRow::stateText(photos.model()->index(0, 0)); };
+        QVERIFY(said().endsWith(QStringLiteral("exported")));
+        QVERIFY(QFile::remove(folder_.filePath("one-small.jpg")));
+        photos.lookForMade();
+        QVERIFY2(said().endsWith(QStringLiteral("exported, 1 missing")), qPrintable(said()));
+        QVERIFY(photos.item(0)->toolTip().contains(
+            QStringLiteral("missing: %1").arg(folder_.filePath("one-small.jpg"))));
+        // A command gets the file.
+        const QString made = folder_.filePath("one-made.tif"),
+                      copy = folder_.filePath("copied by a command.tif");
+        QCOMPARE(startWith(QStringLiteral("cp {file} \"%1\"").arg(copy), made), QString());
+        QTRY_VERIFY(QFile::exists(copy));
+        QVERIFY(startWith(QStringLiteral("no-such-command-here"), made).contains("cannot be started"));
         QVERIFY(!drawer().running());
         QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
         QTRY_VERIFY(drawer().jobs().empty());

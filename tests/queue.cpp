@@ -3,10 +3,14 @@
 #include <QProcess>
 #include <QtTest>
 #include <csignal>
+#include <fcntl.h>
 #include <fstream>
+#include <sys/stat.h>
+#include <thread>
 
 #include "deliver/export.h"
 #include "measure/open.h"
+#include "queue/claim.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
 #include "support.h"
@@ -225,6 +229,77 @@ class TestQueue : public QObject {
         std::vector<std::string> expected;
         for (int i = 0; i < 6; ++i) expected.push_back("mill-" + std::to_string(i) + "-clean.tif");
         QVERIFY2(namesIn(out) == expected, QString::number(namesIn(out).size()).toLatin1());
+    }
+    void oneFileIsMadeByOne() {
+        const fs::path target = in("shared/mill.tif"), claim = claimOf(target);
+        {
+            const auto mine = Claim::take(target);
+            QVERIFY(mine && fs::exists(claim));
+            QVERIFY(!Claim::take(target)); // it is being made
+        }
+        QVERIFY(!fs::exists(claim));
+        // What a machine left that died long ago is taken over; what another one touched just now is not.
+        std::ofstream(claim) << "elsewhere 7\n";
+        QVERIFY(!Claim::take(target));
+        const timespec longAgo[2] = {{1000000000, 0}, {1000000000, 0}};
+        QCOMPARE(utimensat(AT_FDCWD, claim.c_str(), longAgo, 0), 0);
+        {
+            const auto mine = Claim::take(target);
+            QVERIFY(mine);
+            QVERIFY(!Claim::take(target));
+        }
+        // Of many that try at once one has it, and nothing is left behind.
+        for (int round = 0; round < 20; ++round) {
+            std::ofstream(claim) << "elsewhere 7\n";
+            utimensat(AT_FDCWD, claim.c_str(), longAgo, 0);
+            std::atomic<int> having = 0, most = 0;
+            {
+                std::vector<std::jthread> all;
+                for (int i = 0; i < 6; ++i)
+                    all.emplace_back([&] {
+                        const auto mine = Claim::take(target);
+                        if (!mine) return;
+                        most = std::max(most.load(), ++having);
+                        std::this_thread::sleep_for(std::chrono::milliseconds(5));
+                        --having;
+                    });
+            }
+            QVERIFY(most == 1 || most == 0);
+            fs::remove(claim);
+        }
+        QCOMPARE(namesIn(in("shared")), std::vector<std::string>());
+    }
+    // Several calls with the same list share one folder, as several machines do: each file is made once.
+    void severalShareOneFolder() {
+        const fs::path out = in("together");
+        QStringList words = {"clean"};
+        for (const std::string& p : photos_) words << QString::fromStdString(p);
+        words << "--method"
+              << "wavelet"
+              << "--format"
+              << "tiff"
+              << "--out" << QString::fromStdString(out.string()) << "--resume"
+              << "--json";
+        std::vector<std::unique_ptr<QProcess>> all;
+        for (int i = 0; i < 3; ++i) {
+            all.push_back(std::make_unique<QProcess>());
+            all.back()->start(QString::fromStdString(cli().string()),
+                              i == 2 ? words + QStringList{"--jobs", "2"} : words);
+        }
+        // What one left in its midst is taken up by the others.
+        QTest::qWait(400);
+        all[1]->kill();
+        int made = 0;
+        for (auto& p : all) {
+            QVERIFY(p->waitForFinished(120000));
+            if (p != all[1]) QCOMPARE(p->exitCode(), 0);
+            for (const QByteArray& line : p->readAllStandardOutput().split('\n'))
+                made += line.contains("output") && !line.contains("skipped");
+        }
+        QVERIFY(made >= 6);
+        std::vector<std::string> expected;
+        for (int i = 0; i < 6; ++i) expected.push_back("mill-" + std::to_string(i) + "-clean.tif");
+        QCOMPARE(namesIn(out), expected);
     }
     void onTheCommandLine() {
         const auto run = [](const QStringList& words) {

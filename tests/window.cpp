@@ -472,6 +472,26 @@ class TestWindow : public test::WindowTest {
         QTest::mouseMove(&o, to);
         QTest::mouseRelease(&o, Qt::LeftButton, {}, to);
         QVERIFY(std::abs(window_->document().probes()[0].x - 150) < 6);
+        // At its edges it becomes larger and smaller; the rest of it stays where it is.
+        const auto area = [&] {
+            const Probe& p = window_->document().probes()[0];
+            return Rect{p.x - p.width / 2, p.y - p.height / 2, p.width, p.height};
+        };
+        const Rect was = area();
+        const double scale = o.place(1, 0).x() - o.place(0, 0).x();
+        const QPoint edge(static_cast<int>(std::lround(o.boxOf(0).right())),
+                          static_cast<int>(std::lround(o.boxOf(0).center().y())));
+        QTest::mousePress(&o, Qt::LeftButton, {}, edge);
+        QTest::mouseMove(&o, edge + QPoint(9, 0));
+        QTest::mouseRelease(&o, Qt::LeftButton, {}, edge + QPoint(9, 0));
+        QVERIFY(std::abs(area().width - was.width - 9 / scale) < 3 && area().height == was.height);
+        QVERIFY(std::abs(area().x - was.x) <= 2);
+        const QPoint corner = o.boxOf(0).topLeft().toPoint();
+        QTest::mousePress(&o, Qt::LeftButton, {}, corner);
+        QTest::mouseMove(&o, corner + QPoint(400, 300)); // no further than the least size
+        QTest::mouseRelease(&o, Qt::LeftButton, {}, corner + QPoint(400, 300));
+        QCOMPARE(area().width, Probe::kLeast);
+        QCOMPARE(area().height, Probe::kLeast);
         const auto count = window_->document().probes().size();
         QTest::mouseDClick(&o, Qt::LeftButton, {}, o.place(420, 40).toPoint());
         QCOMPARE(window_->document().probes().size(), count + 1);

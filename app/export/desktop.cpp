@@ -5,6 +5,7 @@
 #include <QDBusPendingCallWatcher>
 #include <QDBusPendingReply>
 #include <QDBusUnixFileDescriptor>
+#include <QProcess>
 #include <QVariantMap>
 
 namespace irenic {
@@ -30,6 +31,16 @@ StayAwake::StayAwake(const QString& why) : held_(std::make_unique<Held>()) {
 }
 
 StayAwake::~StayAwake() = default;
+
+QString startWith(const QString& command, const QString& file) {
+    QStringList words = QProcess::splitCommand(command);
+    if (words.isEmpty()) return QObject::tr("There is no command to run.");
+    const QString program = words.takeFirst();
+    if (!command.contains(QStringLiteral("{file}"))) words << file;
+    words.replaceInStrings(QStringLiteral("{file}"), file);
+    if (QProcess::startDetached(program, words)) return {};
+    return QObject::tr("%1 cannot be started. Is it installed?").arg(program);
+}
 
 void notify(const QString& title, const QString& text) {
     QDBusConnection bus = QDBusConnection::sessionBus();

@@ -19,6 +19,10 @@ class StayAwake {
     std::unique_ptr<Held> held_;
 };
 
+// Starts a command with a file: its words, the file in the place of {file} or behind them, without a shell.
+// Returns what went wrong, in words; empty: it runs.
+QString startWith(const QString& command, const QString& file);
+
 // A note on the desktop (org.freedesktop.Notifications); nothing where there is none.
 void notify(const QString& title, const QString& text);
 

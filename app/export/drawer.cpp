@@ -267,6 +267,22 @@ QWidget* Drawer::tools() {
                if (const auto job = book_->find(current()); job && !job->target.empty())
                    QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(job->target)));
            });
+    button(tr("Run a command…"), "runCommand",
+           tr("Hands the marked file to a command of yours, in the place of {file} or as its last word"),
+           [this] {
+               const auto job = book_->find(current());
+               if (!job || job->target.empty()) return;
+               QSettings memory;
+               const QString key = QStringLiteral("deliver/command");
+               bool given = false;
+               const QString command =
+                   QInputDialog::getText(this, tr("Run a command"), tr("Command for the file:"),
+                                         QLineEdit::Normal, memory.value(key).toString(), &given);
+               if (!given || command.isEmpty()) return;
+               memory.setValue(key, command);
+               const QString wrong = startWith(command, QString::fromStdString(job->target));
+               if (!wrong.isEmpty()) emit message(wrong);
+           });
     return line;
 }
 

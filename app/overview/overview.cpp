@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <algorithm>
 
+#include "edges.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -13,9 +14,10 @@ Overview::Overview(Document& document, QWidget* parent) : QWidget(parent), docum
     setMinimumHeight(150);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Overview"));
-    setToolTip(tr("The whole photo and its probes. Drag a probe to move it, double-click to add one, Delete "
-                  "removes the one "
-                  "that was clicked last."));
+    setToolTip(
+        tr("The whole photo and its probes. Drag a probe to move it, its edges to size it; double-click "
+           "to add one. Delete removes the one that was clicked last."));
+    setMouseTracking(true);
     connect(&document_, &Document::probesChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::viewChanged, this, qOverload<>(&QWidget::update));
 }
@@ -53,10 +55,21 @@ int Overview::probeAt(QPointF p) const {
     for (int i = static_cast<int>(document_.probes().size()) - 1; i >= 0; --i) {
         const Probe& probe = document_.probes()[static_cast<std::size_t>(i)];
         const QPointF d = place(probe.x, probe.y) - p;
-        if (std::abs(d.x()) < 11 && std::abs(d.y()) < 9) return i;
+        // A large probe does not hide what lies in it: it is grasped at its number and at its edges.
+        if ((std::abs(d.x()) < 11 && std::abs(d.y()) < 9) || edgesAt(i, p)) return i;
     }
     return -1;
 }
+
+QRectF Overview::boxOf(int probe) const {
+    const Probe& one = document_.probes().at(static_cast<std::size_t>(probe));
+    const QPointF at = place(one.x, one.y);
+    const double scale = frame().width() / document_.photo()->width();
+    const double w = std::max(20.0, one.width * scale), h = std::max(16.0, one.height * scale);
+    return {at.x() - w / 2, at.y() - h / 2, w, h};
+}
+
+Qt::Edges Overview::edgesAt(int probe, QPointF p) const { return edgesNear(boxOf(probe), p, 2.5); }
 
 void Overview::paintEvent(QPaintEvent*) {
     QPainter p(this);
@@ -76,9 +89,7 @@ void Overview::paintEvent(QPaintEvent*) {
         p.drawRect(shown);
     }
     for (std::size_t i = 0; i < document_.probes().size(); ++i) {
-        const Probe& probe = document_.probes()[i];
-        const QPointF at = place(probe.x, probe.y);
-        const QRectF box(at.x() - 10, at.y() - 8, 20, 16);
+        const QRectF box = boxOf(static_cast<int>(i));
         p.setPen(QPen(QColor(20, 20, 20), 3));
         p.drawRect(box);
         p.setPen(QPen(static_cast<int>(i) == held_ ? style::ochre() : QColor(235, 235, 235), 1.2));
@@ -93,11 +104,32 @@ void Overview::paintEvent(QPaintEvent*) {
 void Overview::mousePressEvent(QMouseEvent* event) {
     if (!document_.photo()) return;
     held_ = probeAt(event->position());
+    dragged_ = held_ >= 0 ? edgesAt(held_, event->position()) : Qt::Edges();
+    from_ = event->position();
+    if (held_ >= 0) {
+        const Probe& probe = document_.probes()[static_cast<std::size_t>(held_)];
+        area_ = QRectF(probe.x - probe.width / 2, probe.y - probe.height / 2, probe.width, probe.height);
+    }
     update();
 }
 
+void Overview::dragEdges(QPointF p) {
+    // The box can be larger than the probe is here: what counts is how far the edge is drawn.
+    const QPointF by = (p - from_) * (document_.photo()->width() / frame().width());
+    const QRect whole = withEdgesMoved(area_, dragged_, by, Probe::kLeast).toRect();
+    document_.setProbeArea(held_, {whole.x(), whole.y(), whole.width(), whole.height()});
+}
+
 void Overview::mouseMoveEvent(QMouseEvent* event) {
-    if (held_ < 0 || !(event->buttons() & Qt::LeftButton)) return;
+    if (!document_.photo()) return;
+    if (!(event->buttons() & Qt::LeftButton)) {
+        const int probe = probeAt(event->position());
+        const Qt::Edges edges = probe >= 0 ? edgesAt(probe, event->position()) : Qt::Edges();
+        setCursor(cursorFor(edges, Qt::ArrowCursor));
+        return;
+    }
+    if (held_ < 0) return;
+    if (dragged_) return dragEdges(event->position());
     const QPointF at = photoPoint(event->position());
     document_.moveProbe(held_, static_cast<int>(at.x()), static_cast<int>(at.y()));
 }

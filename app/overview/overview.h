@@ -1,5 +1,5 @@
-// The whole photo, small, with the probes on it; probes are dragged, added with a double click, removed with
-// Delete.
+// The whole photo, small, with the probes on it; probes are dragged, made larger and smaller at their edges,
+// added with a double click, removed with Delete.
 #pragma once
 
 #include <QImage>
@@ -20,6 +20,8 @@ class Overview : public QWidget {
     QSize sizeHint() const override { return {220, 165}; }
     // Where a pixel of the photo stands in the widget.
     QPointF place(double x, double y) const;
+    // A probe's box in the widget: its rectangle, or what can be grasped where that is smaller.
+    QRectF boxOf(int probe) const;
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -32,11 +34,16 @@ class Overview : public QWidget {
     QRectF frame() const;
     QPointF photoPoint(QPointF widget) const;
     int probeAt(QPointF widget) const;
+    Qt::Edges edgesAt(int probe, QPointF widget) const;
+    void dragEdges(QPointF widget);
 
     Document& document_;
     QImage image_;
     QRectF place_;
     int held_ = -1;
+    Qt::Edges dragged_; // of the held probe's box
+    QPointF from_;      // where the drag began
+    QRectF area_;       // the held probe's then, in pixels of the photo
 };
 
 } // namespace irenic

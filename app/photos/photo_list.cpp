@@ -5,7 +5,9 @@
 #include <QKeyEvent>
 #include <algorithm>
 
+#include "document.h"
 #include "photos/photo_row.h"
+#include "reader/reader.h"
 #include "session/sidecar.h"
 
 namespace irenic {
@@ -83,7 +85,7 @@ void PhotoList::lookAhead() {
     glimpsing_ = jobs_.submit(
         Lane::Quiet, 0,
         [path, side](const Work& work) {
-            return Known{glimpseOf(path.toStdString(), side, work), peekSidecar(path.toStdString())};
+            return Known{glimpseBehindWalls(path.toStdString(), side, work), peekSidecar(path.toStdString())};
         },
         [this, path](const Outcome<Known>& outcome) {
             waiting_.removeAll(path);
@@ -96,7 +98,7 @@ void PhotoList::lookAhead() {
                 // What the window knows of a photo that was opened is newer.
                 if (known.record && !item->data(row::Changed).isValid())
                     setWork(path, letterOf(*known.record->state), true,
-                            !known.record->state->exports.empty());
+                            pathsOf(known.record->state->exports));
             }
             lookAhead();
         });
@@ -156,12 +158,29 @@ void PhotoList::sortBy(Sorting sorting) {
     QMetaObject::invokeMethod(this, &PhotoList::listChanged);
 }
 
-void PhotoList::setWork(const QString& path, const QString& letter, bool changed, bool exported) {
+void PhotoList::setWork(const QString& path, const QString& letter, bool changed, const QStringList& made) {
     QListWidgetItem* item = rowOf(path);
     if (!item) return;
     item->setData(row::Letter, letter);
     item->setData(row::Changed, changed);
-    item->setData(row::Exported, exported);
+    item->setData(row::Made, made);
+    lookForMade(item);
+}
+
+void PhotoList::lookForMade() {
+    for (int i = 0; i < count(); ++i) lookForMade(item(i));
+}
+
+void PhotoList::lookForMade(QListWidgetItem* item) {
+    QStringList lines = {item->data(row::Path).toString()};
+    int missing = 0;
+    for (const QString& file : item->data(row::Made).toStringList()) {
+        const bool there = QFileInfo::exists(file);
+        missing += there ? 0 : 1;
+        lines << (there ? tr("made: %1").arg(file) : tr("missing: %1").arg(file));
+    }
+    item->setData(row::Missing, missing);
+    item->setToolTip(lines.join(QLatin1Char('\n')));
     item->setData(Qt::AccessibleTextRole,
                   tr("%1, %2").arg(item->text(), PhotoRow::stateText(indexFromItem(item))));
 }

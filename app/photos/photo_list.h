@@ -31,7 +31,9 @@ class PhotoList : public QListWidget {
     // What stays of the list's order is that of names.
     void sortBy(Sorting sorting);
     // What is known of a photo's work.
-    void setWork(const QString& path, const QString& letter, bool changed, bool exported);
+    void setWork(const QString& path, const QString& letter, bool changed, const QStringList& made);
+    // Looks again whether the files that were made of the photos are still there.
+    void lookForMade();
     // How many photos are at hand without reading.
     std::size_t atHand() const { return shelf_.count(); }
 
@@ -45,6 +47,7 @@ class PhotoList : public QListWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void lookForMade(QListWidgetItem* item);
     QListWidgetItem* rowOf(const QString& path) const;
     void load(int row);
     void tell(const OpenedPhoto& opened);

@@ -17,8 +17,9 @@ QString PhotoRow::stateText(const QModelIndex& index) {
     if (!index.data(row::Failed).toString().isEmpty()) return tr("cannot be shown");
     if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
         words << QStringLiteral("ISO %1").arg(iso, 0, 'f', 0);
-    if (index.data(row::Exported).toBool())
-        words << tr("exported");
+    const int missing = index.data(row::Missing).toInt();
+    if (!index.data(row::Made).toStringList().isEmpty())
+        words << (missing > 0 ? tr("exported, %1 missing").arg(missing) : tr("exported"));
     else if (index.data(row::Changed).toBool())
         words << tr("changed");
     return words.join(QStringLiteral(", "));

@@ -10,12 +10,13 @@ namespace irenic {
 namespace row {
 enum Role {
     Path = Qt::UserRole,
-    Iso,      // double; 0: unknown
-    Taken,    // "YYYY:MM:DD HH:MM:SS"
-    Letter,   // of the chosen take; empty: none
-    Changed,  // bool: somebody has worked on it
-    Exported, // bool: a file was made of it
-    Failed    // the reason for which it cannot be shown; empty: none
+    Iso,     // double; 0: unknown
+    Taken,   // "YYYY:MM:DD HH:MM:SS"
+    Letter,  // of the chosen take; empty: none
+    Changed, // bool: somebody has worked on it
+    Made,    // QStringList: the files that were made of it
+    Missing, // how many of them are not there any more
+    Failed   // the reason for which it cannot be shown; empty: none
 };
 } // namespace row
 
@@ -25,7 +26,7 @@ class PhotoRow : public QStyledItemDelegate {
     void paint(QPainter* painter, const QStyleOptionViewItem& option,
                const QModelIndex& index) const override;
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
-    // The second line: "ISO 6400, changed, exported".
+    // The second line: "ISO 6400, exported, 1 missing".
     static QString stateText(const QModelIndex& index);
 };
 

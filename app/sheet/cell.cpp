@@ -8,6 +8,7 @@
 #include <cmath>
 #include <tuple>
 
+#include "edges.h"
 #include "measure/probes.h"
 #include "style/monitor.h"
 #include "style/style.h"
@@ -144,15 +145,7 @@ QPointF Cell::pictureAt(QPointF position) const {
 
 Qt::Edges Cell::edgesAt(QPointF position) const {
     if (probe_.isEmpty() || !current_) return {};
-    const QPointF at = pictureAt(position);
-    const double near = 5 / scale();
-    if (!probe_.adjusted(-near, -near, near, near).contains(at)) return {};
-    Qt::Edges edges;
-    edges.setFlag(Qt::LeftEdge, std::abs(at.x() - probe_.left()) <= near);
-    edges.setFlag(Qt::RightEdge, std::abs(at.x() - probe_.right()) <= near);
-    edges.setFlag(Qt::TopEdge, std::abs(at.y() - probe_.top()) <= near);
-    edges.setFlag(Qt::BottomEdge, std::abs(at.y() - probe_.bottom()) <= near);
-    return edges;
+    return edgesNear(probe_, pictureAt(position), 5 / scale());
 }
 
 void Cell::leaveEvent(QEvent*) { emit hovered({}); }
@@ -322,24 +315,13 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
     if (!event->buttons()) {
         emit hovered(pixelAt(event->position()));
         const Qt::Edges edges = edgesAt(event->position());
-        const bool across = edges & (Qt::LeftEdge | Qt::RightEdge),
-                   down = edges & (Qt::TopEdge | Qt::BottomEdge);
-        const bool falling =
-            edges == (Qt::LeftEdge | Qt::TopEdge) || edges == (Qt::RightEdge | Qt::BottomEdge);
-        setCursor(picking_         ? Qt::CrossCursor
-                  : across && down ? (falling ? Qt::SizeFDiagCursor : Qt::SizeBDiagCursor)
-                  : across         ? Qt::SizeHorCursor
-                  : down           ? Qt::SizeVerCursor
-                                   : Qt::OpenHandCursor);
+        setCursor(picking_ ? Qt::CrossCursor : cursorFor(edges, Qt::OpenHandCursor));
     }
     if (dragged_ && (event->buttons() & Qt::LeftButton)) {
         const QPointF at = pictureAt(event->position());
-        QRectF area = probe_;
-        if (dragged_ & Qt::LeftEdge) area.setLeft(std::min(at.x(), area.right() - Probe::kLeast));
-        if (dragged_ & Qt::RightEdge) area.setRight(std::max(at.x(), area.left() + Probe::kLeast));
-        if (dragged_ & Qt::TopEdge) area.setTop(std::min(at.y(), area.bottom() - Probe::kLeast));
-        if (dragged_ & Qt::BottomEdge) area.setBottom(std::max(at.y(), area.top() + Probe::kLeast));
-        emit probeDragged(area);
+        const QPointF from(dragged_ & Qt::LeftEdge ? probe_.left() : probe_.right(),
+                           dragged_ & Qt::TopEdge ? probe_.top() : probe_.bottom());
+        emit probeDragged(withEdgesMoved(probe_, dragged_, at - from, Probe::kLeast));
         return;
     }
     if (!(event->buttons() & Qt::LeftButton) || key_.zoom <= 0 || picking_) return;

@@ -5,6 +5,7 @@
 #include "measure/noise.h"
 #include "measure/pattern.h"
 #include "raw/text.h"
+#include "reader/reader.h"
 
 namespace irenic {
 
@@ -20,7 +21,7 @@ void measure(Photo& photo, const Work& work) {
 }
 
 PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what) {
-    const std::shared_ptr<Photo> photo = readUnmeasured(file, work);
+    const std::shared_ptr<Photo> photo = readBehindWalls(file, work);
     try {
         if (what == Measure::Noise) measure(*photo, work);
     } catch (const std::bad_alloc&) {

@@ -27,17 +27,66 @@ class DefectFinder {
                 photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
         for (const NoiseLine& l : line_)
             least_ = std::min(least_, 4 * range_ * static_cast<float>(l.sigma(0)));
+        const BlackLevel& black = photo.black;
+        if (black.columns > 2 || black.rows > 2 || !black.deltaH.empty() || !black.deltaV.empty()) return;
+        for (int s = 0; s < 4; ++s) limits_[static_cast<std::size_t>(s)] = limitsOf(s);
     }
 
     void row(int y, std::vector<Defect>& found) const {
         for (int x = 4; x < photo_.width() - 4; ++x) {
             const float v = photo_.sample(x, y), l = photo_.sample(x - 2, y), r = photo_.sample(x + 2, y);
             if (v < std::max(l, r) + least_ && v > std::min(l, r) - least_) continue;
+            if (!standsOut(x, y, l, r)) continue;
             if (isDefect(x, y)) found.push_back({x, y, mended(x, y)});
         }
     }
 
   private:
+    // For each value of a sample what its neighbours' second outermost may be at most (or at least) if the
+    // sample is to stand 5 sigma above (or below) it, as isDefect() asks; a trace less, for its roundings.
+    struct Limits {
+        std::vector<float> above, below; // in raw values; empty: not known
+    };
+    Limits limitsOf(int s) const {
+        constexpr int kValues = 65536;
+        Limits out{std::vector<float>(kValues, -1), std::vector<float>(kValues, kValues)};
+        const float level = photo_.black.repeated(s & 1, s >> 1);
+        const auto reach = [&](int other) {
+            const double x = std::max(0.0, static_cast<double>((static_cast<float>(other) - level) / range_));
+            return 4.95 * static_cast<double>(range_) * line_[static_cast<std::size_t>(s)].sigma(x);
+        };
+        int next = 0;
+        for (int other = 0; other < kValues && next < kValues; ++other)
+            // What is above this neighbour by enough is above all lower ones too.
+            for (const double from = other + reach(other); next < kValues && next < from; ++next)
+                out.above[static_cast<std::size_t>(next)] = static_cast<float>(other - 1);
+        for (; next < kValues; ++next) out.above[static_cast<std::size_t>(next)] = kValues;
+        for (int other = kValues - 1; other >= 0; --other) {
+            const double to = other - reach(other);
+            if (to >= 0) out.below[static_cast<std::size_t>(to)] = static_cast<float>(other);
+        }
+        // Whoever is low enough for a value is low enough for all lower ones' neighbours.
+        for (int v = kValues - 2; v >= 0; --v) {
+            float& one = out.below[static_cast<std::size_t>(v)];
+            one = std::min(one, out.below[static_cast<std::size_t>(v) + 1]);
+        }
+        return out;
+    }
+
+    // Whether the four next neighbours leave it possible that isDefect() is true: nearly all samples end
+    // here.
+    bool standsOut(int x, int y, float left, float right) const {
+        const Limits& limits = limits_[static_cast<std::size_t>((y & 1) * 2 + (x & 1))];
+        if (limits.above.empty()) return true;
+        const std::size_t v = photo_.sample(x, y);
+        const float up = photo_.sample(x, y - 2), down = photo_.sample(x, y + 2);
+        // The second largest of all neighbours is no smaller than this, the second smallest no larger than
+        // that.
+        const float high = std::min(std::max(left, right), std::max(up, down));
+        const float low = std::max(std::min(left, right), std::min(up, down));
+        return high <= limits.above[v] || low >= limits.below[v];
+    }
+
     float sigma(int x, int y, float v) const {
         const NoiseLine& line = line_[static_cast<std::size_t>((y & 1) * 2 + (x & 1))];
         return static_cast<float>(line.sigma(std::max(0.0, static_cast<double>(v))));
@@ -91,6 +140,7 @@ class DefectFinder {
     const Photo& photo_;
     float range_, least_ = 1e9f;
     std::array<NoiseLine, 4> line_;
+    std::array<Limits, 4> limits_;
 };
 
 // Second differences of lines' offsets o over one span s: d(y) = o(y) - (o(y-s) + o(y+s)) / 2, with their
@@ -191,11 +241,11 @@ class LineFinder {
         if (std::max(v, clipped) >= static_cast<float>(photo_.white)) return;
         const auto site = static_cast<std::size_t>((y & 1) * 2 + (x & 1));
         const float level = std::max(0.0f, (v + before + after) / 3 - black_[site]);
-        const float s2 = noise * (variance_[site][0] * level + variance_[site][1]);
+        const float s2 = noise * (variance_[site][0] * level + variance_[site][1]), weight = 1 / s2;
         const float d = v - 0.5f * (before + after), most = 2.5f * std::sqrt(s2);
-        sums.value += static_cast<double>(std::clamp(d, centre - most, centre + most) / s2);
-        sums.weight += static_cast<double>(1 / s2);
-        sums.energy += static_cast<double>(std::min((d - centre) * (d - centre) / s2, 16.0f));
+        sums.value += static_cast<double>(std::clamp(d, centre - most, centre + most) * weight);
+        sums.weight += static_cast<double>(weight);
+        sums.energy += static_cast<double>(std::min((d - centre) * (d - centre) * weight, 16.0f));
         sums.count += 1;
     }
 
@@ -221,6 +271,9 @@ class LineFinder {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
         const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
         std::vector<Sums> sums(n * kParts);
+        std::vector<std::uint8_t> partOf(length);
+        for (std::size_t i = 0; i < length; ++i)
+            partOf[i] = static_cast<std::uint8_t>(std::min(kParts - 1, i * kParts / length));
         std::mutex mutex;
         forEachBand(photo_.height() - 4, 64, work, [&](int first, int last) {
             std::vector<Sums> own(n * kParts);
@@ -229,7 +282,7 @@ class LineFinder {
                     const int along = columns_ ? y : x, line = columns_ ? x : y;
                     sample(span, along, line, static_cast<float>(centre[static_cast<std::size_t>(line)]),
                            own[static_cast<std::size_t>(line) * kParts +
-                               std::min(kParts - 1, static_cast<std::size_t>(along) * kParts / length)]);
+                               partOf[static_cast<std::size_t>(along)]]);
                 }
             const std::lock_guard lock(mutex);
             for (std::size_t i = 0; i < n * kParts; ++i)

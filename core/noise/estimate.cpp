@@ -14,9 +14,11 @@ constexpr int kBlock = 8;
 constexpr int kLow = 5;
 constexpr int kHigh = 9;
 
+// A block and where it lies; what it holds is worked out again for the few that count, which is quicker than
+// sorting it along.
 struct Block {
     float mean, low;
-    std::array<float, kBlock * kBlock> high; // squared coefficients of the high frequencies
+    int x, y;
 };
 
 const std::array<float, kBlock * kBlock>& cosines() {
@@ -97,13 +99,10 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
                 if (clipped) continue;
                 float f[kBlock * kBlock];
                 transform(samples.row(y) + x, samples.stride(), f);
-                Block block{f[0] / kBlock, 0, {}};
-                for (int v = 0; v < kBlock; ++v)
-                    for (int u = 0; u < kBlock; ++u) {
-                        const float e = f[v * kBlock + u] * f[v * kBlock + u];
-                        if (u + v > 0 && u + v < kLow) block.low += e;
-                        block.high[static_cast<std::size_t>(v * kBlock + u)] = e;
-                    }
+                Block block{f[0] / kBlock, 0, x, y};
+                for (int v = 0; v < kLow; ++v)
+                    for (int u = v == 0 ? 1 : 0; u + v < kLow; ++u)
+                        block.low += f[v * kBlock + u] * f[v * kBlock + u];
                 bands[static_cast<std::size_t>(band)].push_back(block);
             }
         }
@@ -130,19 +129,22 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
             std::nth_element(first, first + static_cast<std::ptrdiff_t>(keep - 1),
                              first + static_cast<std::ptrdiff_t>(count),
                              [](const Block& l, const Block& r) { return l.low < r.low; });
-            std::vector<double> variances;
             double mean = 0;
-            for (std::size_t i = 0; i < keep; ++i) mean += first[static_cast<std::ptrdiff_t>(i)].mean;
+            std::array<double, kBlock * kBlock> energy{};
+            for (std::size_t i = 0; i < keep; ++i) {
+                const Block& block = first[static_cast<std::ptrdiff_t>(i)];
+                mean += block.mean;
+                float f[kBlock * kBlock];
+                transform(samples.row(block.y) + block.x, samples.stride(), f);
+                for (std::size_t k = 0; k < energy.size(); ++k) energy[k] += static_cast<double>(f[k] * f[k]);
+            }
             mean /= static_cast<double>(keep);
+            std::vector<double> variances;
             for (int v = 0; v < kBlock; ++v)
-                for (int u = 0; u < kBlock; ++u) {
-                    if (u + v < kHigh) continue;
-                    double sum = 0;
-                    for (std::size_t i = 0; i < keep; ++i)
-                        sum += first[static_cast<std::ptrdiff_t>(i)]
-                                   .high[static_cast<std::size_t>(v * kBlock + u)];
-                    variances.push_back(sum / static_cast<double>(keep));
-                }
+                for (int u = kHigh - v; u < kBlock; ++u)
+                    if (u >= 0)
+                        variances.push_back(energy[static_cast<std::size_t>(v * kBlock + u)] /
+                                            static_cast<double>(keep));
             std::nth_element(variances.begin(),
                              variances.begin() + static_cast<std::ptrdiff_t>(variances.size() / 2),
                              variances.end());

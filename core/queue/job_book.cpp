@@ -177,12 +177,13 @@ std::int64_t JobBook::version() const {
 std::optional<QueuedJob> JobBook::claim() {
     // One statement: nobody else can take the same.
     Statement s(
-        *this, std::string(
-                   "UPDATE jobs SET state = ?, tries = tries + 1, progress = 0, reason = '', target = '', "
-                   "digest = '',"
-                   " beat = ?, worker = ? WHERE id = (SELECT id FROM jobs WHERE state = ? AND"
-                   " (SELECT value FROM meta WHERE name = 'paused') = 0 ORDER BY place LIMIT 1) RETURNING ") +
-                   kColumns);
+        *this,
+        std::string(
+            "UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', target = '', "
+            "digest = '', beat = ?2, worker = ?3 WHERE id = (SELECT id FROM jobs WHERE state = ?4 AND "
+            "beat <= ?2 AND (SELECT value FROM meta WHERE name = 'paused') = 0 ORDER BY place LIMIT 1) "
+            "RETURNING ") +
+            kColumns);
     s.with(JobState::Running, now(), static_cast<int>(getpid()), JobState::Waiting);
     if (!s.step()) return std::nullopt;
     QueuedJob job = jobFrom(s);
@@ -214,6 +215,14 @@ void JobBook::tellDone(std::int64_t id, const std::string& target, const std::st
     Statement(*this, "UPDATE jobs SET state = ?, target = ?, digest = ?, progress = 1, seconds = ?, finished "
                      "= ?, worker = 0, reason = '' WHERE id = ?")
         .with(JobState::Done, target, digest, seconds, presentTime(), id)
+        .run();
+}
+
+void JobBook::tellLater(std::int64_t id, int seconds) {
+    Statement(*this,
+              "UPDATE jobs SET state = ?, beat = ?, tries = MAX(0, tries - 1), worker = 0, progress = 0 "
+              "WHERE id = ? AND state = ?")
+        .with(JobState::Waiting, now() + seconds, id, JobState::Running)
         .run();
 }
 
@@ -314,6 +323,7 @@ std::string digestOfFile(const fs::path& file) {
 std::string textOf(const JobWish& w) {
     json out = {{"photo", w.photo}, {"delivery", textOf(w.delivery)}, {"letter", w.letter},
                 {"take", w.take},   {"look", jsonOf(w.look)},         {"counter", w.counter}};
+    if (w.resume) out["resume"] = true;
     if (w.settings) out["settings"] = jsonOf(*w.settings);
     if (w.risk) out["risk"] = {w.risk->luminance, w.risk->colour};
     return out.dump(-1, ' ', false, json::error_handler_t::replace);
@@ -324,7 +334,7 @@ JobWish wishFrom(const std::string& text) {
         const json in = json::parse(text);
         JobWish w;
         w.photo = in.at("photo"), w.letter = in.value("letter", "A"), w.take = in.value("take", ""),
-        w.counter = in.value("counter", 1);
+        w.counter = in.value("counter", 1), w.resume = in.value("resume", false);
         w.delivery = deliveryFromText(in.at("delivery"));
         std::vector<std::string> problems;
         if (in.contains("look")) readJson(in["look"], w.look, problems);

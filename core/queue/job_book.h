@@ -24,7 +24,8 @@ struct JobWish {
     std::optional<Risk> risk; // of these settings on this photo
     std::string letter = "A", take;
     Delivery delivery;
-    int counter = 1; // of the photo among those asked for together
+    int counter = 1;     // of the photo among those asked for together
+    bool resume = false; // leave out what is there already, made of the same photo in the same way
 };
 
 struct QueuedJob {
@@ -32,14 +33,15 @@ struct QueuedJob {
     JobWish wish;
     JobState state = JobState::Waiting;
     int tries = 0;
-    std::string reason;    // why it failed
-    std::string target;    // the file, once it is known
-    std::string digest;    // of the file's bytes, once it is written
-    double progress = 0;   // 0..1
-    double seconds = 0;    // that it took
-    std::int64_t beat = 0; // when progress was last told, seconds since 1970
-    int worker = 0;        // process
-    std::string finished;  // local time
+    std::string reason;  // why it failed
+    std::string target;  // the file, once it is known
+    std::string digest;  // of the file's bytes, once it is written
+    double progress = 0; // 0..1
+    double seconds = 0;  // that it took
+    std::int64_t beat =
+        0;          // when progress was last told, or before which it is not claimed; seconds since 1970
+    int worker = 0; // process
+    std::string finished; // local time
 };
 
 // Why the book cannot be used. what() is a sentence.
@@ -72,6 +74,8 @@ class JobBook {
     // Just before the file gets its name: after a crash it is known whether that happened.
     void tellNaming(std::int64_t id, const std::string& target, const std::string& digest);
     void tellDone(std::int64_t id, const std::string& target, const std::string& digest, double seconds);
+    // Somebody else is at it: it waits again, and is not claimed before some seconds have passed.
+    void tellLater(std::int64_t id, int seconds);
     // `again`: it waits once more if it was tried but once.
     void tellFailed(std::int64_t id, const std::string& reason, bool again);
 

@@ -4,37 +4,12 @@
 #include <chrono>
 #include <thread>
 
-#include "deliver/export.h"
 #include "measure/open.h"
-#include "measure/probes.h"
-#include "raw/text.h"
+#include "queue/deliver_once.h"
 
 namespace irenic {
 
 namespace fs = std::filesystem;
-
-NameParts namePartsOf(const JobWish& wish, const Photo& photo, const Settings& settings) {
-    NameParts parts;
-    parts.original = wish.photo, parts.letter = wish.letter, parts.take = wish.take,
-    parts.method = settings.method;
-    parts.iso = photo.iso, parts.taken = photo.taken, parts.counter = wish.counter;
-    return parts;
-}
-
-fs::path placeFor(const JobWish& wish, const Photo& photo, const Settings& settings) {
-    NameParts parts = namePartsOf(wish, photo, settings);
-    const bool versions = wish.delivery.name.find("{version}") != std::string::npos;
-    for (;; ++parts.version) {
-        fs::path target = targetOf(wish.delivery, parts);
-        std::error_code unknown;
-        const bool taken = fs::exists(fs::symlink_status(target, unknown));
-        if (!taken || wish.delivery.conflict == Conflict::Replace) return target;
-        if (wish.delivery.conflict == Conflict::Refuse)
-            throw ExportError(shownName(target) +
-                              ": a file of that name is there already, and it is not to be replaced.");
-        if (!versions) return freeName(target);
-    }
-}
 
 bool perform(JobBook& book, const QueuedJob& job, const Work& work) {
     // Progress is told, and a cancelled job heard of, beside the work itself.
@@ -58,23 +33,18 @@ bool perform(JobBook& book, const QueuedJob& job, const Work& work) {
     const Work inner{stop.get_token(), &done};
     try {
         const PhotoPtr photo = readPhoto(job.wish.photo, inner.part(0, 0.1));
-        ExportOrder order;
-        order.look = job.wish.look, order.how = job.wish.delivery;
-        if (job.wish.settings) {
-            order.settings = *job.wish.settings, order.risk = job.wish.risk;
-        } else {
-            const Recommendation r = recommend(*photo, placeProbes(*photo, inner), inner.part(0.1, 0.4));
-            order.settings = r.settings, order.risk = r.risk;
+        std::optional<Recommendation> measured;
+        const auto naming = [&](const fs::path& target, const std::string& digest) {
+            book.tellNaming(job.id, target.string(), digest);
+        };
+        const auto made = deliverOnce(job.wish, *photo, measured, {}, inner.part(0.1, 1), naming);
+        if (!made) {
+            constexpr int kLookAgain = 10; // seconds
+            book.tellLater(job.id, kLookAgain);
+            return false;
         }
-        order.target = placeFor(job.wish, *photo, order.settings);
-        order.overwrite = order.how.conflict == Conflict::Replace;
-        std::string digest;
-        exportPhoto(*photo, order, inner.part(job.wish.settings ? 0.1 : 0.4, 1), [&](const fs::path& file) {
-            digest = digestOfFile(file);
-            book.tellNaming(job.id, order.target.string(), digest);
-        });
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
-        book.tellDone(job.id, order.target.string(), digest, took.count());
+        book.tellDone(job.id, made->target.string(), made->digest, took.count());
         return true;
     } catch (const Cancelled&) {
         return false;

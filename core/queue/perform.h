@@ -6,12 +6,6 @@
 
 namespace irenic {
 
-// What the wish's file is called after.
-NameParts namePartsOf(const JobWish& wish, const Photo& photo, const Settings& settings);
-// The file that a wish asks for, with conflicts solved as the delivery says. Throws ExportError where the
-// name is taken and must not be.
-std::filesystem::path placeFor(const JobWish& wish, const Photo& photo, const Settings& settings);
-
 // Does the job and notes what came of it. Where its state says that it was cancelled it stops. Returns
 // whether a file was made. Throws BookError.
 bool perform(JobBook& book, const QueuedJob& job, const Work& work = {});
