@@ -250,9 +250,12 @@ class TestDesk : public test::WindowTest {
         QVERIFY(settle());
         for (const QString& bad : {files[1], files[2]}) {
             window_->photos().select(bad);
-            QTRY_VERIFY_WITH_TIMEOUT(find<QLabel>("message")->text().contains(QFileInfo(bad).fileName()),
-                                     20000);
-            QVERIFY(find<QLabel>("message")->text().contains(QStringLiteral("reader died")));
+            const auto said = [&] {
+                const QString text = find<QLabel>("message")->text();
+                return text.contains(QFileInfo(bad).fileName()) &&
+                       text.contains(QStringLiteral("reader died"));
+            };
+            QTRY_VERIFY_WITH_TIMEOUT(said(), 20000);
         }
         window_->photos().select(files[3]);
         QTRY_VERIFY_WITH_TIMEOUT(window_->document().photo()->file.filename() == "good.dng", 30000);

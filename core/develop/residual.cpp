@@ -1,142 +1,289 @@
 #include "develop/residual.h"
 
 #include <cmath>
+#include <vector>
 
 namespace irenic {
 
 namespace {
 
-// Compiled twice, for machines with wide vectors and for all others: the same sums in the same order.
+// Compiled twice, for machines with wide vectors and for all others: the same sums in the same order. What
+// such a function calls becomes part of it.
 #if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__) && !defined(__SANITIZE_ADDRESS__)
 #define IRENIC_WIDE __attribute__((target_clones("avx2", "default")))
 #else
 #define IRENIC_WIDE
 #endif
+#define IRENIC_PART inline __attribute__((always_inline))
 
-IRENIC_WIDE void addTo(float* to, const float* from, int n) {
-    for (int i = 0; i < n; ++i) to[i] += from[i];
-}
-
-// Sums over windows of 2 rx + 1 columns and the rows y - ry, y - ry + step, ... y + ry, always in the same
-// order, so that a sample's sum does not depend on where the plane begins. Zero near the edges, where the
-// window does not fit.
-Plane windowSum(const Plane& in, int rx, int ry, int step = 1) {
-    const int w = in.width(), h = in.height();
-    Plane across(w, h), out(w, h);
-    for (int y = 0; y < h; ++y) {
-        const float* p = in.row(y);
-        float* q = across.row(y);
-        std::fill(q, q + rx, 0.0f), std::fill(q + w - rx, q + w, 0.0f);
-        std::copy(p, p + w - 2 * rx, q + rx);
-        for (int k = 1 - rx; k <= rx; ++k) addTo(q + rx, p + rx + k, w - 2 * rx);
+// Sums of 2 R + 1 samples of a row, always in the same order, so that a sample's sum does not depend on where
+// the row begins; zero where the window does not fit.
+template <int R> IRENIC_PART void sumAlong(const float* __restrict p, float* __restrict q, int w) {
+    std::fill(q, q + std::min(R, w), 0.0f);
+    for (int i = R; i < w - R; ++i) {
+        const float* s = p + i - R;
+        float sum = (s[0] + s[1]) + (s[2] + s[3]);
+        if constexpr (R >= 4) sum += (s[4] + s[5]) + (s[6] + s[7]);
+        if constexpr (R == 5) sum += s[8] + s[9];
+        q[i] = sum + s[2 * R];
     }
-    for (int y = 0; y < h; ++y) {
-        float* q = out.row(y);
-        std::fill(q, q + w, 0.0f);
-        if (y < ry || y >= h - ry) continue;
-        for (int k = -ry; k <= ry; k += step) addTo(q, across.row(y + k), w);
+    std::fill(q + std::max(0, w - R), q + w, 0.0f);
+}
+
+// The last few rows of several quantities, each row summed along itself already.
+class Rows {
+  public:
+    Rows(int quantities, int rows, int width)
+        : rows_(rows), stride_(static_cast<std::size_t>(width + 31) / 16 * 16),
+          values_(static_cast<std::size_t>(quantities * rows) * stride_, 0.0f) {}
+    float* at(int quantity, int y) {
+        return values_.data() + static_cast<std::size_t>(quantity * rows_ + y % rows_) * stride_;
     }
-    return out;
-}
 
-template <class F> Plane made(int w, int h, const F& f) {
-    Plane out(w, h);
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x) out.at(x, y) = f(x, y);
-    return out;
-}
-
-// What the fits of a window are made of, one sample of each.
-struct Terms {
-    float *gl, *gg, *sd, *sg, *dd, *gd, *g2;
+  private:
+    int rows_;
+    std::size_t stride_;
+    std::vector<float> values_;
 };
-IRENIC_WIDE void termsRow(const float* guide, const float* known, const float* mask, const float* lapGuide,
-                          const float* lapKnown, const Terms& t, int n) {
+
+// The sum of the rows y - RY, y - RY + STEP ... y + RY of one quantity.
+template <int RY, int STEP>
+IRENIC_PART void sumRows(Rows& rows, int quantity, int y, float* __restrict out, int w) {
+    constexpr int kCount = 2 * RY / STEP + 1;
+    const float* r[kCount];
+    for (int k = 0; k < kCount; ++k) r[k] = rows.at(quantity, y - RY + k * STEP);
+    for (int i = 0; i < w; ++i) {
+        float sum = r[0][i];
+        for (int k = 1; k < kCount; ++k) sum += r[k][i];
+        out[i] = sum;
+    }
+}
+
+// What the fits of a window are made of: their rows while they are worked on.
+enum Term { kCount, kGl, kGg, kSd, kSg, kDd, kGd, kG2, kTerms };
+enum Line { kWeight, kSlope, kShift, kLines };
+
+IRENIC_PART void termsRow(const float* __restrict guide, const float* __restrict known,
+                          const float* __restrict mask, const float* __restrict lapGuide,
+                          const float* __restrict lapKnown, const std::array<float*, kTerms>& t, int n) {
     for (int i = 0; i < n; ++i) {
-        const float m = mask[i], g = guide[i], d = known[i] - g;
-        t.gl[i] = m * lapGuide[i] * lapKnown[i];
-        t.gg[i] = m * lapGuide[i] * lapGuide[i];
-        t.sd[i] = m * d;
-        t.sg[i] = m * g;
-        t.dd[i] = m * d * d;
-        t.gd[i] = m * g * d;
-        t.g2[i] = m * g * g;
+        const float m = mask[i], g = guide[i], d = known[i] - g, l = m * lapGuide[i], md = m * d, mg = m * g;
+        t[kCount][i] = m;
+        t[kGl][i] = l * lapKnown[i];
+        t[kGg][i] = l * lapGuide[i];
+        t[kSd][i] = md;
+        t[kSg][i] = mg;
+        t[kDd][i] = md * d;
+        t[kGd][i] = mg * d;
+        t[kG2][i] = mg * g;
     }
 }
 
 // The line of each window: its weight, and that times slope (less 1) and shift.
-IRENIC_WIDE void linesRow(const float* n, const Terms& t, float* weight, float* slope, float* shift,
+IRENIC_PART void linesRow(const std::array<float*, kTerms>& t, const std::array<float*, kLines>& line,
                           int count) {
     for (int i = 0; i < count; ++i) {
         constexpr float tiny = 1e-9f;
-        const float k = std::max(n[i], 1.0f), a = (t.gl[i] + tiny) / (t.gg[i] + tiny) - 1, md = t.sd[i] / k,
-                    mg = t.sg[i] / k;
-        const float vd = t.dd[i] / k - md * md, vg = t.g2[i] / k - mg * mg, cov = t.gd[i] / k - md * mg;
+        const float share = 1 / std::max(t[kCount][i], 1.0f);
+        const float a = (t[kGl][i] + tiny) / (t[kGg][i] + tiny) - 1;
+        const float md = t[kSd][i] * share, mg = t[kSg][i] * share;
+        const float vd = t[kDd][i] * share - md * md, vg = t[kG2][i] * share - mg * mg,
+                    cov = t[kGd][i] * share - md * mg;
         const float left = std::max(0.0f, vd - 2 * a * cov + a * a * vg);
-        const float w = n[i] < 1 ? 0 : 1 / (left + 1e-6f);
-        weight[i] = w, slope[i] = w * a, shift[i] = w * (md - a * mg);
+        const float w = t[kCount][i] < 1 ? 0 : 1 / (left + 1e-6f);
+        line[kWeight][i] = w, line[kSlope][i] = w * a, line[kShift][i] = w * (md - a * mg);
     }
 }
 
-// `mask` is 1 where `known` counts. Predicts `known` everywhere from `guide`: in every window the line whose
-// slope fits the Laplacians best, lines averaged with weights that fall with what they leave.
-Plane predicted(const Plane& guide, const Plane& known, const Plane& mask, const Plane& lapGuide,
-                const Plane& lapKnown, int rx, int ry, int step) {
-    const int w = guide.width(), h = guide.height();
-    std::array<Plane, 7> term;
-    for (Plane& p : term) p = Plane(w, h);
-    const auto rowsOf = [&](std::array<Plane, 7>& p, int y) {
-        return Terms{p[0].row(y), p[1].row(y), p[2].row(y), p[3].row(y),
-                     p[4].row(y), p[5].row(y), p[6].row(y)};
-    };
-    for (int y = 0; y < h; ++y)
-        termsRow(guide.row(y), known.row(y), mask.row(y), lapGuide.row(y), lapKnown.row(y), rowsOf(term, y),
-                 w);
-    for (Plane& p : term) p = windowSum(p, rx, ry, step);
-    const Plane n = windowSum(mask, rx, ry, step);
-    Plane weight(w, h), slope(w, h), shift(w, h);
-    for (int y = 0; y < h; ++y)
-        linesRow(n.row(y), rowsOf(term, y), weight.row(y), slope.row(y), shift.row(y), w);
-    const Plane sw = windowSum(weight, rx, ry, step), sa = windowSum(slope, rx, ry, step),
-                sb = windowSum(shift, rx, ry, step);
-    return made(w, h, [&](int x, int y) {
-        return sw.at(x, y) > 0 ? guide.at(x, y) + (sa.at(x, y) * guide.at(x, y) + sb.at(x, y)) / sw.at(x, y)
-                               : guide.at(x, y);
-    });
+struct Guided {
+    const Plane &guide, &known, &mask, &lapGuide, &lapKnown;
+};
+
+// `mask` is 1 where `known` counts. Predicts `known` everywhere from `guide`: in every window of 2 RX + 1
+// columns and the rows y - RY, y - RY + STEP ... y + RY the line whose slope fits the Laplacians best, lines
+// averaged with weights that fall with what they leave. Row after row, so that what is summed over stays in
+// the fastest memory.
+template <int RX, int RY, int STEP> IRENIC_PART void predictRows(const Guided& in, Plane& out) {
+    const int w = in.guide.width(), h = in.guide.height();
+    constexpr int kHeld = 2 * RY + 1;
+    Rows terms(kTerms, kHeld, w), lines(kLines, kHeld, w),
+        room(static_cast<int>(kTerms) + static_cast<int>(kLines), 1, w);
+    std::array<float*, kTerms> t{};
+    std::array<float*, kLines> line{};
+    for (int k = 0; k < kTerms; ++k) t[static_cast<std::size_t>(k)] = room.at(k, 0);
+    for (int k = 0; k < kLines; ++k)
+        line[static_cast<std::size_t>(k)] = room.at(static_cast<int>(kTerms) + k, 0);
+    for (int y = 0; y < h + 2 * RY; ++y) {
+        if (y < h) {
+            termsRow(in.guide.row(y), in.known.row(y), in.mask.row(y), in.lapGuide.row(y), in.lapKnown.row(y),
+                     t, w);
+            for (int k = 0; k < kTerms; ++k) sumAlong<RX>(t[static_cast<std::size_t>(k)], terms.at(k, y), w);
+        }
+        // The windows around this row are complete, or do not fit.
+        const int middle = y - RY;
+        if (middle < 0) continue;
+        if (middle >= RY && middle < h - RY) {
+            for (int k = 0; k < kTerms; ++k)
+                sumRows<RY, STEP>(terms, k, middle, t[static_cast<std::size_t>(k)], w);
+            linesRow(t, line, w);
+            for (int k = 0; k < kLines; ++k)
+                sumAlong<RX>(line[static_cast<std::size_t>(k)], lines.at(k, middle), w);
+        } else {
+            for (int k = 0; k < kLines; ++k) std::fill_n(lines.at(k, middle), w, 0.0f);
+        }
+        const int row = middle - RY;
+        if (row < 0 || row >= h) continue;
+        const float* g = in.guide.row(row);
+        float* p = out.row(row);
+        if (row < RY || row >= h - RY) {
+            std::copy_n(g, w, p);
+            continue;
+        }
+        for (int k = 0; k < kLines; ++k)
+            sumRows<RY, STEP>(lines, k, row, line[static_cast<std::size_t>(k)], w);
+        for (int i = 0; i < w; ++i) {
+            const float weight = line[kWeight][i];
+            const float step = (line[kSlope][i] * g[i] + line[kShift][i]) / std::max(weight, 1e-30f);
+            p[i] = weight > 0 ? g[i] + step : g[i];
+        }
+    }
+}
+
+IRENIC_WIDE void predictAlong(const Guided& in, Plane& out) { predictRows<4, 2, 2>(in, out); }
+IRENIC_WIDE void predictAround(const Guided& in, Plane& out) { predictRows<5, 5, 1>(in, out); }
+
+// Calls row(y) for every row of a new plane, which fills it.
+template <class F> Plane made(int w, int h, const F& row) {
+    Plane out(w, h);
+    for (int y = 0; y < h; ++y) row(out.row(y), y);
+    return out;
 }
 
 Plane transposed(const Plane& in) {
-    return made(in.height(), in.width(), [&](int x, int y) { return in.at(y, x); });
+    constexpr int kBlock = 16; // samples of a line of the cache
+    Plane out(in.height(), in.width());
+    for (int top = 0; top < in.height(); top += kBlock)
+        for (int left = 0; left < in.width(); left += kBlock)
+            for (int x = left; x < std::min(left + kBlock, in.width()); ++x)
+                for (int y = top; y < std::min(top + kBlock, in.height()); ++y) out.at(y, x) = in.at(x, y);
+    return out;
+}
+
+// The samples where `own` is 1, and halfway between their neighbours elsewhere.
+IRENIC_WIDE void filledRow(const float* raw, const float* own, float* out, int w) {
+    for (int x = 1; x < w - 1; ++x) out[x] = own[x] > 0 ? raw[x] : 0.5f * (raw[x - 1] + raw[x + 1]);
+    for (const int x : {0, w - 1}) out[x] = own[x] > 0 ? raw[x] : 0;
+}
+
+IRENIC_WIDE void laplacianRow(const float* p, float* out, int w) {
+    for (int x = 2; x < w - 2; ++x) out[x] = 2 * p[x] - p[x - 2] - p[x + 2];
+    out[0] = out[1] = out[w - 2] = out[w - 1] = 0;
+}
+
+IRENIC_WIDE void oppositeRow(const float* mask, float* out, int w) {
+    for (int x = 0; x < w; ++x) out[x] = 1 - mask[x];
+}
+
+// Green less the other colour: what the prediction left of the neighbours is filled in halfway between them.
+IRENIC_WIDE void differencesRow(const float* raw, const float* green, const float* gp, const float* cp,
+                                float* out, int w) {
+    out[0] = out[w - 1] = 0;
+    for (int x = 1; x < w - 1; ++x) {
+        const float sides = raw[x - 1] + raw[x + 1];
+        const float g = gp[x] + 0.5f * (sides - gp[x - 1] - gp[x + 1]);
+        const float c = cp[x] + 0.5f * (sides - cp[x - 1] - cp[x + 1]);
+        out[x] = green[x] > 0 ? raw[x] - c : g - raw[x];
+    }
 }
 
 // Green minus the row's other colour, at every pixel, from its row and the two like it above and below.
 Plane differencesAlongRows(const Plane& raw, const Plane& green) {
     const int w = raw.width(), h = raw.height();
-    const auto along = [&](int x, int y, bool wanted) {
-        if ((green.at(x, y) > 0) == wanted) return raw.at(x, y);
-        return x > 0 && x < w - 1 ? 0.5f * (raw.at(x - 1, y) + raw.at(x + 1, y)) : 0.0f;
-    };
-    const Plane g = made(w, h, [&](int x, int y) { return along(x, y, true); }),
-                c = made(w, h, [&](int x, int y) { return along(x, y, false); });
-    const auto laplacian = [&](const Plane& p) {
-        return made(w, h, [&](int x, int y) {
-            return x >= 2 && x < w - 2 ? 2 * p.at(x, y) - p.at(x - 2, y) - p.at(x + 2, y) : 0.0f;
-        });
-    };
-    const Plane lg = laplacian(g), lc = laplacian(c),
-                other = made(w, h, [&](int x, int y) { return 1 - green.at(x, y); });
-    constexpr int rx = 4, ry = 2;
-    const Plane cp = predicted(g, c, other, lg, lc, rx, ry, 2),
-                gp = predicted(c, g, green, lc, lg, rx, ry, 2);
-    return made(w, h, [&](int x, int y) {
-        if (x < 1 || x >= w - 1) return 0.0f;
-        // What the prediction left of the neighbours, halfway between them.
-        const auto filled = [&](const Plane& p) {
-            return p.at(x, y) +
-                   0.5f * (raw.at(x - 1, y) - p.at(x - 1, y) + raw.at(x + 1, y) - p.at(x + 1, y));
-        };
-        return green.at(x, y) > 0 ? raw.at(x, y) - filled(cp) : filled(gp) - raw.at(x, y);
+    const Plane other = made(w, h, [&](float* out, int y) { oppositeRow(green.row(y), out, w); });
+    const Plane g = made(w, h, [&](float* out, int y) { filledRow(raw.row(y), green.row(y), out, w); });
+    const Plane c = made(w, h, [&](float* out, int y) { filledRow(raw.row(y), other.row(y), out, w); });
+    const Plane lg = made(w, h, [&](float* out, int y) { laplacianRow(g.row(y), out, w); });
+    const Plane lc = made(w, h, [&](float* out, int y) { laplacianRow(c.row(y), out, w); });
+    Plane cp(w, h), gp(w, h);
+    predictAlong({g, c, other, lg, lc}, cp);
+    predictAlong({c, g, green, lc, lg}, gp);
+    return made(w, h, [&](float* out, int y) {
+        differencesRow(raw.row(y), green.row(y), gp.row(y), cp.row(y), out, w);
     });
+}
+
+// How restless differences are around each pixel: 5x5 sums of their central differences' size, from rows
+// y - 2 ... y + 2 of `steps`.
+IRENIC_WIDE void stepsAcross(const float* d, float* out, int w) {
+    out[0] = out[w - 1] = 0;
+    for (int x = 1; x < w - 1; ++x) out[x] = std::abs(d[x - 1] - d[x + 1]);
+}
+IRENIC_WIDE void stepsDown(const float* above, const float* below, float* out, int w) {
+    for (int x = 0; x < w; ++x) out[x] = std::abs(above[x] - below[x]);
+}
+IRENIC_WIDE void sumOfFive(const Plane& in, Plane& out) {
+    const int w = in.width(), h = in.height();
+    Rows rows(1, 5, w);
+    for (int y = 0; y < h; ++y) {
+        sumAlong<2>(in.row(y), rows.at(0, y), w);
+        if (y >= 4) sumRows<2, 1>(rows, 0, y - 2, out.row(y - 2), w);
+    }
+    for (const int y : {0, 1, h - 2, h - 1}) std::fill_n(out.row(y), w, 0.0f);
+}
+
+// Green where it is not known, in the middle of the plane: both directions together, each of the four sides
+// weighted by the calm of its differences.
+IRENIC_WIDE void greenRow(int y, const Plane& raw, const Plane& isGreen, const Plane& dh, const Plane& dv,
+                          const Plane& sh, const Plane& sv, float* out) {
+    const int w = raw.width();
+    const float *p = raw.row(y), *own = isGreen.row(y), *across = dh.row(y), *calm = sh.row(y),
+                *above = sv.row(y - 2), *below = sv.row(y + 2);
+    const float* down[9];
+    for (int k = 0; k < 9; ++k) down[k] = dv.row(y + k - 4);
+    constexpr float k0 = 0.56f, k1 = 0.23f, k2 = 0.12f, k3 = 0.06f, k4 = 0.03f;
+    for (int x = 6; x < w - 6; ++x) {
+        const float* a = across + x;
+        const float ww = 1 / (calm[x - 2] * calm[x - 2] + 1e-10f),
+                    we = 1 / (calm[x + 2] * calm[x + 2] + 1e-10f), wn = 1 / (above[x] * above[x] + 1e-10f),
+                    ws = 1 / (below[x] * below[x] + 1e-10f);
+        const float sw = k0 * a[0] + k1 * a[-1] + k2 * a[-2] + k3 * a[-3] + k4 * a[-4],
+                    se = k0 * a[0] + k1 * a[1] + k2 * a[2] + k3 * a[3] + k4 * a[4],
+                    sn = k0 * down[4][x] + k1 * down[3][x] + k2 * down[2][x] + k3 * down[1][x] +
+                         k4 * down[0][x],
+                    ss = k0 * down[4][x] + k1 * down[5][x] + k2 * down[6][x] + k3 * down[7][x] +
+                         k4 * down[8][x];
+        const float d = (ww * sw + we * se + wn * sn + ws * ss) / (ww + we + wn + ws);
+        out[x] = own[x] > 0 ? p[x] : p[x] + d;
+    }
+}
+
+IRENIC_WIDE void laplacianRow(const Plane& in, int y, float* out) {
+    const int w = in.width();
+    const float *p = in.row(y), *above = in.row(y - 2), *below = in.row(y + 2);
+    for (int x = 2; x < w - 2; ++x) out[x] = 4 * p[x] - p[x - 2] - p[x + 2] - above[x] - below[x];
+    out[0] = out[1] = out[w - 2] = out[w - 1] = 0;
+}
+
+Plane laplacian(const Plane& in) {
+    const int w = in.width(), h = in.height();
+    return made(w, h, [&](float* out, int y) {
+        if (y < 2 || y >= h - 2)
+            std::fill_n(out, w, 0.0f);
+        else
+            laplacianRow(in, y, out);
+    });
+}
+
+IRENIC_WIDE void leftRow(const float* raw, const float* p, const float* mask, float* out, int w) {
+    for (int x = 0; x < w; ++x) out[x] = mask[x] * (raw[x] - p[x]);
+}
+
+// The prediction and, bilinear between its samples (of each, of two, or of four), what it left.
+IRENIC_WIDE void restoredRow(const float* p, const float* above, const float* left, const float* below,
+                             float* out, int w) {
+    for (int x = 0; x < w; ++x)
+        out[x] = p[x] + left[x] + 0.5f * (left[x - 1] + left[x + 1] + above[x] + below[x]) +
+                 0.25f * (above[x - 1] + above[x + 1] + below[x - 1] + below[x + 1]);
 }
 
 } // namespace
@@ -145,68 +292,47 @@ std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, cons
                                   const Rect& area, const Work& work) {
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};
-    constexpr int m = demosaicMargin(Demosaic::Fine), size = 192;
+    // As large as the fast memory of a core holds the planes of, since margins are worked on too.
+    constexpr int m = demosaicMargin(Demosaic::Fine), size = 256;
     forEachTile(area, size, work, [&](const Rect& whole) {
         const Rect tile = whole.intersected(area), pad = tile.inflated(m);
         const int w = pad.width, h = pad.height;
         const Plane raw = mosaic.cropped(pad.translated(-covered.x, -covered.y));
-        const auto colourAt = [&](int x, int y) { return pattern.at(pad.x + x, pad.y + y); };
-        const Plane isGreen =
-            made(w, h, [&](int x, int y) { return colourAt(x, y) == Mosaic::Green ? 1.0f : 0.0f; });
+        const auto maskOf = [&](Mosaic::Colour c) {
+            return made(w, h, [&](float* to, int y) {
+                for (int x = 0; x < w; ++x) to[x] = pattern.at(pad.x + x, pad.y + y) == c ? 1.0f : 0.0f;
+            });
+        };
+        const Plane isGreen = maskOf(Mosaic::Green);
         const Plane dh = differencesAlongRows(raw, isGreen),
                     dv = transposed(differencesAlongRows(transposed(raw), transposed(isGreen)));
         work.check();
-        // The two directions together, each side weighted by the calm of its differences.
-        const Plane gh = made(w, h, [&](int x, int y) {
-            return x > 0 && x < w - 1 ? std::abs(dh.at(x - 1, y) - dh.at(x + 1, y)) : 0.0f;
+        const Plane across = made(w, h, [&](float* to, int y) { stepsAcross(dh.row(y), to, w); });
+        const Plane down = made(w, h, [&](float* to, int y) {
+            if (y == 0 || y == h - 1)
+                std::fill_n(to, w, 0.0f);
+            else
+                stepsDown(dv.row(y - 1), dv.row(y + 1), to, w);
         });
-        const Plane gv = made(w, h, [&](int x, int y) {
-            return y > 0 && y < h - 1 ? std::abs(dv.at(x, y - 1) - dv.at(x, y + 1)) : 0.0f;
-        });
-        const Plane sh = windowSum(gh, 2, 2), sv = windowSum(gv, 2, 2);
-        Plane green(w, h);
-        for (int y = 0; y < h; ++y)
-            for (int x = 0; x < w; ++x) {
-                green.at(x, y) = raw.at(x, y);
-                if (isGreen.at(x, y) > 0 || x < 6 || y < 6 || x >= w - 6 || y >= h - 6) continue;
-                const auto weight = [](float g) { return 1.0f / (g * g + 1e-10f); };
-                const float ww = weight(sh.at(x - 2, y)), we = weight(sh.at(x + 2, y)),
-                            wn = weight(sv.at(x, y - 2)), ws = weight(sv.at(x, y + 2));
-                constexpr float k[5] = {0.56f, 0.23f, 0.12f, 0.06f, 0.03f};
-                float sw = 0, se = 0, sn = 0, ss = 0;
-                for (int i = 0; i < 5; ++i)
-                    sw += k[i] * dh.at(x - i, y), se += k[i] * dh.at(x + i, y), sn += k[i] * dv.at(x, y - i),
-                        ss += k[i] * dv.at(x, y + i);
-                green.at(x, y) += (ww * sw + we * se + wn * sn + ws * ss) / (ww + we + wn + ws);
-            }
+        Plane sh(w, h), sv(w, h);
+        sumOfFive(across, sh), sumOfFive(down, sv);
+        Plane green = raw.clone();
+        for (int y = 6; y < h - 6; ++y) greenRow(y, raw, isGreen, dh, dv, sh, sv, green.row(y));
         work.check();
-        const auto laplacian = [&](const Plane& p) {
-            return made(w, h, [&](int x, int y) {
-                return x >= 2 && y >= 2 && x < w - 2 && y < h - 2
-                           ? 4 * p.at(x, y) - p.at(x - 2, y) - p.at(x + 2, y) - p.at(x, y - 2) -
-                                 p.at(x, y + 2)
-                           : 0.0f;
-            });
-        };
         const Plane lapGreen = laplacian(green),
                     lapRaw = laplacian(raw); // the raw's own colour stands two samples away again
         const Rect inner = tile.translated(-pad.x, -pad.y), target = tile.translated(-area.x, -area.y);
         for (const Mosaic::Colour c : {Mosaic::Red, Mosaic::Blue}) {
-            const Plane mask = made(w, h, [&](int x, int y) { return colourAt(x, y) == c ? 1.0f : 0.0f; });
-            const Plane p = predicted(green, raw, mask, lapGreen, lapRaw, 5, 5, 1);
-            const Plane left = made(
-                w, h, [&](int x, int y) { return mask.at(x, y) > 0 ? raw.at(x, y) - p.at(x, y) : 0.0f; });
-            for (int y = 0; y < inner.height; ++y)
-                for (int x = 0; x < inner.width; ++x) {
-                    const int u = inner.x + x, v = inner.y + y;
-                    // Bilinear: of each sample, of two, or of four.
-                    const float r = left.at(u, v) +
-                                    0.5f * (left.at(u - 1, v) + left.at(u + 1, v) + left.at(u, v - 1) +
-                                            left.at(u, v + 1)) +
-                                    0.25f * (left.at(u - 1, v - 1) + left.at(u + 1, v - 1) +
-                                             left.at(u - 1, v + 1) + left.at(u + 1, v + 1));
-                    out[c].at(target.x + x, target.y + y) = p.at(u, v) + r;
-                }
+            const Plane mask = maskOf(c);
+            Plane p(w, h);
+            predictAround({green, raw, mask, lapGreen, lapRaw}, p);
+            const Plane left =
+                made(w, h, [&](float* to, int y) { leftRow(raw.row(y), p.row(y), mask.row(y), to, w); });
+            for (int y = 0; y < inner.height; ++y) {
+                const int v = inner.y + y;
+                restoredRow(p.row(v) + inner.x, left.row(v - 1) + inner.x, left.row(v) + inner.x,
+                            left.row(v + 1) + inner.x, out[c].row(target.y + y) + target.x, inner.width);
+            }
         }
         for (int y = 0; y < inner.height; ++y)
             std::copy_n(green.row(inner.y + y) + inner.x, inner.width, out[1].row(target.y + y) + target.x);

@@ -49,7 +49,12 @@ std::optional<Delivered> deliverOnce(const JobWish& wish, const Photo& photo,
     const NameParts parts = namePartsOf(wish, photo, order.settings);
     const fs::path wanted = output.empty() ? targetOf(order.how, parts) : output;
     const auto before = [&] { return wish.resume && markIn(wanted) == order.mark; };
-    if (before()) return Delivered{wanted, digestOfFile(wanted), true};
+    if (before()) {
+        // Whoever made it may have died before its claim was gone.
+        std::error_code none;
+        if (fs::exists(claimOf(wanted), none)) Claim::take(wanted);
+        return Delivered{wanted, digestOfFile(wanted), true};
+    }
     const std::optional<Claim> claim = wish.resume ? Claim::take(wanted) : std::nullopt;
     if (wish.resume && !claim) return std::nullopt;
     // Whoever held the claim may have finished just before it was free.

@@ -175,15 +175,16 @@ std::int64_t JobBook::version() const {
 }
 
 std::optional<QueuedJob> JobBook::claim() {
-    // One statement: nobody else can take the same.
+    // One statement: nobody else can take the same. A time to wait for that lies far ahead was told by a
+    // clock that has been put back since.
     Statement s(
-        *this,
-        std::string(
-            "UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', target = '', "
-            "digest = '', beat = ?2, worker = ?3 WHERE id = (SELECT id FROM jobs WHERE state = ?4 AND "
-            "beat <= ?2 AND (SELECT value FROM meta WHERE name = 'paused') = 0 ORDER BY place LIMIT 1) "
-            "RETURNING ") +
-            kColumns);
+        *this, std::string(
+                   "UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', target = '', "
+                   "digest = '', beat = ?2, worker = ?3 WHERE id = (SELECT id FROM jobs WHERE state = ?4 AND "
+                   "(beat <= ?2 OR beat > ?2 + 60) AND (SELECT value FROM meta WHERE name = 'paused') = 0 "
+                   "ORDER BY place LIMIT 1) "
+                   "RETURNING ") +
+                   kColumns);
     s.with(JobState::Running, now(), static_cast<int>(getpid()), JobState::Waiting);
     if (!s.step()) return std::nullopt;
     QueuedJob job = jobFrom(s);
@@ -228,7 +229,7 @@ void JobBook::tellLater(std::int64_t id, int seconds) {
 
 void JobBook::tellFailed(std::int64_t id, const std::string& reason, bool again) {
     Statement(*this, "UPDATE jobs SET state = CASE WHEN ?1 AND tries < 2 THEN ?2 ELSE ?3 END, reason = ?4, "
-                     "finished = ?5, worker = 0, progress = 0 WHERE id = ?6 AND state = ?7")
+                     "finished = ?5, worker = 0, progress = 0, beat = 0 WHERE id = ?6 AND state = ?7")
         .with(static_cast<int>(again), JobState::Waiting, JobState::Failed, reason, presentTime(), id,
               JobState::Running)
         .run();
@@ -247,13 +248,14 @@ void JobBook::cancelAll() {
 }
 
 void JobBook::retry(std::int64_t id) {
-    Statement(*this, "UPDATE jobs SET state = ?, tries = 0, reason = '' WHERE id = ? AND state IN (?, ?)")
+    Statement(*this,
+              "UPDATE jobs SET state = ?, tries = 0, beat = 0, reason = '' WHERE id = ? AND state IN (?, ?)")
         .with(JobState::Waiting, id, JobState::Failed, JobState::Cancelled)
         .run();
 }
 
 void JobBook::retryFailed() {
-    Statement(*this, "UPDATE jobs SET state = ?, tries = 0, reason = '' WHERE state = ?")
+    Statement(*this, "UPDATE jobs SET state = ?, tries = 0, beat = 0, reason = '' WHERE state = ?")
         .with(JobState::Waiting, JobState::Failed)
         .run();
 }
@@ -299,8 +301,9 @@ int JobBook::recover() {
             tellDone(j.id, j.target, j.digest, j.seconds);
             continue;
         }
-        Statement(*this, "UPDATE jobs SET state = ?, progress = 0, worker = 0, target = '', digest = '', "
-                         "tries = MAX(0, tries - 1) WHERE id = ? AND state = ?")
+        Statement(*this,
+                  "UPDATE jobs SET state = ?, progress = 0, worker = 0, beat = 0, target = '', digest = '', "
+                  "tries = MAX(0, tries - 1) WHERE id = ? AND state = ?")
             .with(JobState::Waiting, j.id, JobState::Running)
             .run();
         ++waiting;

@@ -7,9 +7,11 @@
 #include <unistd.h>
 
 #include <array>
+#include <condition_variable>
 #include <csignal>
 #include <cstdlib>
 #include <cstring>
+#include <mutex>
 #include <string>
 #include <thread>
 
@@ -32,9 +34,12 @@ void answer(const ReaderAnswer& what, const std::string& words = {}) {
 // Tells how far `done` has come, and ends the process when nobody listens any more, whatever it is doing.
 void tellProgress(const std::stop_token& stop, const std::atomic<float>& done) {
     float told = 0;
-    while (!stop.stop_requested()) {
+    std::mutex mutex;
+    std::condition_variable_any over;
+    std::unique_lock lock(mutex);
+    while (!over.wait_for(lock, stop, std::chrono::milliseconds(50), [&] { return stop.stop_requested(); })) {
         pollfd other{kReaderSocket, 0, 0};
-        if (poll(&other, 1, 50) > 0 && (other.revents & (POLLHUP | POLLERR))) _exit(1);
+        if (poll(&other, 1, 0) > 0 && (other.revents & (POLLHUP | POLLERR))) _exit(1);
         const float now = done.load(std::memory_order_relaxed);
         if (now > told) answer({ReaderWord::Progress, told = now, 0});
     }
