@@ -1,4 +1,5 @@
 #include "deliver/safe_file.h"
+#include "image/process.h"
 
 #include <fcntl.h>
 #include <signal.h>
@@ -43,8 +44,7 @@ bool isLeftover(const fs::directory_entry& entry) {
     if (!name.starts_with(kPrefix) || !name.ends_with(kEnding) ||
         std::sscanf(name.c_str() + std::strlen(kPrefix), "%6x-%ld-%8x", &machine, &process, &number) != 3)
         return false;
-    if (machine == thisMachine())
-        return process > 0 && kill(static_cast<pid_t>(process), 0) != 0 && errno == ESRCH;
+    if (machine == thisMachine()) return process > 0 && !processLives(static_cast<int>(process));
     std::error_code error;
     const auto written = entry.last_write_time(error);
     return !error && fs::file_time_type::clock::now() - written > std::chrono::hours(24);

@@ -7,13 +7,13 @@
 #include <cerrno>
 #include <chrono>
 #include <condition_variable>
-#include <csignal>
 #include <cstring>
 #include <fstream>
 #include <mutex>
 #include <stdexcept>
 #include <string>
 
+#include "image/process.h"
 #include "raw/text.h"
 
 namespace irenic {
@@ -68,9 +68,8 @@ std::optional<double> ageOf(const fs::path& claim) {
 bool ownerIsGone(const fs::path& claim) {
     std::ifstream in(claim);
     std::string where;
-    pid_t process = 0;
-    return in >> where >> process && where == home() && process > 0 && kill(process, 0) != 0 &&
-           errno == ESRCH;
+    int process = 0;
+    return in >> where >> process && where == home() && !processLives(process);
 }
 
 bool isDead(const fs::path& claim) {

@@ -1,6 +1,7 @@
 #include "queue/deliver_once.h"
 
 #include "deliver/export.h"
+#include "deliver/safe_file.h"
 #include "deliver/xmp.h"
 #include "measure/probes.h"
 #include "queue/claim.h"
@@ -52,7 +53,7 @@ std::optional<Delivered> deliverOnce(const JobWish& wish, const Photo& photo,
     if (before()) {
         // Whoever made it may have died before its claim was gone.
         std::error_code none;
-        if (fs::exists(claimOf(wanted), none)) Claim::take(wanted);
+        if (fs::exists(claimOf(wanted), none) && Claim::take(wanted)) sweepLeftovers(wanted.parent_path());
         return Delivered{wanted, digestOfFile(wanted), true};
     }
     const std::optional<Claim> claim = wish.resume ? Claim::take(wanted) : std::nullopt;

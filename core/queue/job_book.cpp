@@ -1,6 +1,5 @@
 #include "queue/job_book.h"
 
-#include <csignal>
 #include <sqlite3.h>
 
 #include <chrono>
@@ -8,6 +7,7 @@
 #include <fstream>
 
 #include "image/byte_digest.h"
+#include "image/process.h"
 #include "raw/text.h"
 #include "session/sidecar.h"
 #include "session/state.h"
@@ -36,8 +36,6 @@ std::int64_t now() {
                std::chrono::system_clock::now().time_since_epoch())
         .count();
 }
-
-bool lives(int process) { return process > 0 && (kill(process, 0) == 0 || errno == EPERM); }
 
 } // namespace
 
@@ -296,7 +294,7 @@ int JobBook::recover() {
     int waiting = 0;
     for (const QueuedJob& j : list()) {
         if (j.state == JobState::Waiting) ++waiting;
-        if (j.state != JobState::Running || lives(j.worker)) continue;
+        if (j.state != JobState::Running || processLives(j.worker)) continue;
         if (!j.target.empty() && !j.digest.empty() && digestOfFile(j.target) == j.digest) {
             tellDone(j.id, j.target, j.digest, j.seconds);
             continue;

@@ -12,6 +12,7 @@
 
 #include "deliver/proof.h"
 #include "deliver/safe_file.h"
+#include "image/process.h"
 #include "raw/text.h"
 
 namespace irenic {
@@ -162,7 +163,7 @@ SidecarLock::SidecarLock(const fs::path& photo, const std::string& digest, std::
         std::istringstream(contentOf(lock).value_or("")) >> process >> machine;
         const bool here = machine == host;
         if (here && process == static_cast<long>(getpid())) break;
-        if (here && process > 0 && kill(static_cast<pid_t>(process), 0) != 0 && errno == ESRCH) {
+        if (here && process > 0 && !processLives(static_cast<int>(process))) {
             unlink(lock.c_str());
             continue;
         }
