@@ -205,9 +205,13 @@ void writeLinearDng(const fs::path& to, const Photo& photo, const ExportOrder& o
 } // namespace
 
 std::string markOf(const Photo& photo, const ExportOrder& order, bool recommended) {
+    // Where it goes and how it is called says nothing of what is in it.
+    Delivery content = order.how;
+    content.folder = Delivery{}.folder, content.name = Delivery{}.name,
+    content.conflict = Delivery{}.conflict;
     const std::string all = digestOf(photo) + "|" +
                             (recommended ? "recommended" : jsonOf(order.settings).dump()) + "|" +
-                            textOf(order.look) + "|" + textOf(order.how);
+                            textOf(order.look) + "|" + textOf(content);
     ByteDigest digest;
     digest.add(all.data(), all.size());
     return digest.text();
