@@ -8,6 +8,7 @@
 #include "deliver/developed_rows.h"
 #include "deliver/estimate.h"
 #include "deliver/export.h"
+#include "deliver/tiff.h"
 #include "deliver/xmp.h"
 #include "measure/open.h"
 #include "support.h"
@@ -83,6 +84,23 @@ class TestDelivery : public QObject {
         QVERIFY(settings.has_value());
         QVERIFY((*settings == Settings{"nlm", 1, 1, 0.2f, 0.1f}));
         QVERIFY(!settingsIn(photo_->file).has_value());
+    }
+    void beyondFourGigabytesItIsABigTiff() {
+        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Tiff, in("plain-size.tif"));
+        exportPhoto(*photo_, order);
+        const auto big = in("big-size.tif");
+        writeTiff(big, *photo_, order, {}, {}, 1000); // as if that were the most
+        std::ifstream file(big, std::ios::binary);
+        char head[4] = {};
+        file.read(head, 4);
+        QCOMPARE(QByteArray(head, 4).toHex(), QByteArray("49492b00")); // version 43: BigTIFF
+        QVERIFY(readPhoto(big)->samples == readPhoto(order.target)->samples);
+        TIFF* t = TIFFOpen(big.c_str(), "r");
+        QVERIFY(t);
+        char* make = nullptr;
+        QCOMPARE(TIFFGetField(t, TIFFTAG_MAKE, &make), 1);
+        QCOMPARE(QByteArray(make), QByteArray(photo_->make.c_str()));
+        TIFFClose(t);
     }
     void aTiffIsThePicture_data() {
         QTest::addColumn<int>("space");

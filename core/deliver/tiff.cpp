@@ -43,13 +43,12 @@ void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how
 } // namespace
 
 void writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work) {
+               const std::string& xmp, const Work& work, double plainUpTo) {
     const PictureSize size = sizeOf(photo, order);
     const int bits = order.how.bits;
     const auto samples = static_cast<std::size_t>(size.width) * 3;
     const std::size_t bytes = samples * static_cast<std::size_t>(bits) / 8;
-    // The offsets of a plain TIFF end at 4 GB; tags and what packing may add stay below the rest.
-    const bool big = static_cast<double>(bytes) * size.height > 4.0e9;
+    const bool big = static_cast<double>(bytes) * size.height > plainUpTo;
     ByteDigest written;
     {
         TIFFSetErrorHandler(nullptr);

@@ -13,7 +13,10 @@ namespace irenic {
 // orientation, Exif, IPTC and XMP. The look's push does not count. Straight to `to`; see exportPhoto for the
 // safe way. What was written is read back and compared, to the last bit. Throws WriteError,
 // std::runtime_error and Cancelled.
+//
+// The offsets of a plain TIFF end at 4 GB; tags and what packing may add stay below the rest. Pictures of
+// more bytes than `plainUpTo` become BigTIFFs.
 void writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work);
+               const std::string& xmp, const Work& work, double plainUpTo = 4.0e9);
 
 } // namespace irenic

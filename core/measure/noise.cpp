@@ -2,13 +2,36 @@
 
 #include <algorithm>
 #include <cmath>
+#include <vector>
 
 #include "noise/estimate.h"
 
 namespace irenic {
 
-NoiseModel measureNoise(const Photo& photo, const Work& work) {
+namespace {
+
+// Each channel's own line, as far as it tells. In a dark photo, or of a channel that is dark everywhere, no
+// slope can be seen, and one that is made up spoils everything that rests on it. Then counts what the
+// channels show together, since a sensor has one gain for all (a quarter more or less, where the camera has
+// multiplied them); and where all are dark, that sensors read out with some three electrons of noise, as far
+// as one can say before looking.
+NoiseModel modelOf(const std::array<std::vector<NoisePoint>, 4>& points) {
+    constexpr double kReadNoise = 3, kChannelsDiffer = 0.25;
+    std::vector<NoisePoint> all;
+    for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
+    const double usual = std::sqrt(std::max(1e-12, fitNoise(all).line.variance(0))) / kReadNoise;
+    const NoiseFit together = fitNoise(all, ExpectedSlope{usual, usual});
+    const double a = std::max(together.line.a, 1e-9), own = std::min(together.slopeError, usual);
     NoiseModel model;
+    for (std::size_t c = 0; c < 4; ++c)
+        model.channel[c] = fitNoise(points[c], ExpectedSlope{a, std::hypot(kChannelsDiffer * a, own)}).line;
+    return model;
+}
+
+} // namespace
+
+NoiseModel measureNoise(const Photo& photo, const Work& work) {
+    std::array<std::vector<NoisePoint>, 4> points;
     const int w = photo.width() / 2, h = photo.height() / 2;
     for (int s = 0; s < 4; ++s) {
         Plane plane(w, h);
@@ -18,10 +41,10 @@ NoiseModel measureNoise(const Photo& photo, const Work& work) {
                     plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
         });
         const int channel = photo.mosaic.channel(s);
-        model.channel[static_cast<std::size_t>(channel)] = measureNoiseLine(plane, 0.98f, work);
+        points[static_cast<std::size_t>(channel)] = noisePoints(plane, 0.98f, work);
         work.report(0.5 + 0.12 * (s + 1));
     }
-    return model;
+    return modelOf(points);
 }
 
 namespace {

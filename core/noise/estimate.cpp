@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 #include <vector>
 
@@ -53,14 +54,11 @@ void transform(const float* p, std::ptrdiff_t stride, float* out) {
         }
 }
 
-struct Point {
-    double x, variance, weight;
-};
-
-// The least-squares line through the points with b >= 0 and a >= 0.
-NoiseLine fitLine(const std::vector<Point>& points) {
-    double w = 0, x = 0, y = 0, xx = 0, xy = 0;
-    for (const Point& p : points) {
+// The least-squares line through the points with b >= 0 and a >= 0; `slope` and its weight stand for one more
+// equation a = slope.
+NoiseLine fitLine(const std::vector<NoisePoint>& points, double slope, double slopeWeight) {
+    double w = 0, x = 0, y = 0, xx = slopeWeight, xy = slopeWeight * slope;
+    for (const NoisePoint& p : points) {
         w += p.weight;
         x += p.weight * p.x;
         y += p.weight * p.variance;
@@ -82,7 +80,7 @@ NoiseLine fitLine(const std::vector<Point>& points) {
 
 } // namespace
 
-NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
+std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work) {
     // A few hundred thousand blocks are plenty: thin them out evenly on large photos.
     const double wanted = 240000;
     const double area = static_cast<double>(samples.width()) * samples.height();
@@ -109,7 +107,7 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
     });
     std::vector<Block> blocks;
     for (auto& band : bands) blocks.insert(blocks.end(), band.begin(), band.end());
-    if (blocks.size() < 64) return {0, 1e-8};
+    if (blocks.size() < 64) return {};
     std::sort(blocks.begin(), blocks.end(), [](const Block& l, const Block& r) { return l.mean < r.mean; });
 
     // Classes of equal population would put nearly all of them where the photo is dark; classes of equal
@@ -117,7 +115,7 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
     const std::size_t fullest = std::max<std::size_t>(400, blocks.size() / 24);
     const std::size_t emptiest = std::max<std::size_t>(60, blocks.size() / 2000);
     const float widest = 0.06f;
-    std::vector<Point> points;
+    std::vector<NoisePoint> points;
     for (std::size_t begin = 0; begin < blocks.size();) {
         std::size_t end = begin + std::min(emptiest, blocks.size() - begin);
         while (end < blocks.size() && end - begin < fullest && blocks[end].mean - blocks[begin].mean < widest)
@@ -154,23 +152,66 @@ NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
         }
         begin = end;
     }
-    if (points.empty()) return {0, 1e-8};
+    return points;
+}
 
+namespace {
+
+// Blocks are put into classes by means that hold noise themselves: where a photo is nearly of one brightness,
+// the classes are mostly classes of noise, and lie further apart than what they show. How far apart they
+// truly lie, over how far they seem to: 1 where noise does not count.
+std::vector<NoisePoint> withTrueRange(const std::vector<NoisePoint>& points) {
+    double n = 0, x = 0, xx = 0, variance = 0;
+    for (const NoisePoint& p : points) {
+        const double blocks = p.weight * p.variance * p.variance;
+        n += blocks, x += blocks * p.x, xx += blocks * p.x * p.x, variance += blocks * p.variance;
+    }
+    x /= n, variance /= n;
+    const double seen = xx / n - x * x, ofNoise = variance / (kBlock * kBlock);
+    const double share = seen > 0 ? std::max(0.0, 1 - ofNoise / seen) : 0;
+    std::vector<NoisePoint> out = points;
+    for (NoisePoint& p : out) p.x = x + share * (p.x - x);
+    return out;
+}
+
+} // namespace
+
+NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<ExpectedSlope>& expected) {
+    constexpr double unknown = std::numeric_limits<double>::infinity();
+    if (measured.empty()) return {{0, 1e-8}, unknown};
+    const std::vector<NoisePoint> points = withTrueRange(measured);
+    // A point's weight times the square of what it is off, as chance alone has it: the variance of a median
+    // of the high frequencies, each a mean of squares.
+    constexpr double kChance = 1.57 * 2 / 28;
+    double perWeight = kChance, error = unknown;
+    NoiseLine line = fitLine(points, expected ? expected->a : 0,
+                             expected ? perWeight / (expected->error * expected->error) : 0);
     // Texture only ever adds variance: points far above the line are texture. Refit without them.
-    NoiseLine line = fitLine(points);
     for (int round = 0; round < 12; ++round) {
-        std::vector<Point> trusted = points;
-        for (Point& p : trusted) {
-            const double expected = std::max(line.variance(p.x), 1e-12);
-            const double excess = p.variance / expected - 1;
+        std::vector<NoisePoint> trusted = points;
+        double w = 0, x = 0, xx = 0, off = 0;
+        for (NoisePoint& p : trusted) {
+            const double seen = std::max(line.variance(p.x), 1e-12);
+            const double excess = p.variance / seen - 1;
             const double spread = 0.04;
             p.weight *= (excess > 0 ? 1 / (1 + excess * excess / (spread * spread)) : 1.0) * p.variance *
-                        p.variance / (expected * expected);
+                        p.variance / (seen * seen);
+            w += p.weight, x += p.weight * p.x, xx += p.weight * p.x * p.x;
+            off += p.weight * (p.variance - seen) * (p.variance - seen);
         }
-        line = fitLine(trusted);
+        const auto count = static_cast<double>(points.size());
+        perWeight = count > 2 ? std::max(kChance, off / (count - 2)) : kChance;
+        const double range = w > 0 ? xx - x * x / w : 0;
+        error = range > 1e-12 * xx ? std::sqrt(perWeight / range) : unknown;
+        line = fitLine(trusted, expected ? expected->a : 0,
+                       expected ? perWeight / (expected->error * expected->error) : 0);
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
-    return line;
+    return {line, error};
+}
+
+NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
+    return fitNoise(noisePoints(samples, clip, work)).line;
 }
 
 } // namespace irenic

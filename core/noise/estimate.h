@@ -11,14 +11,37 @@
 // pixel-level texture in some blocks does not lift it.
 #pragma once
 
+#include <optional>
+#include <vector>
+
 #include "image/plane.h"
 #include "image/work.h"
 #include "noise/model.h"
 
 namespace irenic {
 
-// The line for one channel. `samples` are normalised (0 black, 1 white) values of the channel; values at or
-// above `clip` are treated as clipped. The result has a >= 0 and b >= 0 with a + b > 0.
+// The variance of the noise in a class of brightness, and how much it counts (over its own variance).
+struct NoisePoint {
+    double x, variance, weight;
+};
+
+// The classes of one channel. `samples` are normalised (0 black, 1 white) values of the channel; values at or
+// above `clip` are treated as clipped. Empty where there is nothing to measure.
+std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work = {});
+
+// What is known of a line's slope before the points are looked at: a value and its standard error.
+struct ExpectedSlope {
+    double a, error;
+};
+struct NoiseFit {
+    NoiseLine line;    // a >= 0, b >= 0, a + b > 0
+    double slopeError; // standard error of a from the points alone; infinite where they lie at one brightness
+};
+// The line through the points. A photo that is dark everywhere tells nothing of its slope: an expected one
+// decides as far as the points do not.
+NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<ExpectedSlope>& expected = {});
+
+// Both, for one channel by itself.
 NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work = {});
 
 } // namespace irenic

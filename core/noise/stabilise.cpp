@@ -59,7 +59,12 @@ Stabiliser::Moments Stabiliser::momentsOf(double electrons, double s) {
 }
 
 Stabiliser::Stabiliser(const NoiseLine& line) {
-    const double a = std::max(line.a, 1e-9), s2 = std::max(line.b, 0.0) / (a * a);
+    // Read noise of more electrons than that would leave single precision no digits for the noise; so large a
+    // value stands for a line with hardly any slope, which this one's differs from by less than 1/500 at
+    // white.
+    constexpr double kMostReadNoise = 2000;
+    const double a = std::max({line.a, 1e-9, std::sqrt(std::max(line.b, 0.0)) / kMostReadNoise}),
+                 s2 = std::max(line.b, 0.0) / (a * a);
     gain_ = static_cast<float>(1 / a);
     scale_ = static_cast<float>(a);
     offset_ = static_cast<float>(0.375 + s2);
