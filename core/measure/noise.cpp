@@ -12,19 +12,19 @@ namespace {
 
 // Each channel's own line, as far as it tells. In a dark photo, or of a channel that is dark everywhere, no
 // slope can be seen, and one that is made up spoils everything that rests on it. Then counts what the
-// channels show together, since a sensor has one gain for all (a quarter more or less, where the camera has
-// multiplied them); and where all are dark, that sensors read out with some three electrons of noise, as far
-// as one can say before looking.
+// channels show together, since a sensor has one gain for all (a tenth more or less, unless it shows
+// clearly that the camera has multiplied them); and where all are dark, that sensors read out with some three
+// electrons of noise, as far as one can say before looking.
 NoiseModel modelOf(const std::array<std::vector<NoisePoint>, 4>& points) {
-    constexpr double kReadNoise = 3, kChannelsDiffer = 0.25;
+    constexpr double kReadNoise = 3, kChannelsDiffer = 0.1;
     std::vector<NoisePoint> all;
     for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
     const double usual = std::sqrt(std::max(1e-12, fitNoise(all).line.variance(0))) / kReadNoise;
     const NoiseFit together = fitNoise(all, ExpectedSlope{usual, usual});
-    const double a = std::max(together.line.a, 1e-9), own = std::min(together.slopeError, usual);
+    const double a = std::max(together.line.a, 1e-9);
     NoiseModel model;
     for (std::size_t c = 0; c < 4; ++c)
-        model.channel[c] = fitNoise(points[c], ExpectedSlope{a, std::hypot(kChannelsDiffer * a, own)}).line;
+        model.channel[c] = fitNoise(points[c], ExpectedSlope{a, kChannelsDiffer * a}).line;
     return model;
 }
 

@@ -183,9 +183,12 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
     // A point's weight times the square of what it is off, as chance alone has it: the variance of a median
     // of the high frequencies, each a mean of squares.
     constexpr double kChance = 1.57 * 2 / 28;
+    // Texture and what else is no noise make points err together: they weigh less than chance alone would
+    // have it.
+    constexpr double kDoubt = 4;
     double perWeight = kChance, error = unknown;
     NoiseLine line = fitLine(points, expected ? expected->a : 0,
-                             expected ? perWeight / (expected->error * expected->error) : 0);
+                             expected ? kDoubt * perWeight / (expected->error * expected->error) : 0);
     // Texture only ever adds variance: points far above the line are texture. Refit without them.
     for (int round = 0; round < 12; ++round) {
         std::vector<NoisePoint> trusted = points;
@@ -204,7 +207,7 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
         const double range = w > 0 ? xx - x * x / w : 0;
         error = range > 1e-12 * xx ? std::sqrt(perWeight / range) : unknown;
         line = fitLine(trusted, expected ? expected->a : 0,
-                       expected ? perWeight / (expected->error * expected->error) : 0);
+                       expected ? kDoubt * perWeight / (expected->error * expected->error) : 0);
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
     return {line, error};
