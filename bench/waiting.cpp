@@ -179,7 +179,7 @@ class Bench {
             std::vector<double> alone, beside;
             for (int round = 0; round < 3; ++round) {
                 set(method, next());
-                alone.push_back(until([&] { return window_.sheet().allCurrent(); }));
+                alone.push_back(until([&] { return current(1) == window_.sheet().rows(); }));
                 JobBook queue(book);
                 std::vector<JobWish> wishes(4);
                 for (JobWish& w : wishes) {
@@ -196,7 +196,7 @@ class Bench {
                         return cleaning >= 2;
                     });
                     set(method, next());
-                    beside.push_back(until([&] { return window_.sheet().allCurrent(); }));
+                    beside.push_back(until([&] { return current(1) == window_.sheet().rows(); }));
                     queue.cancelAll();
                 }
                 queue.clearFinished();
@@ -235,14 +235,17 @@ int main(int argc, char** argv) {
     style::apply(app);
     QStringList photos = QApplication::arguments().mid(1);
     if (photos.size() < 2) {
-        std::fprintf(stderr, "usage: irenic-waiting PHOTO PHOTO\n");
+        std::fprintf(stderr,
+                     "usage: irenic-waiting PHOTO PHOTO [sliders|panning|switching|queue|close-up]\n");
         return 2;
     }
     Bench bench(photos);
-    bench.sliders();
-    bench.panning();
-    bench.switching();
-    bench.closeUp();
-    bench.besideAQueue(photos[1]);
+    const QString only = photos.size() > 2 ? photos[2] : QString();
+    const auto wanted = [&](const char* part) { return only.isEmpty() || only == QLatin1String(part); };
+    if (wanted("sliders")) bench.sliders();
+    if (wanted("panning")) bench.panning();
+    if (wanted("switching")) bench.switching();
+    if (wanted("queue")) bench.besideAQueue(photos[1]);
+    if (wanted("close-up")) bench.closeUp(); // last: it hides the sheet
     return 0;
 }

@@ -1,5 +1,6 @@
 #include "queue_commands.h"
 
+#include <sched.h>
 #include <sys/prctl.h>
 #include <sys/resource.h>
 
@@ -13,6 +14,7 @@
 #include "queue/perform.h"
 #include "queue/supervisor.h"
 #include "raw/text.h"
+#include "reader/reader.h"
 
 namespace irenic {
 
@@ -75,6 +77,17 @@ int runQueue(const QueueOptions& o, const Work& work) {
 int workOn(const QueueOptions& o, const Work& work) {
     prctl(PR_SET_PDEATHSIG, SIGKILL);
     setpriority(PRIO_PROCESS, 0, o.nice);
+    if (o.nice > 0) {
+        // Whoever works in the window comes first, always: what is idle otherwise is enough for a night's
+        // work. A photo may then take as long as somebody works.
+        const sched_param none{};
+        sched_setscheduler(0, SCHED_IDLE, &none);
+        if (const auto program = readerBesideThis()) {
+            ReaderSetup patient{*program};
+            patient.patience = 600;
+            useReader(patient);
+        }
+    }
     JobBook book(o.book);
     const auto job = book.find(o.job);
     if (!job) throw WrongUsage("--job: there is no such job");

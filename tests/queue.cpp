@@ -41,7 +41,7 @@ class TestQueue : public QObject {
     }
     static Workforce force(double patience = 60) {
         Workforce f;
-        f.program = cli(), f.patience = patience;
+        f.program = cli(), f.patience = patience, f.nice = 0; // tests run beside others
         return f;
     }
     static std::vector<std::string> namesIn(const fs::path& folder) {

@@ -19,8 +19,9 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr int kBands = 6,
-              kBandRows = 96; // whole cells of every mosaic, and enough for a method's surroundings
+// Whole cells of every mosaic, enough for a method's surroundings, and together nearly two tiles of a DNG:
+// what fills the last tiles up takes room too.
+constexpr int kBands = 6, kBandRows = 84;
 
 // The photo with nothing but some bands of its rows.
 Photo bandsOf(const Photo& photo) {

@@ -15,9 +15,9 @@ namespace irenic {
 struct Workforce {
     std::filesystem::path program; // irenic-cli
     int workers = 2;               // at a time: one reads or writes while another cleans
-    int nice = 10;                 // below the interface's priority
+    int nice = 10;                 // above 0: only while the processor has nothing else to do
     // Seconds without progress after which a worker is given up: what its photo may take, and this.
-    double patience = 120;
+    double patience = 600;
 };
 
 class Supervisor {
