@@ -258,7 +258,7 @@ class TestLook : public QObject {
                         sum += std::pow(static_cast<double>(rgb[1].at(x, y)) - mean, 2);
                 return std::sqrt(sum / static_cast<double>(area.area()));
             };
-            QVERIFY2(spread(sharp) < 1.07 * spread({}),
+            QVERIFY2(spread(sharp) < 1.1 * spread({}),
                      qPrintable(QStringLiteral("%1: %2 -> %3").arg(id).arg(spread({})).arg(spread(sharp))));
         }
         QCOMPARE(noiseLeft(p, kOriginal), 1.0);

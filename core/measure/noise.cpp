@@ -19,7 +19,16 @@ NoiseModel modelOf(const std::array<std::vector<NoisePoint>, 4>& points) {
     constexpr double kReadNoise = 3, kChannelsDiffer = 0.1;
     std::vector<NoisePoint> all;
     for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
-    const double usual = std::sqrt(std::max(1e-12, fitNoise(all).line.variance(0))) / kReadNoise;
+    // The slope a with which a x + (kReadNoise a)^2 is the variance that was seen, at the brightness where it
+    // was.
+    double n = 0, x = 0, variance = 0;
+    for (const NoisePoint& p : all) {
+        const double blocks = p.weight * p.variance * p.variance;
+        n += blocks, x += blocks * p.x, variance += blocks * p.variance;
+    }
+    constexpr double kSquare = kReadNoise * kReadNoise;
+    x = n > 0 ? x / n : 0, variance = std::max(1e-12, n > 0 ? variance / n : 0);
+    const double usual = (std::sqrt(x * x + 4 * kSquare * variance) - x) / (2 * kSquare);
     const NoiseFit together = fitNoise(all, ExpectedSlope{usual, usual});
     const double a = std::max(together.line.a, 1e-9);
     NoiseModel model;
