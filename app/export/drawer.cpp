@@ -15,10 +15,12 @@
 #include <QSpinBox>
 #include <QStandardPaths>
 #include <QTemporaryDir>
+#include <QTimer>
 #include <QToolButton>
 #include <QTreeView>
 #include <QUrl>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "session/sidecar.h"
 #include "style/flow.h"
@@ -473,6 +475,21 @@ QString Drawer::summary() const {
     for (const int state : {1, 0, 3, 2})
         if (count[state] > 0) parts << words[state].arg(count[state]);
     return parts.join(QStringLiteral(", "));
+}
+
+// However long the queue is, what runs is what is seen first.
+void Drawer::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    refresh();
+    const auto& jobs = model_->jobs();
+    const auto runs = std::find_if(jobs.begin(), jobs.end(),
+                                   [](const QueuedJob& j) { return j.state == JobState::Running; });
+    if (runs == jobs.end()) return;
+    const int row = static_cast<int>(runs - jobs.begin());
+    // With one that is done above it, once the list has its size.
+    QTimer::singleShot(0, this, [this, row] {
+        list_->scrollTo(model_->index(std::max(0, row - 1), 0), QAbstractItemView::PositionAtTop);
+    });
 }
 
 void Drawer::refresh() {

@@ -43,6 +43,9 @@ class Drawer : public QWidget {
     static void keepNothing() { keeps_ = false; }
     JobBook& book() { return *book_; }
 
+  protected:
+    void showEvent(QShowEvent* event) override;
+
   signals:
     void changed(); // the queue
     void message(const QString& text);
