@@ -98,7 +98,7 @@ bool refuseCalls() {
     }
     // abort() sends a signal to its own process.
     const auto self = static_cast<scmp_datum_t>(getpid());
-    all = seccomp_rule_add(filter, no, SCMP_SYS(tgkill), 1, SCMP_A0(SCMP_CMP_NE, self)) == 0 && all;
+    all = seccomp_rule_add(filter, no, SCMP_SYS(tgkill), 1, SCMP_A0(SCMP_CMP_NE, self, 0)) == 0 && all;
     all = seccomp_load(filter) == 0 && all;
     seccomp_release(filter);
     return all;
