@@ -21,14 +21,10 @@ NoiseModel modelOf(const std::array<std::vector<NoisePoint>, 4>& points) {
     for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
     // The slope a with which a x + (kReadNoise a)^2 is the variance that was seen, at the brightness where it
     // was.
-    double n = 0, x = 0, variance = 0;
-    for (const NoisePoint& p : all) {
-        const double blocks = p.weight * p.variance * p.variance;
-        n += blocks, x += blocks * p.x, variance += blocks * p.variance;
-    }
+    const NoiseMean mean = meanOf(all);
     constexpr double kSquare = kReadNoise * kReadNoise;
-    x = n > 0 ? x / n : 0, variance = std::max(1e-12, n > 0 ? variance / n : 0);
-    const double usual = (std::sqrt(x * x + 4 * kSquare * variance) - x) / (2 * kSquare);
+    const double variance = std::max(1e-12, mean.variance);
+    const double usual = (std::sqrt(mean.x * mean.x + 4 * kSquare * variance) - mean.x) / (2 * kSquare);
     const NoiseFit together = fitNoise(all, ExpectedSlope{usual, usual});
     const double a = std::max(together.line.a, 1e-9);
     NoiseModel model;

@@ -155,22 +155,27 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
     return points;
 }
 
+NoiseMean meanOf(const std::vector<NoisePoint>& points) {
+    double n = 0, x = 0, xx = 0, variance = 0;
+    for (const NoisePoint& p : points) {
+        const double blocks = p.weight * p.variance * p.variance;
+        n += blocks, x += blocks * p.x, xx += blocks * p.x * p.x, variance += blocks * p.variance;
+    }
+    if (n <= 0) return {};
+    return {x / n, variance / n, xx / n - x / n * (x / n)};
+}
+
 namespace {
 
 // Blocks are put into classes by means that hold noise themselves: where a photo is nearly of one brightness,
 // the classes are mostly classes of noise, and lie further apart than what they show. How far apart they
 // truly lie, over how far they seem to: 1 where noise does not count.
 std::vector<NoisePoint> withTrueRange(const std::vector<NoisePoint>& points) {
-    double n = 0, x = 0, xx = 0, variance = 0;
-    for (const NoisePoint& p : points) {
-        const double blocks = p.weight * p.variance * p.variance;
-        n += blocks, x += blocks * p.x, xx += blocks * p.x * p.x, variance += blocks * p.variance;
-    }
-    x /= n, variance /= n;
-    const double seen = xx / n - x * x, ofNoise = variance / (kBlock * kBlock);
-    const double share = seen > 0 ? std::max(0.0, 1 - ofNoise / seen) : 0;
+    const NoiseMean mean = meanOf(points);
+    const double ofNoise = mean.variance / (kBlock * kBlock);
+    const double share = mean.spread > 0 ? std::max(0.0, 1 - ofNoise / mean.spread) : 0;
     std::vector<NoisePoint> out = points;
-    for (NoisePoint& p : out) p.x = x + share * (p.x - x);
+    for (NoisePoint& p : out) p.x = mean.x + share * (p.x - mean.x);
     return out;
 }
 

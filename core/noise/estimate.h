@@ -29,6 +29,12 @@ struct NoisePoint {
 // above `clip` are treated as clipped. Empty where there is nothing to measure.
 std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work = {});
 
+// All points together: the mean over their blocks, and the variance of the brightness. Of no points: all 0.
+struct NoiseMean {
+    double x = 0, variance = 0, spread = 0;
+};
+NoiseMean meanOf(const std::vector<NoisePoint>& points);
+
 // What is known of a line's slope before the points are looked at: a value and its standard error.
 struct ExpectedSlope {
     double a, error;
