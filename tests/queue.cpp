@@ -230,6 +230,21 @@ class TestQueue : public QObject {
         for (int i = 0; i < 6; ++i) expected.push_back("mill-" + std::to_string(i) + "-clean.tif");
         QVERIFY2(namesIn(out) == expected, QString::number(namesIn(out).size()).toLatin1());
     }
+    // A worker that outlived who started it, for a moment, and then died: nobody was told.
+    void whatNobodyHeardOfIsTakenUp() {
+        const fs::path place = in("book-8.sqlite");
+        JobBook book(place);
+        book.add({wish(photos_[0], in("unheard"))});
+        const auto job = book.claim();
+        QProcess outlived;
+        outlived.start("sleep", {"1"});
+        QVERIFY(outlived.waitForStarted());
+        book.setWorker(job->id, static_cast<int>(outlived.processId()));
+        book.recover(); // as at a start: it lives
+        QVERIFY(book.find(job->id)->state == JobState::Running);
+        const Supervisor supervisor(place, force());
+        QTRY_VERIFY_WITH_TIMEOUT(book.find(job->id)->state == JobState::Done, 60000);
+    }
     void oneFileIsMadeByOne() {
         const fs::path target = in("shared/mill.tif"), claim = claimOf(target);
         {

@@ -290,11 +290,12 @@ void JobBook::setPaused(bool paused) {
     Statement(*this, "UPDATE meta SET value = ? WHERE name = 'paused'").with(static_cast<int>(paused)).run();
 }
 
-int JobBook::recover() {
+int JobBook::recover(const std::set<std::int64_t>& mine, int since) {
     int waiting = 0;
     for (const QueuedJob& j : list()) {
         if (j.state == JobState::Waiting) ++waiting;
-        if (j.state != JobState::Running || processLives(j.worker)) continue;
+        if (j.state != JobState::Running || mine.count(j.id) || processLives(j.worker)) continue;
+        if (since > 0 && std::abs(now() - j.beat) < since) continue;
         if (!j.target.empty() && !j.digest.empty() && digestOfFile(j.target) == j.digest) {
             tellDone(j.id, j.target, j.digest, j.seconds);
             continue;

@@ -7,6 +7,7 @@
 #include <filesystem>
 #include <memory>
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
@@ -89,8 +90,9 @@ class JobBook {
     void setPaused(bool paused);
 
     // Takes up what dead processes left: what got its name is done, everything else waits again. Says how
-    // many wait.
-    int recover();
+    // many wait. Jobs that are in `mine`, and those that told anything within `since` seconds, are left
+    // alone.
+    int recover(const std::set<std::int64_t>& mine = {}, int since = 0);
 
   private:
     struct Statement;

@@ -36,10 +36,11 @@ Supervisor::~Supervisor() {
 }
 
 void Supervisor::watch(const std::stop_token& stop) {
-    while (!stop.stop_requested()) {
+    for (int turn = 0; !stop.stop_requested(); ++turn) {
         try {
             bool any = collect();
             look();
+            if (turn % 20 == 0) takeUp();
             while (static_cast<int>(workers_.size()) < force_.workers) {
                 const auto job = book_.claim();
                 if (!job) break;
@@ -67,6 +68,15 @@ void Supervisor::watch(const std::stop_token& stop) {
     } catch (const BookError&) {
         // The next start takes them up.
     }
+}
+
+// What workers of others left that have died: they may have lived a moment longer than who started them, and
+// nobody has heard of their end.
+void Supervisor::takeUp() {
+    std::set<std::int64_t> mine;
+    for (const auto& [process, worker] : workers_) mine.insert(worker.job);
+    constexpr int kSurelyUnheard = 10; // seconds
+    book_.recover(mine, kSurelyUnheard);
 }
 
 bool Supervisor::start(const QueuedJob& job) {

@@ -39,6 +39,7 @@ class Supervisor {
     };
     void watch(const std::stop_token& stop);
     bool start(const QueuedJob& job);
+    void takeUp();
     bool collect(); // workers that have ended
     void look();    // at those that run
 
