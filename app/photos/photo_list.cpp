@@ -180,7 +180,8 @@ void PhotoList::lookForMade(QListWidgetItem* item) {
         lines << (there ? tr("made: %1").arg(file) : tr("missing: %1").arg(file));
     }
     item->setData(row::Missing, missing);
-    item->setToolTip(lines.join(QLatin1Char('\n')));
+    // Why a photo cannot be shown stays what its row says.
+    if (item->data(row::Failed).toString().isEmpty()) item->setToolTip(lines.join(QLatin1Char('\n')));
     item->setData(Qt::AccessibleTextRole,
                   tr("%1, %2").arg(item->text(), PhotoRow::stateText(indexFromItem(item))));
 }
