@@ -65,6 +65,27 @@ class TestDenoising : public QObject {
                 QVERIFY2(std::abs(4 * b / count) < most / 2, qPrintable(QString::number(4 * b / count)));
         }
     }
+    // Where a picture is burnt out all its places are alike: each is still cleaned, and comes out white.
+    void burntOutStaysWhole_data() { eachMethod(); }
+    void burntOutStaysWhole() {
+        QFETCH(QString, id);
+        auto s = test::shoot(12800);
+        const int cx = s.photo.width() / 2, cy = s.photo.height() / 2;
+        const auto fromMiddle = [&](int x, int y) { return std::hypot(x - cx, y - cy); };
+        for (int y = 0; y < s.photo.height(); ++y)
+            for (int x = 0; x < s.photo.width(); ++x)
+                if (fromMiddle(x, y) < 90)
+                    s.photo.samples[s.photo.index(x, y)] = static_cast<std::uint16_t>(s.photo.white);
+        s.photo.mended.clear();
+        const Plane clean = cleanMosaic(s.photo, matched(id), whole(s.photo));
+        for (int y = 0; y < clean.height(); ++y)
+            for (int x = 0; x < clean.width(); ++x) {
+                const float v = clean.at(x, y);
+                QVERIFY2(std::isfinite(v), qPrintable(QStringLiteral("%1, %2").arg(x).arg(y)));
+                if (fromMiddle(x, y) < 60)
+                    QVERIFY2(std::abs(v - 1) < 0.02f, qPrintable(QString::number(static_cast<double>(v))));
+            }
+    }
     // The mosaic's pattern decides where the colours of a block stand: all four do as well.
     void everyPatternDoesAsWell_data() { eachMethod(); }
     void everyPatternDoesAsWell() {

@@ -88,6 +88,18 @@ class TestPixels : public QObject {
             QVERIFY2(std::abs(ratio - 1) < 0.005, qPrintable(QString::number(ratio)));
         }
     }
+    // Where a picture is burnt out all its places are alike: each is still cleaned.
+    void burntOutStaysWhole_data() { eachMethod(); }
+    void burntOutStaysWhole() {
+        QFETCH(QString, id);
+        Photo p = linear(400);
+        for (int y = 60; y < 180; ++y)
+            for (int x = 80; x < 80 + y; ++x)
+                for (int c = 0; c < 3; ++c) p.samples[p.index(x, y, c)] = 65535;
+        for (const Plane& plane : cleanPixels(p, {id.toStdString()}, {0, 0, kWidth, kHeight}))
+            for (int y = 0; y < kHeight; ++y)
+                for (int x = 0; x < kWidth; ++x) QVERIFY(std::isfinite(plane.at(x, y)));
+    }
     void regionsAreCrops_data() { eachMethod(); }
     void regionsAreCrops() {
         QFETCH(QString, id);

@@ -18,6 +18,33 @@ namespace irenic {
 namespace HWY_NAMESPACE {
 namespace hn = hwy::HWY_NAMESPACE;
 
+// The places of a search in the order in which they are taken where they are alike to the last: the nearest
+// first, the block itself before all. Where a picture is burnt out all places are alike, and a block that did
+// not find itself would leave its samples to nobody.
+struct Order {
+    static constexpr int kAcross = 32;
+    HWY_ALIGN std::uint32_t rank[groups::kSpan * kAcross];
+    groups::Place place[groups::kSpan * groups::kSpan];
+
+    Order() {
+        using namespace groups; // NOLINT: one function's
+        int n = 0;
+        for (int dy = -kSearch; dy < kSpan - kSearch; ++dy)
+            for (int dx = -kSearch; dx < kSpan - kSearch; ++dx)
+                place[n++] = {static_cast<std::int16_t>(dx), static_cast<std::int16_t>(dy)};
+        std::stable_sort(place, place + n, [](const Place& a, const Place& b) {
+            return a.dx * a.dx + a.dy * a.dy < b.dx * b.dx + b.dy * b.dy;
+        });
+        std::fill(rank, rank + kSpan * kAcross, 0U);
+        for (int i = 0; i < n; ++i)
+            rank[(place[i].dy + kSearch) * kAcross + place[i].dx + kSearch] = static_cast<std::uint32_t>(i);
+    }
+    static const Order& shared() {
+        static const Order one;
+        return one;
+    }
+};
+
 // Fills in the blocks most like the one at ref, itself among them.
 HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Reference& ref) {
     using namespace groups; // NOLINT: one function's
@@ -28,9 +55,10 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
     HWY_ALIGN float block[kBlock * kBlock];
     for (int j = 0; j < kBlock; ++j)
         for (int i = 0; i < kBlock; ++i) block[j * kBlock + i] = centre[j * kRow + i];
-    // A key holds the distance, whose bits rise with it, and in its last ten bits the place.
-    constexpr int across = 32;
-    static_assert(kSpan <= across);
+    // A key holds the distance, whose bits rise with it, and in its last ten bits the place's rank.
+    constexpr int across = Order::kAcross;
+    static_assert(kSpan <= across && kSpan * kSpan <= 1024);
+    const Order& order = Order::shared();
     HWY_ALIGN std::uint32_t keys[kSpan * across];
     const auto mask = hn::Set(du, 0xFFFFFC00U);
     const auto outside = hn::Set(du, 0xFFFFFFFFU);
@@ -51,8 +79,8 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
                     a = hn::MulAdd(e, e, a);
                     b = hn::MulAdd(f, f, b);
                 }
-            const auto place = hn::Iota(du, static_cast<std::uint32_t>(dy * across + dx));
-            const auto key = hn::Or(hn::And(hn::BitCast(du, hn::Add(a, b)), mask), place);
+            const auto rank = hn::Load(du, order.rank + dy * across + dx);
+            const auto key = hn::Or(hn::And(hn::BitCast(du, hn::Add(a, b)), mask), rank);
             const auto column = hn::Iota(du, static_cast<std::uint32_t>(dx));
             hn::Store(
                 hn::IfThenElse(hn::Lt(column, hn::Set(du, static_cast<std::uint32_t>(kSpan))), key, outside),
@@ -66,7 +94,7 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
         return static_cast<int>(n);
     };
     const int n = step.groupSize;
-    std::uint32_t high = 0x7F800000U, low = 0; // above all: infinity
+    std::uint32_t high = 0xFFFFFFFFU, low = 0; // above all, whatever the samples are
     // Bisection for the key that exactly n lie below; keys differ, so there is one.
     for (int found = kSpan * kSpan; found != n;) {
         const std::uint32_t middle = low + (high - low) / 2;
@@ -86,11 +114,7 @@ HWY_INLINE void Match(const groups::Step& step, const float* guide, groups::Refe
             count += static_cast<int>(hn::CompressBlendedStore(v, m, du, chosen + count));
     }
     std::sort(chosen, chosen + n);
-    for (int i = 0; i < n; ++i) {
-        const int place = static_cast<int>(chosen[i] & 1023U);
-        ref.match[i] = {static_cast<std::int16_t>(place % across - kSearch),
-                        static_cast<std::int16_t>(place / across - kSearch)};
-    }
+    for (int i = 0; i < n; ++i) ref.match[i] = order.place[chosen[i] & 1023U];
 }
 
 // The groups of all reference blocks of a tile.
