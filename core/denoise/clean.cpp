@@ -31,12 +31,21 @@ float whiteOf(const std::array<Stabiliser, 4>& stable) {
            (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1));
 }
 
+// PlaneSet::rounding: of the 15 lowest frequencies without the mean.
+float roundingOf(const std::optional<JpegSteps>& jpeg) {
+    if (!jpeg) return 0;
+    float sum = 0;
+    for (std::size_t i = 1; i < 16; ++i) sum += jpeg->luminance[(i / 4) * 8 + i % 4];
+    return sum / (15 * 64);
+}
+
 // The planes of a photo that has all colours at every pixel.
 PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area,
                         const Work& work) {
     PlaneSet out(area);
     out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
+    out.rounding = roundingOf(photo.jpeg);
     out.white = whiteOf(stable);
     out.extent = {0, 0, photo.width(), photo.height()};
     const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};

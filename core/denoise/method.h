@@ -34,6 +34,9 @@ struct PlaneSet {
     bool grey = false;
     // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
     float coarseNoise = 1;
+    // How coarsely the file's compression rounded: the mean step of its lowest frequencies (JpegSteps) over 64;
+    // 0: not at all.
+    float rounding = 0;
     // The stabilised value of a sample at white: how far the planes' scale reaches.
     float white = 0;
     // The whole photo in these coordinates: planes are mirrored about its edges. Empty: not known, no edge is
@@ -43,7 +46,7 @@ struct PlaneSet {
     // Takes over what another set of the same photo says of its planes.
     void describeAs(const PlaneSet& other) {
         sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise,
-        white = other.white, extent = other.extent;
+        rounding = other.rounding, white = other.white, extent = other.extent;
     }
 
     PlaneSet() = default;

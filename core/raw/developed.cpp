@@ -165,6 +165,7 @@ std::shared_ptr<Photo> readDeveloped(const fs::path& file, const Work& work) {
     photo->rawWidth = p.width, photo->rawHeight = p.height;
     photo->active = photo->crop = {0, 0, p.width, p.height};
     photo->bits = 8 * p.bytes;
+    photo->jpeg = p.jpeg;
     photo->white = 65535;
     photo->metadata = readMetadata(file);
     ColourProfile colour;

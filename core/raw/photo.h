@@ -66,6 +66,16 @@ struct WideMosaic {
     }
 };
 
+// What a JPEG file says of its compression (ITU-T T.81): the picture was cut into blocks of 8x8 samples from
+// its top left corner, and their frequencies were rounded to multiples of these steps.
+struct JpegSteps {
+    // In reading order of frequencies, of the orthonormal transform of samples 0 to 255; of luminance and of
+    // the first colour difference. Grey pictures have luminance twice.
+    std::array<std::uint16_t, 64> luminance{}, colour{};
+    int across = 1, down = 1; // pixels that a sample of colour stands for
+    friend bool operator==(const JpegSteps&, const JpegSteps&) = default;
+};
+
 // Camera colour as DNG describes it (DNG 1.6, chapter 6). Matrices map XYZ to camera colours.
 struct ColourProfile {
     int illuminant = 21; // EXIF LightSource code; 21 is D65
@@ -98,6 +108,7 @@ struct Photo {
                                     // own samples among it unchanged
     bool developed =
         false; // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
+    std::optional<JpegSteps> jpeg;      // of a developed picture that was compressed so
     std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken
                                         // to linear light where developed
     Rect active;   // the part of the frame that saw light; all other coordinates start here

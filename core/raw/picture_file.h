@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "image/work.h"
+#include "raw/photo.h"
 
 namespace irenic {
 
@@ -17,6 +18,7 @@ struct FilePicture {
     int bytes = 2;                     // of a sample: 1, 2, or 4, which is floating point
     std::vector<std::uint8_t> data;    // reading order, samples in the machine's byte order
     std::vector<std::uint8_t> profile; // ICC; empty: none
+    std::optional<JpegSteps> jpeg;     // how it was compressed
     std::optional<double> gamma;       // of the encoding, where the file names one and no profile
     std::optional<std::array<double, 8>> primaries; // x, y of white, red, green, blue; likewise
 };

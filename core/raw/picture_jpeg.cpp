@@ -5,6 +5,7 @@
 #include <jerror.h>
 #include <jpeglib.h>
 
+#include <algorithm>
 #include <memory>
 
 #include "raw/photo.h"
@@ -76,6 +77,22 @@ Step finish(jpeg_decompress_struct& j, Listener& listener) {
     return Step::Done;
 }
 
+// Null where the file names no table for a component.
+std::optional<JpegSteps> stepsOf(const jpeg_decompress_struct& j) {
+    JpegSteps steps;
+    const auto take = [&](const jpeg_component_info& component, std::array<std::uint16_t, 64>& to) {
+        const JQUANT_TBL* table = component.quant_table;
+        if (!table) return false;
+        std::copy_n(table->quantval, 64, to.begin());
+        return true;
+    };
+    const jpeg_component_info &first = j.comp_info[0], &second = j.comp_info[j.num_components == 3 ? 1 : 0];
+    if (!take(first, steps.luminance) || !take(second, steps.colour)) return std::nullopt;
+    steps.across = j.max_h_samp_factor / std::max(1, second.h_samp_factor);
+    steps.down = j.max_v_samp_factor / std::max(1, second.v_samp_factor);
+    return steps;
+}
+
 // `checkSize` hears width and height before memory is taken for them. Throws std::runtime_error.
 template <class CheckSize>
 FilePicture decode(const Source& from, const Work& work, const CheckSize& checkSize) {
@@ -106,6 +123,7 @@ FilePicture decode(const Source& from, const Work& work, const CheckSize& checkS
         must(readRow(j, listener, p.data.data() + y * row));
         if (listener.damaged) break;
     }
+    p.jpeg = stepsOf(j);
     JOCTET* profile = nullptr;
     unsigned length = 0;
     if (jpeg_read_icc_profile(&j, &profile, &length)) {

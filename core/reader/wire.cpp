@@ -128,6 +128,7 @@ template <class Way> void each(Way& way, Photo& p) {
         field(way, w.site), field(way, w.samples);
         each(way, w.black);
     });
+    maybe(way, p.jpeg, [&](JpegSteps& j) { field(way, j); });
     field(way, p.samples), field(way, p.active), field(way, p.crop), field(way, p.mosaic);
     each(way, p.black);
     field(way, p.white), field(way, p.profiles), field(way, p.analogBalance), field(way, p.neutral);
@@ -162,6 +163,12 @@ bool makesSense(const Photo& p) {
     const auto pixels = static_cast<std::size_t>(p.rawWidth) * static_cast<std::size_t>(p.rawHeight);
     const auto colour = [](Mosaic::Colour c) { return c <= Mosaic::Blue; };
     const Rect whole{0, 0, p.rawWidth, p.rawHeight};
+    const auto isStep = [](std::uint16_t step) { return step > 0; };
+    const auto isSampling = [](int each) { return each >= 1 && each <= 4; };
+    if (p.jpeg && !(std::all_of(p.jpeg->luminance.begin(), p.jpeg->luminance.end(), isStep) &&
+                    std::all_of(p.jpeg->colour.begin(), p.jpeg->colour.end(), isStep) &&
+                    isSampling(p.jpeg->across) && isSampling(p.jpeg->down)))
+        return false;
     return p.samples.size() == pixels * static_cast<std::size_t>(p.channels) && !p.active.empty() &&
            p.active.x >= 0 && p.active.y >= 0 && whole.contains(p.active) && fits(p.black, p) &&
            !p.profiles.empty() && p.whiteFrom <= WhiteFrom::Nothing &&
