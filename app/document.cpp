@@ -22,16 +22,6 @@ Take nextTake(const PhotoState& state) {
     return take;
 }
 
-// A photo without a mosaic starts with methods that take it.
-StatePtr fittingMethods(const StatePtr& state, const Photo& photo) {
-    if (photo.hasMosaic()) return state;
-    auto next = std::make_shared<PhotoState>(*state);
-    for (Take& t : next->takes)
-        if (const Method* m = findMethod(t.settings.method); m && !m->takesPixels())
-            t.settings.method = "nlbayes";
-    return next;
-}
-
 // Into the take that holds what was measured already, else into a new one (or the last, when there is no
 // room).
 void putRecommended(PhotoState& s, const Settings& settings, const Risk& risk) {
@@ -96,7 +86,6 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     lastKey_.clear();
     Held& held = hold(path(), digestOf(*photo_));
     held.placed = std::move(probes);
-    if (!held.worked) held.record.state = fittingMethods(held.record.state, *photo_);
     held.width = photo_->width(), held.height = photo_->height();
     const bool pasted = held.record.state->pasted.has_value();
     held.record.state = withProbes(held, held.record.state);

@@ -12,89 +12,17 @@
 #include <cstring>
 #include <filesystem>
 #include <fstream>
-#include <opencv2/imgproc.hpp>
 #include <opencv2/photo.hpp>
 
 #include "denoise/clean.h"
-#include "develop/render.h"
-#include "judge/difference.h"
 #include "noise/stabilise.h"
 #include "photographs.h"
+#include "scores.h"
 #include "sensor.h"
 
 using namespace irenic;
 
 namespace {
-
-struct Scores {
-    double cpsnr = 0, ssim = 0, colour = 0, seconds = 0, pixels = 0;
-    int count = 0;
-    void add(const Scores& s) {
-        cpsnr += s.cpsnr, ssim += s.ssim, colour += s.colour, seconds += s.seconds, pixels += s.pixels;
-        ++count;
-    }
-};
-
-// sRGB of a mosaic by the one pipeline: a photo whose samples are the mosaic's, finely quantised.
-cv::Mat rendered(const Photo& like, const Plane& mosaic) {
-    Photo p = like;
-    p.black.pattern = {8192}, p.white = 65535;
-    for (int y = 0; y < mosaic.height(); ++y)
-        for (int x = 0; x < mosaic.width(); ++x)
-            p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) +
-                      static_cast<std::size_t>(x)] =
-                static_cast<std::uint16_t>(
-                    std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    const auto rgb = developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()},
-                                   OutputSpace::Srgb);
-    cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
-    for (int y = 0; y < out.rows; ++y)
-        for (int x = 0; x < out.cols; ++x)
-            for (int c = 0; c < 3; ++c)
-                out.at<cv::Vec3f>(y, x)[c] =
-                    encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
-    return out;
-}
-
-double ssimOf(const cv::Mat& a, const cv::Mat& b) {
-    // Z. Wang et al., 2004, on luminance, Gaussian window of 1.5.
-    cv::Mat x, y, mx, my, xx, yy, xy;
-    cv::cvtColor(a, x, cv::COLOR_RGB2GRAY);
-    cv::cvtColor(b, y, cv::COLOR_RGB2GRAY);
-    const auto blur = [](const cv::Mat& in, cv::Mat& out) { cv::GaussianBlur(in, out, {11, 11}, 1.5); };
-    blur(x, mx), blur(y, my), blur(x.mul(x), xx), blur(y.mul(y), yy), blur(x.mul(y), xy);
-    const cv::Mat sxx = xx - mx.mul(mx), syy = yy - my.mul(my), sxy = xy - mx.mul(my);
-    constexpr double c1 = 1e-4, c2 = 9e-4;
-    cv::Mat top = (2 * mx.mul(my) + c1).mul(2 * sxy + c2),
-            bottom = (mx.mul(mx) + my.mul(my) + c1).mul(sxx + syy + c2), map;
-    cv::divide(top, bottom, map);
-    return cv::mean(map)[0];
-}
-
-Scores score(const cv::Mat& truth, const cv::Mat& found) {
-    const cv::Rect inner(16, 16, truth.cols - 32, truth.rows - 32);
-    const cv::Mat a = truth(inner), b = found(inner);
-    Scores s;
-    const double mse = cv::norm(a, b, cv::NORM_L2SQR) / (3.0 * a.rows * a.cols);
-    s.cpsnr = -10 * std::log10(std::max(1e-12, mse));
-    s.ssim = ssimOf(a, b);
-    cv::Mat sa, sb, la, lb;
-    cv::resize(a(cv::Rect(0, 0, a.cols / 32 * 32, a.rows / 32 * 32)), sa, {a.cols / 32, a.rows / 32}, 0, 0,
-               cv::INTER_AREA);
-    cv::resize(b(cv::Rect(0, 0, b.cols / 32 * 32, b.rows / 32 * 32)), sb, {a.cols / 32, a.rows / 32}, 0, 0,
-               cv::INTER_AREA);
-    cv::cvtColor(sa, la, cv::COLOR_RGB2Lab);
-    cv::cvtColor(sb, lb, cv::COLOR_RGB2Lab);
-    double sum = 0;
-    const auto lab = [](const cv::Vec3f& v) {
-        return Vector3{static_cast<double>(v[0]), static_cast<double>(v[1]), static_cast<double>(v[2])};
-    };
-    for (int y = 0; y < la.rows; ++y)
-        for (int x = 0; x < la.cols; ++x)
-            sum += ciede2000(lab(la.at<cv::Vec3f>(y, x)), lab(lb.at<cv::Vec3f>(y, x)));
-    s.colour = sum / (la.rows * la.cols);
-    return s;
-}
 
 Plane mosaicOf(const PlaneSet& clean, const Photo& photo) {
     Plane out(photo.width(), photo.height());

@@ -35,11 +35,10 @@ using nlohmann::json;
 int listMethods(bool asJson) {
     json all = json::array();
     for (const auto& m : irenic::methods()) {
-        const char* takes = m->takesPixels() ? "every photo" : "raws with a 2x2 mosaic";
-        all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}, {"takes", takes}});
+        all.push_back({{"id", m->id()}, {"name", m->name()}, {"summary", m->summary()}});
         if (!asJson)
-            std::printf("%-13s %s\n              %s Takes %s.\n", m->id().c_str(), m->name().c_str(),
-                        m->summary().c_str(), takes);
+            std::printf("%-13s %s\n              %s\n", m->id().c_str(), m->name().c_str(),
+                        m->summary().c_str());
     }
     if (asJson) print(all);
     return 0;

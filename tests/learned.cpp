@@ -10,6 +10,7 @@
 #include "support.h"
 
 using namespace irenic;
+using Subject = Network::Subject;
 
 namespace {
 
@@ -55,31 +56,40 @@ class TestLearned : public QObject {
 
   private slots:
     void initTestCase() { keepFreedMemory(); }
+    void sameAsInTraining_data() {
+        QTest::addColumn<QString>("file");
+        QTest::addColumn<bool>("mosaic");
+        QTest::newRow("mosaics") << QStringLiteral("cleaner.check") << true;
+        QTest::newRow("pixels") << QStringLiteral("pixel_cleaner.check") << false;
+    }
     void sameAsInTraining() {
+        QFETCH(QString, file);
+        QFETCH(bool, mosaic);
+        const Subject subject = mosaic ? Subject::Mosaics : Subject::Pixels;
         constexpr int n = 32;
         std::vector<float> in(n * n * Network::kInputs), expected(n * n * Network::kOutputs),
             out(expected.size());
-        std::ifstream file(IRENIC_NETWORK_CHECK, std::ios::binary);
-        file.read(reinterpret_cast<char*>(in.data()),
-                  static_cast<std::streamsize>(in.size() * sizeof(float)));
-        file.read(reinterpret_cast<char*>(expected.data()),
-                  static_cast<std::streamsize>(expected.size() * sizeof(float)));
-        QVERIFY(file);
+        std::ifstream check(IRENIC_TEST_FILES + file.toStdString(), std::ios::binary);
+        check.read(reinterpret_cast<char*>(in.data()),
+                   static_cast<std::streamsize>(in.size() * sizeof(float)));
+        check.read(reinterpret_cast<char*>(expected.data()),
+                   static_cast<std::streamsize>(expected.size() * sizeof(float)));
+        QVERIFY(check);
         Network network;
-        network.run(in.data(), out.data(), n, n, 0);
+        network.run(subject, in.data(), out.data(), n, n, 0);
         float largest = 0;
         for (std::size_t i = 0; i < out.size(); ++i)
             largest = std::max(largest, std::abs(out[i] - expected[i]));
         QVERIFY2(largest < 1e-3f, qPrintable(QString::number(static_cast<double>(largest))));
         std::stop_source stop;
         stop.request_stop();
-        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), out.data(), n, n, 0, {stop.get_token(), nullptr}),
-                                 Cancelled);
+        QVERIFY_EXCEPTION_THROWN(
+            network.run(subject, in.data(), out.data(), n, n, 0, {stop.get_token(), nullptr}), Cancelled);
     }
     // The last layers leave out what the border alone would need: what remains must come out as without that.
     // One network serves tiles of any size.
     void bordersAreLeftOutForNothing() {
-        constexpr int w = 2 * Network::kUnit, h = 3 * Network::kUnit, b = Network::kBorder;
+        constexpr int w = 2 * Network::kUnit, h = 3 * Network::kUnit, b = Network::borderOf(Subject::Mosaics);
         std::vector<float> in(static_cast<std::size_t>(w) * h * Network::kInputs),
             part(static_cast<std::size_t>(w) * h * Network::kOutputs), whole(part.size());
         std::mt19937 random(11);
@@ -87,8 +97,8 @@ class TestLearned : public QObject {
         for (std::size_t i = 0; i < in.size(); ++i)
             in[i] = i % Network::kInputs == kPlanes ? 0.05f : value(random);
         Network network;
-        network.run(in.data(), whole.data(), w, h, 0);
-        network.run(in.data(), part.data(), w, h, b);
+        network.run(Subject::Mosaics, in.data(), whole.data(), w, h, 0);
+        network.run(Subject::Mosaics, in.data(), part.data(), w, h, b);
         float largest = 0, moved = 0;
         for (int y = b; y < h - b; ++y)
             for (int x = b; x < w - b; ++x)
@@ -101,7 +111,8 @@ class TestLearned : public QObject {
                 }
         QVERIFY2(largest < 1e-5f, qPrintable(QString::number(static_cast<double>(largest))));
         QVERIFY(moved > 0.01f);
-        QVERIFY_EXCEPTION_THROWN(network.run(in.data(), part.data(), w - 4, h, b), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(network.run(Subject::Mosaics, in.data(), part.data(), w - 4, h, b),
+                                 std::invalid_argument);
     }
     // The tiles at a photo's edges are no larger than what is left of it. Seen from there, a place looks as
     // it does from elsewhere, and what lies beyond the edge is the mirror's picture.
@@ -129,7 +140,7 @@ class TestLearned : public QObject {
     // Tiles meet where a border ends: the step there must be lost in what noise is left.
     void tilesHaveNoSeams() {
         const auto s = test::shoot(12800);
-        const int seam = Network::kTile - 2 * Network::kBorder; // in cells, from 0 on
+        const int seam = Network::kTile - 2 * Network::borderOf(Subject::Mosaics); // in cells, from 0 on
         const Rect cells{0, 0, 240, 180};
         QVERIFY(seam < cells.width - 8);
         const Method& method = *findMethod("learned-quick");
@@ -417,12 +428,6 @@ class TestLearned : public QObject {
         const double falsePart = std::sqrt(std::max(0.0, common / 65536)) / (0.08 / std::sqrt(2.0));
         QVERIFY2(strength > 0.3 && strength < 1.1, qPrintable(QString::number(strength)));
         QVERIFY2(falsePart < 0.15, qPrintable(QString::number(falsePart)));
-    }
-    void needsAMosaic() {
-        Photo p = test::flatField(0.1, 12800, 64);
-        p.channels = 3;
-        p.samples.resize(3 * p.samples.size(), 2048);
-        QVERIFY_EXCEPTION_THROWN(cleanPixels(p, {"learned"}, {0, 0, 16, 16}), std::invalid_argument);
     }
 };
 

@@ -136,9 +136,8 @@ class TestSensors : public QObject {
         QTest::addColumn<bool>("mono");
         for (const auto& m : methods())
             for (const bool mono : {false, true})
-                if (m->takesPixels())
-                    QTest::addRow("%s %s", m->id().c_str(), mono ? "monochrome" : "X-Trans")
-                        << QString::fromStdString(m->id()) << mono;
+                QTest::addRow("%s %s", m->id().c_str(), mono ? "monochrome" : "X-Trans")
+                    << QString::fromStdString(m->id()) << mono;
     }
     void methodsGain() {
         QFETCH(QString, id);
@@ -155,12 +154,6 @@ class TestSensors : public QObject {
                 for (int x = 0; x < kWidth; ++x)
                     QVERIFY(rgb[0].at(x, y) == rgb[1].at(x, y) && rgb[2].at(x, y) == rgb[1].at(x, y));
         }
-    }
-    void learnedSaysWhyNot_data() { both(); }
-    void learnedSaysWhyNot() {
-        QFETCH(bool, mono);
-        QVERIFY_EXCEPTION_THROWN(cleanPixels(mono ? *mono_ : *wide_, {"learned"}, {0, 0, 32, 32}),
-                                 std::invalid_argument);
     }
     void aDngStaysWhatItWas_data() { both(); }
     void aDngStaysWhatItWas() {
@@ -192,7 +185,7 @@ class TestSensors : public QObject {
         QFETCH(bool, mono);
         const Photo& p = mono ? *mono_ : *wide_;
         const Recommendation r = recommend(p, placeProbes(p));
-        QVERIFY(findMethod(r.settings.method)->takesPixels());
+        QVERIFY(findMethod(r.settings.method));
         QVERIFY2(r.risk.sigmas() > 0 && r.risk.sigmas() < 0.8, qPrintable(QString::number(r.risk.sigmas())));
     }
 };

@@ -50,8 +50,7 @@ class TestVectors : public QObject {
         for (const auto& m : methods()) {
             const std::string name = m->id();
             QTest::newRow(name.c_str()) << QString::fromStdString(name) << true;
-            if (m->takesPixels())
-                QTest::newRow((name + " on pixels").c_str()) << QString::fromStdString(name) << false;
+            QTest::newRow((name + " on pixels").c_str()) << QString::fromStdString(name) << false;
         }
     }
     void everyProcessorCleansAlike() {

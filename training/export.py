@@ -1,10 +1,11 @@
 #!/usr/bin/env python3
-"""Write the weights as ONNX: python3 training/export.py
+"""Write the weights as ONNX: python3 training/export.py cleaner (or pixel_cleaner)
 
-training/cleaner.pt -> core/denoise/cleaner.onnx (and tests/network.check, an input with its result), weights in half precision (IEEE 754 binary16), named as in network.py.
-Debian: python3-torch, python3-onnx.
+training/NAME.pt -> core/denoise/NAME.onnx (and tests/NAME.check, an input with its result), weights in half precision (IEEE 754 binary16), named as in
+network.py. Debian: python3-torch, python3-onnx.
 """
 import os
+import sys
 
 import onnx
 import torch
@@ -13,20 +14,20 @@ from onnx import TensorProto, helper, numpy_helper
 from network import Cleaner
 
 HERE = os.path.dirname(os.path.abspath(__file__))
-CHECK = os.path.join(HERE, "..", "tests", "network.check")
-TARGET = os.path.join(HERE, "..", "core", "denoise", "cleaner.onnx")
 
 
 def main():
-    state = torch.load(os.path.join(HERE, "cleaner.pt"))
+    name = sys.argv[1]
+    check, target = os.path.join(HERE, "..", "tests", name + ".check"), os.path.join(HERE, "..", "core", "denoise", name + ".onnx")
+    state = torch.load(os.path.join(HERE, name + ".pt"))
     net = Cleaner()
     net.load_state_dict({k: v.float() for k, v in state["mean"].items()})
     net.eval()
-    torch.onnx.export(net, torch.zeros(1, 9, 64, 64), TARGET + ".part", input_names=["planes"], output_names=["clean"],
+    torch.onnx.export(net, torch.zeros(1, 9, 64, 64), target + ".part", input_names=["planes"], output_names=["clean"],
                       opset_version=11, do_constant_folding=False,
                       dynamic_axes={"planes": {0: "n", 2: "h", 3: "w"}, "clean": {0: "n", 2: "h", 3: "w"}})
-    model = onnx.load(TARGET + ".part")
-    os.remove(TARGET + ".part")
+    model = onnx.load(target + ".part")
+    os.remove(target + ".part")
     # Half the size; a Cast in front of each user keeps the graph in single precision.
     casts = []
     for tensor in model.graph.initializer:
@@ -44,9 +45,9 @@ def main():
     model.graph.node.extend(nodes)
     model.doc_string = "Irenic's learned method after %d steps of training; see docs/training.md" % state["step"]
     onnx.checker.check_model(model)
-    with open(TARGET + ".part", "wb") as out:
+    with open(target + ".part", "wb") as out:
         out.write(model.SerializeToString())
-    os.replace(TARGET + ".part", TARGET)
+    os.replace(target + ".part", target)
     # What the network makes of a small picture, for the test that compares.
     with torch.no_grad():
         for p in net.parameters():
@@ -55,10 +56,10 @@ def main():
         planes[:, 4] = 0.05
         planes[:, 5:] -= 0.5
         clean = net(planes)
-    with open(CHECK, "wb") as out:
+    with open(check, "wb") as out:
         for t in (planes, clean):
             out.write(t[0].permute(1, 2, 0).contiguous().numpy().astype("<f4").tobytes())
-    print(TARGET, os.path.getsize(TARGET), "bytes,", state["step"], "steps")
+    print(target, os.path.getsize(target), "bytes,", state["step"], "steps")
 
 
 if __name__ == "__main__":

@@ -375,9 +375,6 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
                                  const Work& work) {
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);
-    if (!settings.untouched() && !findMethod(settings.method)->takesPixels())
-        throw std::invalid_argument(
-            "this method needs a camera's mosaic, which this photo has not. Choose another method for it.");
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};
     if (settings.untouched()) {

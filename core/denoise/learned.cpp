@@ -11,14 +11,19 @@ namespace irenic {
 
 namespace {
 
-constexpr int kInner = Network::kTile - 2 * Network::kBorder;
+using Subject = Network::Subject;
+
+Subject subjectOf(const PlaneSet& in) { return in.packed ? Subject::Mosaics : Subject::Pixels; }
+constexpr int innerOf(Subject subject) { return Network::kTile - 2 * Network::borderOf(subject); }
+constexpr int farthestOf(Subject subject) { return innerOf(subject) + Network::borderOf(subject); }
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic
 // is RGGB, with rows and columns exchanged where a second view is asked for.
 class View {
   public:
-    View(const Rect& tile, const std::array<int, kPlanes>& sites, bool exchanged)
-        : width_(tile.width), height_(tile.height), flipX_((sites[0] & 1) != 0), flipY_((sites[0] >> 1) != 0),
+    View(const Rect& tile, const PlaneSet& in, bool exchanged)
+        : width_(tile.width), height_(tile.height), packed_(in.packed),
+          flipX_(packed_ && (in.sites[0] & 1) != 0), flipY_(packed_ && (in.sites[0] >> 1) != 0),
           exchanged_(exchanged) {}
     int width() const { return exchanged_ ? height_ : width_; }
     int height() const { return exchanged_ ? width_ : height_; }
@@ -29,12 +34,28 @@ class View {
     }
     // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's
     // rows change places.
-    std::size_t channel(std::size_t c) const { return exchanged_ && (c == 1 || c == 2) ? 3 - c : c; }
+    std::size_t channel(std::size_t c) const {
+        return packed_ && exchanged_ && (c == 1 || c == 2) ? 3 - c : c;
+    }
 
   private:
     int width_, height_;
-    bool flipX_, flipY_, exchanged_;
+    bool packed_, flipX_, flipY_, exchanged_;
 };
+
+// The network's four channels of a sample of the planes, and the planes of its answer. Of pixels the third
+// channel is no colour (Network::kCoarse).
+void valuesOf(const PlaneSet& from, int x, int y, float* v) {
+    if (from.packed) return channelsAt(from, x, y, v);
+    pixelOf(from.rowAt(0, y)[x], from.rowAt(1, y)[x], from.rowAt(2, y)[x], v, from.grey);
+    v[3] = v[2], v[2] = 0;
+}
+void planesOfValues(const PlaneSet& in, const float* v, float* planes) {
+    if (in.packed) return planesFrom(v, planes);
+    const float rgb[3] = {v[0], v[1], v[3]};
+    planesFromPixel(rgb, planes);
+    if (in.grey) planes[0] = (rgb[0] + rgb[1] + rgb[2]) / 3, planes[1] = planes[2] = 0;
+}
 
 // A network and what goes in and comes out, some 50 MB: those not in use wait here for the next tile.
 struct Worker {
@@ -80,11 +101,11 @@ class Workers {
 
 // What the network is shown for a tile: its border around it, and no more beyond the photo's last samples
 // than whole units need.
-Rect shown(const Rect& tile, const Rect& photo) {
+Rect shown(const Rect& tile, const Rect& photo, int border) {
     const auto units = [](int samples) {
         return (samples + Network::kUnit - 1) / Network::kUnit * Network::kUnit;
     };
-    const Rect r = tile.intersected(photo).inflated(Network::kBorder);
+    const Rect r = tile.intersected(photo).inflated(border);
     return {r.x, r.y, units(r.width), units(r.height)};
 }
 
@@ -93,25 +114,27 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
     static Workers workers;
     const int views = quick ? 1 : 2;
     const double opinionShare = quick ? 0.4 : 0.45; // of the time
-    const Rect seen = area.aligned(kInner).inflated(Network::kBorder),
-               photo = in.extent.empty() ? seen : in.extent;
+    const Subject subject = subjectOf(in);
+    const int inner = innerOf(subject), border = Network::borderOf(subject);
+    const Rect seen = area.aligned(inner).inflated(border), photo = in.extent.empty() ? seen : in.extent;
     const Rect heard = seen.intersected(photo);
     const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
     const PlaneSet second =
-        quick ? firstStepOfBlockMatching(in, heard, strength, first)
-              : BlockMatching(false).run(in, heard, {strength, strength, strength, strength}, first);
+        quick && in.packed
+            ? firstStepOfBlockMatching(in, heard, strength, first)
+            : BlockMatching(quick).run(in, heard, {strength, strength, strength, strength}, first);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
     std::atomic<long long> finished = 0;
-    forEachTile(area, kInner, work, [&](const Rect& tile) {
-        const Rect wide = shown(tile, photo), wanted = tile.intersected(area),
+    forEachTile(area, inner, work, [&](const Rect& tile) {
+        const Rect wide = shown(tile, photo, border), wanted = tile.intersected(area),
                    known = wide.intersected(heard);
         const Workers::Loan worker(workers);
         worker->input.resize(static_cast<std::size_t>(wide.area()) * Network::kInputs);
         worker->answer.resize(static_cast<std::size_t>(wide.area()) * Network::kOutputs);
         for (int number = 0; number < views; ++number) {
-            const View view(wide, in.sites, number == 1);
+            const View view(wide, in, number == 1);
             for (int y = 0; y < wide.height; ++y)
                 for (int x = 0; x < wide.width; ++x) {
                     const int sx = wide.x + x, sy = wide.y + y;
@@ -121,23 +144,26 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
                                                  known.bottom() - 1);
                     float* to = worker->input.data() + view.at(x, y) * Network::kInputs;
                     float noisy[kPlanes], clean[kPlanes];
-                    channelsAt(in, sx, sy, noisy);
-                    channelsAt(second, nearX, nearY, clean);
+                    valuesOf(in, sx, sy, noisy);
+                    valuesOf(second, nearX, nearY, clean);
                     for (std::size_t c = 0; c < kPlanes; ++c) {
                         to[view.channel(c)] = noisy[c] * unit;
                         to[kPlanes + 1 + view.channel(c)] = (noisy[c] - clean[c]) * (unit * Network::kTaken);
                     }
                     to[kPlanes] = sigma;
+                    if (subject == Subject::Mosaics) continue;
+                    to[Network::kCoarse] = in.coarseNoise - 1;
+                    to[kPlanes + 1 + Network::kCoarse] = in.rounding;
                 }
-            worker->network.run(worker->input.data(), worker->answer.data(), view.width(), view.height(),
-                                Network::kBorder, work);
+            worker->network.run(subject, worker->input.data(), worker->answer.data(), view.width(),
+                                view.height(), border, work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
                     const float* from =
                         worker->answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
                     float found[kPlanes], planes[kPlanes];
                     for (std::size_t c = 0; c < kPlanes; ++c) found[c] = from[view.channel(c)] * share;
-                    planesFrom(found, planes);
+                    planesOfValues(in, found, planes);
                     for (std::size_t p = 0; p < kPlanes; ++p)
                         out.rowAt(p, y)[x] = (number == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
                 }
@@ -235,7 +261,7 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 
 // Whole tiles are computed wherever an area begins.
 int Learned::margin() const {
-    return Network::kBorder + kInner + kPointReach +
+    return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach +
            (quick_ ? kFirstStepMargin : BlockMatching(false).margin());
 }
 

@@ -31,7 +31,6 @@ class Learned : public Method {
     }
     int margin() const override;
     std::string quickGradeOf() const override { return quick_ ? "learned" : ""; }
-    bool takesPixels() const override { return false; }
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;
 

@@ -34,8 +34,8 @@ struct PlaneSet {
     bool grey = false;
     // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
     float coarseNoise = 1;
-    // How coarsely the file's compression rounded: the mean step of its lowest frequencies (JpegSteps) over 64;
-    // 0: not at all.
+    // How coarsely the file's compression rounded: the mean step of its lowest frequencies (JpegSteps) over
+    // 64; 0: not at all.
     float rounding = 0;
     // The stabilised value of a sample at white: how far the planes' scale reaches.
     float white = 0;
@@ -112,8 +112,6 @@ class Method {
     virtual int margin() const = 0;
     // The method of which this one is the quick grade; empty: it is none.
     virtual std::string quickGradeOf() const { return {}; }
-    // Whether it can clean a photo that has no mosaic.
-    virtual bool takesPixels() const { return true; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane
     // untouched. `in.area` contains `area` inflated by margin(). Throws Cancelled.
     virtual PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,

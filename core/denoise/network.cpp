@@ -5,7 +5,8 @@
 
 #include "denoise/onnx_weights.h"
 
-extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[];
+extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_pixel_cleaner_begin[],
+    irenic_pixel_cleaner_end[];
 
 namespace irenic {
 
@@ -18,9 +19,13 @@ constexpr int kLeaving = 2 * Network::kOutputs, kLeavingPadded = 16;
 // The weights, as the layers want them. Layers are named as in training/network.py.
 class Weights {
   public:
-    static const Weights& shipped() {
-        static const Weights one;
-        return one;
+    static const Weights& shipped(Network::Subject subject) {
+        if (subject == Network::Subject::Mosaics) {
+            static const Weights mosaics(irenic_cleaner_begin, irenic_cleaner_end);
+            return mosaics;
+        }
+        static const Weights pixels(irenic_pixel_cleaner_begin, irenic_pixel_cleaner_end);
+        return pixels;
     }
 
     struct Block {
@@ -28,8 +33,10 @@ class Weights {
     };
 
   private:
-    std::map<std::string, WeightArray> all_ = readOnnxWeights(
-        irenic_cleaner_begin, static_cast<std::size_t>(irenic_cleaner_end - irenic_cleaner_begin));
+    std::map<std::string, WeightArray> all_;
+
+    Weights(const std::uint8_t* begin, const std::uint8_t* end)
+        : all_(readOnnxWeights(begin, static_cast<std::size_t>(end - begin))) {}
 
     struct Layer {
         std::vector<float> weights, bias;
@@ -102,9 +109,10 @@ float* room(AlignedFloats& of, std::size_t floats) {
 
 } // namespace
 
-void Network::run(const float* in, float* out, int width, int height, int border, const Work& work) {
+void Network::run(Subject subject, const float* in, float* out, int width, int height, int border,
+                  const Work& work) {
     if (width % kUnit != 0 || height % kUnit != 0) throw std::invalid_argument("a tile that is not in units");
-    const Weights& all = Weights::shipped();
+    const Weights& all = Weights::shipped(subject);
     const auto channels = [&](int scale) { return (scale == 0 ? all.enter : all.down[scale - 1]).out(); };
     Size size[4];
     float *kept[4], *inner[4];

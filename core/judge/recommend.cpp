@@ -143,8 +143,7 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
     std::vector<const Method*> candidates;
     std::string quicker; // the grade that strengths are looked for with
     for (const auto& m : methods())
-        if (m->quickGradeOf().empty() && (photo.hasMosaic() || m->takesPixels()))
-            candidates.push_back(m.get());
+        if (m->quickGradeOf().empty()) candidates.push_back(m.get());
     const double steps =
         static_cast<double>(candidates.size() + std::size(strengths) + std::size(details) + 2);
     for (const Method* m : candidates) {

@@ -1,0 +1,136 @@
+// How well compressed pictures are cleaned: JPEGs of several qualities of noisy raws, against what the same
+// raw without noise looks like, and against OpenCV's non-local means for coloured pictures at its best
+// strength, picked for each picture with the truth at hand.
+//
+// irenic-compressed [--crop SIZE] [--iso ISO]... [--quality Q]... [--method ID]... [--each]: on the
+// photographs that no training sees. Writes Markdown to standard output.
+#include <cstdio>
+#include <filesystem>
+#include <fstream>
+#include <opencv2/imgcodecs.hpp>
+#include <opencv2/imgproc.hpp>
+#include <opencv2/photo.hpp>
+
+#include "denoise/clean.h"
+#include "denoise/method.h"
+#include "develop/render.h"
+#include "measure/open.h"
+#include "photographs.h"
+#include "scores.h"
+#include "sensor.h"
+
+using namespace irenic;
+
+namespace {
+
+struct Asked {
+    int crop = 768;
+    std::vector<double> isos;
+    std::vector<int> qualities;
+    std::vector<std::string> methods;
+    bool each = false;
+};
+
+Asked readArguments(int argc, char** argv) {
+    Asked asked;
+    for (int i = 1; i < argc; ++i) {
+        const std::string a = argv[i];
+        if (a == "--each")
+            asked.each = true;
+        else if (i + 1 == argc)
+            throw std::runtime_error(a + ": a value is missing");
+        else if (a == "--crop")
+            asked.crop = std::stoi(argv[++i]);
+        else if (a == "--iso")
+            asked.isos.push_back(std::stod(argv[++i]));
+        else if (a == "--quality")
+            asked.qualities.push_back(std::stoi(argv[++i]));
+        else if (a == "--method")
+            asked.methods.emplace_back(argv[++i]);
+    }
+    if (asked.isos.empty()) asked.isos = {3200, 12800, 51200};
+    if (asked.qualities.empty()) asked.qualities = {50, 70, 90};
+    if (asked.methods.empty())
+        for (const auto& m : methods()) asked.methods.push_back(m->id());
+    return asked;
+}
+
+cv::Mat cleaned(const Photo& photo, const std::string& method) {
+    const Settings settings = method == "original" ? Settings::original() : Settings{method};
+    const auto rgb =
+        developRegion(photo, settings, {}, {0, 0, photo.width(), photo.height()}, OutputSpace::Srgb);
+    cv::Mat out(photo.height(), photo.width(), CV_32FC3);
+    for (int y = 0; y < out.rows; ++y)
+        for (int x = 0; x < out.cols; ++x)
+            for (int c = 0; c < 3; ++c)
+                out.at<cv::Vec3f>(y, x)[c] =
+                    encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
+    return out;
+}
+
+Scores bestReference(const cv::Mat& truth, const cv::Mat& jpeg) {
+    Scores best;
+    for (const float h : {3.0f, 5.0f, 7.0f, 10.0f, 14.0f, 20.0f, 28.0f}) {
+        cv::Mat out, light;
+        cv::fastNlMeansDenoisingColored(jpeg, out, h, h, 7, 21);
+        cv::cvtColor(out, out, cv::COLOR_BGR2RGB);
+        out.convertTo(light, CV_32FC3, 1 / 255.0);
+        const Scores s = score(truth, light);
+        if (best.cpsnr == 0 || s.cpsnr > best.cpsnr) best = s;
+    }
+    return best;
+}
+
+void run(const Asked& asked) {
+    const std::filesystem::path file =
+        std::filesystem::temp_directory_path() / ("irenic-compressed-" + std::to_string(getpid()) + ".jpg");
+    const Body body;
+    std::printf(
+        "| ISO | quality | method | CPSNR dB | SSIM | colour difference |\n|---|---|---|---|---|---|\n");
+    for (const double iso : asked.isos)
+        for (const int quality : asked.qualities) {
+            std::vector<std::pair<std::string, Scores>> rows{{"original", {}}, {"OpenCV coloured NLM", {}}};
+            for (const std::string& m : asked.methods) rows.emplace_back(m, Scores{});
+            std::uint32_t seed = 100;
+            for (const std::string& name : unseenPhotographs()) {
+                Shot shot;
+                shot.iso = iso, shot.seed = seed++;
+                const Plane truth = exposeMosaic(photograph(name, asked.crop), body, shot);
+                const Photo raw = takePhoto(truth, body, shot);
+                const cv::Mat right = rendered(raw, truth);
+                cv::Mat noisy = rendered(
+                            raw, cleanMosaic(raw, Settings::original(), {0, 0, raw.width(), raw.height()})),
+                        bytes;
+                noisy.convertTo(bytes, CV_8UC3, 255);
+                cv::cvtColor(bytes, bytes, cv::COLOR_RGB2BGR);
+                cv::imwrite(file.string(), bytes, {cv::IMWRITE_JPEG_QUALITY, quality});
+                const PhotoPtr photo = readPhoto(file);
+                for (auto& [method, sum] : rows) {
+                    const Scores s = method == "OpenCV coloured NLM"
+                                         ? bestReference(right, cv::imread(file.string()))
+                                         : score(right, cleaned(*photo, method));
+                    sum.add(s);
+                    if (asked.each)
+                        std::fprintf(stderr, "%s %.0f %d %s %.2f\n", name.c_str(), iso, quality,
+                                     method.c_str(), s.cpsnr);
+                }
+            }
+            for (const auto& [method, s] : rows)
+                std::printf("| %.0f | %d | %s | %.2f | %.3f | %.2f |\n", iso, quality, method.c_str(),
+                            s.cpsnr / s.count, s.ssim / s.count, s.colour / s.count);
+            std::fflush(stdout);
+        }
+    std::filesystem::remove(file);
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    keepFreedMemory();
+    try {
+        run(readArguments(argc, argv));
+    } catch (const std::exception& e) {
+        std::fprintf(stderr, "irenic-compressed: %s\n", e.what());
+        return 1;
+    }
+}

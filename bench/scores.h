@@ -1,0 +1,28 @@
+// What the quality protocols share: one rendering for all, and how far a picture is from the truth.
+#pragma once
+
+#include <opencv2/core.hpp>
+
+#include "image/plane.h"
+#include "raw/photo.h"
+
+namespace irenic {
+
+// Sums over `count` pictures; of one as score() gives them.
+struct Scores {
+    // CPSNR in decibels, SSIM on luminance (Z. Wang et al., 2004), mean CIEDE2000 of 32x32 blocks
+    double cpsnr = 0, ssim = 0, colour = 0, seconds = 0, pixels = 0;
+    int count = 0;
+    void add(const Scores& s) {
+        cpsnr += s.cpsnr, ssim += s.ssim, colour += s.colour, seconds += s.seconds, pixels += s.pixels;
+        ++count;
+    }
+};
+
+// Encoded sRGB of a mosaic by the one pipeline: of a photo whose samples are the mosaic's, finely quantised.
+cv::Mat rendered(const Photo& like, const Plane& mosaic);
+
+// Of encoded sRGB, 0..1, without 16 pixels at the edges.
+Scores score(const cv::Mat& truth, const cv::Mat& found);
+
+} // namespace irenic
