@@ -19,6 +19,10 @@ constexpr int kWindow = 3; // the window is 7 x 7, patches are 3 x 3
 // Tuned on noiseless truth: how fast weights fall, and the largest change taken whole, in sigmas of the
 // finest level.
 constexpr float kWidth = 0.9f, kMost = 0.7f;
+// Half of a difference of both greens that is this large, in sigmas, is believed: three times what the
+// methods leave.
+constexpr float kAlike = 0.1f;
+constexpr std::size_t kGreens = 3; // the plane of their difference
 constexpr int kTile = 32, kRow = kTile + 16 + 64;
 
 } // namespace irenic::coarse
@@ -151,13 +155,34 @@ PlaneSet cleanLevel(std::vector<PlaneSet>& levels, std::size_t k, const Rect& ar
 
 } // namespace
 
+// What both greens differ by over 6x6 samples and more is hardly ever the picture's: it is noise that is
+// left, and shows as a grid once dark parts are brightened. `change` is about to be added to `mean`; both are
+// of plane 3, halved, `change` lies within `changed`. Differences well above kAlike stay: sites that answer
+// unequally, and what fine patterns leave by aliasing.
+void makeGreensAlike(const Plane& mean, const Rect& meaned, Plane& change, const Rect& changed,
+                     float strength) {
+    Plane less(changed.width, changed.height);
+    const float alike = kAlike * strength;
+    for (int y = 1; y < changed.height - 1; ++y)
+        for (int x = 1; x < changed.width - 1; ++x) {
+            float sum = 0;
+            for (int v = y - 1; v <= y + 1; ++v)
+                for (int u = x - 1; u <= x + 1; ++u)
+                    sum += mean.at(changed.x + u - meaned.x, changed.y + v - meaned.y) + change.at(u, v);
+            const float common = sum / 9;
+            less.at(x, y) = common * alike * alike / (common * common + alike * alike);
+        }
+    for (int y = 1; y < changed.height - 1; ++y)
+        for (int x = 1; x < changed.width - 1; ++x) change.at(x, y) -= less.at(x, y);
+}
+
 PlaneSet withCoarse(const PlaneSet& noisy, PlaneSet clean, const Rect& area,
                     const std::array<float, kPlanes>& strength, const Work& work) {
     std::vector<PlaneSet> levels(1); // level 0, the noisy planes themselves, is not used
     levels.push_back(halved(noisy, work));
     while (levels.size() <= kLevels) levels.push_back(halved(levels.back(), work));
     const PlaneSet mean = halved(clean, work);
-    PlaneSet found = cleanLevel(levels, 1, cellsReadBy(area), strength, work);
+    PlaneSet found = cleanLevel(levels, 1, cellsReadBy(area).inflated(1), strength, work);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         if (strength[p] <= 0) continue;
         const float limit = 0.5f * kMost * strength[p];
@@ -170,6 +195,8 @@ PlaneSet withCoarse(const PlaneSet& noisy, PlaneSet clean, const Rect& area,
                 change[x] = d / (1 + (d / limit) * (d / limit));
             }
         }
+        if (p == kGreens && noisy.packed)
+            makeGreensAlike(mean.plane[p], mean.area, found.plane[p], found.area, strength[p]);
         addDoubled(found.plane[p], found.area, clean.plane[p], clean.area, area, work);
     }
     return clean;

@@ -5,7 +5,8 @@
 // distances over all planes, and what that changes is handed to the next finer one. At the end the low
 // frequencies of the method's result are moved to what the levels found. After N. Pierazzo, J.-M. Morel, G.
 // Facciolo, "Multi-scale DCT denoising", Image Processing On Line 7, 2017: only what lies well within a
-// coarse level's band is taken from it.
+// coarse level's band is taken from it. Of a mosaic both greens are made alike where they differ by no more
+// than what methods leave of noise.
 #pragma once
 
 #include "denoise/method.h"
@@ -13,7 +14,7 @@
 namespace irenic {
 
 // Packed samples of the noisy planes, and of the method's result, needed around the area.
-inline constexpr int kCoarseNoisyMargin = 192, kCoarseMargin = 4;
+inline constexpr int kCoarseNoisyMargin = 196, kCoarseMargin = 6;
 
 // `clean` covers `area` inflated by kCoarseMargin, `noisy` covers it inflated by kCoarseNoisyMargin.
 // `strength` 0..3 is the noise assumed over the noise there is, for each plane; planes of strength 0 are left
