@@ -99,6 +99,36 @@ class TestPixels : public QObject {
             for (int y = 0; y < kHeight; ++y)
                 for (int x = 0; x < kWidth; ++x) QVERIFY(std::isfinite(plane.at(x, y)));
     }
+    // Drawings, gradients and black hold no noise: nothing is taken away, and nothing is made up.
+    void noiselessStaysAsItIs_data() {
+        QTest::addColumn<QString>("id");
+        QTest::addColumn<int>("kind");
+        for (const auto& m : methods())
+            for (int kind = 0; kind < 3; ++kind)
+                QTest::addRow("%s %d", m->id().c_str(), kind) << QString::fromStdString(m->id()) << kind;
+    }
+    void noiselessStaysAsItIs() {
+        QFETCH(QString, id);
+        QFETCH(int, kind);
+        QImage image(kWidth, kHeight, QImage::Format_RGB888);
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x) {
+                const int checks = (x / 7 + y / 5) % 2 * 255, v[3] = {0, x * 255 / kWidth, checks};
+                image.setPixel(x, y, qRgb(v[kind], v[kind], v[kind]));
+            }
+        QVERIFY(image.save(folder_.filePath(QStringLiteral("noiseless.png"))));
+        const PhotoPtr p = readPhoto(path("noiseless.png"));
+        const Rect all{0, 0, kWidth, kHeight};
+        const auto clean = cleanPixels(*p, {id.toStdString()}, all);
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = 0; y < kHeight; ++y)
+                for (int x = 0; x < kWidth; ++x) {
+                    const float off = std::abs(clean[c].at(x, y) - p->normalised(x, y, static_cast<int>(c)));
+                    QVERIFY2(
+                        off < 0.002f,
+                        qPrintable(QStringLiteral("%1, %2: %3").arg(x).arg(y).arg(static_cast<double>(off))));
+                }
+    }
     void regionsAreCrops_data() { eachMethod(); }
     void regionsAreCrops() {
         QFETCH(QString, id);

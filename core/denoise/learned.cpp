@@ -177,6 +177,21 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
 
 namespace {
 
+// No sample moves farther than this many times its noise: where there is hardly any, what a network makes up
+// would be more. Of photos of pixels noise goes from one to the next and is told too small by half.
+constexpr float kFarthestOfMosaics = 8, kFarthestOfPixels = 16;
+
+void keepNear(const PlaneSet& in, PlaneSet& clean, float strength) {
+    const float most = strength * (in.packed ? kFarthestOfMosaics : kFarthestOfPixels);
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = clean.area.y; y < clean.area.bottom(); ++y) {
+            const float* from = in.rowAt(p, y);
+            float* to = clean.rowAt(p, y);
+            for (int x = clean.area.x; x < clean.area.right(); ++x)
+                to[x] = std::clamp(to[x], from[x] - most, from[x] + most);
+        }
+}
+
 // How far the refit of a point looks from a sample: the point's middle, then the ring around it.
 constexpr int kPoint = 2, kRing = 4, kPointReach = kPoint + kRing;
 
@@ -272,6 +287,7 @@ PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<flo
         const Rect wide = area.inflated(kPointReach),
                    inside = in.extent.empty() ? wide : wide.intersected(in.extent);
         PlaneSet clean = runAll(in, inside, s, quick_, part);
+        keepNear(in, clean, s);
         if (inside != wide) clean = mirroredOut(clean, wide, part);
         return withPoints(in, clean, area, s, part);
     });

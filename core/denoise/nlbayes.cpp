@@ -22,6 +22,8 @@ constexpr int kP = 4, kD = kP * kP, kAll = kD * static_cast<int>(kPlanes);
 // more variance than was found.
 constexpr int kPatches = 80;
 constexpr float kNoise1 = 1.3f, kNoise2 = 2.2f, kRidge = 0.1f, kFlat = 1.2f;
+// What single precision can tell of the largest variance in the elimination of 64 dimensions, with room.
+constexpr float kPrecise = 1e-5f;
 constexpr int kInset = (kBlock - kP) / 2; // of the patch within the block that is compared
 
 struct Scratch : Matches {
@@ -98,6 +100,14 @@ template <int D> HWY_INLINE void Invert(float* m) {
                 hn::Store(hn::NegMulAdd(factor, hn::Load(d, pivot + c), hn::Load(d, row + c)), d, row + c);
         }
     }
+}
+
+// Adds to the diagonal `noise[a]` for the a-th 16 dimensions, times `share`; more where the picture's
+// contrast is so far above its noise that single precision could not invert the matrix.
+template <int D> HWY_INLINE void AddNoise(float* m, const float* noise, float share) {
+    float largest = 0;
+    for (int a = 0; a < D; ++a) largest = std::max(largest, m[a * D + a]);
+    for (int a = 0; a < D; ++a) m[a * D + a] += std::max(share * noise[a / 16], kPrecise * largest);
 }
 
 // rows = mean + rows (1 - noise inverse); noise is diagonal, `noise[a]` for the a-th 16 dimensions.
@@ -183,7 +193,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
                 if (spread < kFlat * kD * noise[p]) {
                     std::fill(own.x, own.x + n * kD, level);
                 } else {
-                    for (int a = 0; a < kD; ++a) own.matrix[a * kD + a] += kRidge * noise[p];
+                    AddNoise<kD>(own.matrix, noise + p, kRidge);
                     Invert<kD>(own.matrix);
                     const float assumed[1] = {kNoise1 * noise[p]};
                     Estimate<kD>(own.x, n, own.matrix, own.mean, assumed);
@@ -199,7 +209,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
             Covariance<kAll>(own.b, n, own.matrix);
             float assumed[kPlanes];
             for (std::size_t p = 0; p < kPlanes; ++p) assumed[p] = kNoise2 * noise[p];
-            for (int a = 0; a < kAll; ++a) own.matrix[a * kAll + a] += assumed[a / kD];
+            AddNoise<kAll>(own.matrix, assumed, 1);
             Invert<kAll>(own.matrix);
             for (int i = 0; i < n; ++i)
                 for (int a = 0; a < kAll; ++a) own.x[i * kAll + a] -= own.mean[a];
