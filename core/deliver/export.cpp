@@ -35,13 +35,15 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
         const Rect area = Rect{i % across * block, i / across * block, block, block}.intersected(
             {0, 0, photo.width(), photo.height()});
         const auto put = [&](const Plane& clean, int channel) {
-            for (int y = 0; y < area.height; ++y)
-                for (int x = 0; x < area.width; ++x) {
-                    const float level = photo.black.at(area.x + x, area.y + y, channel);
-                    const float dn = clean.at(x, y) * (static_cast<float>(photo.white) - level) + level;
-                    samples[photo.index(area.x + x, area.y + y, channel)] =
-                        static_cast<std::uint16_t>(std::lround(std::clamp(dn, 0.0f, 65535.0f)));
-                }
+            forEachBand(area.height, 64, work, [&](int first, int last) {
+                for (int y = first; y < last; ++y)
+                    for (int x = 0; x < area.width; ++x) {
+                        const float level = photo.black.at(area.x + x, area.y + y, channel);
+                        const float dn = clean.at(x, y) * (static_cast<float>(photo.white) - level) + level;
+                        samples[photo.index(area.x + x, area.y + y, channel)] =
+                            static_cast<std::uint16_t>(std::clamp(dn, 0.0f, 65535.0f) + 0.5f);
+                    }
+            });
         };
         const Work part{work.stop, work.done, work.from + work.share * 0.9 * i / (across * down),
                         work.share * 0.9 / (across * down)};

@@ -22,13 +22,14 @@ struct Block {
     int x, y;
 };
 
+// Of frequency u at place x, at [x * kBlock + u].
 const std::array<float, kBlock * kBlock>& cosines() {
     static const auto table = [] {
         std::array<float, kBlock * kBlock> t{};
         for (int u = 0; u < kBlock; ++u)
             for (int x = 0; x < kBlock; ++x) {
                 const double scale = u == 0 ? std::sqrt(1.0 / kBlock) : std::sqrt(2.0 / kBlock);
-                t[static_cast<std::size_t>(u * kBlock + x)] =
+                t[static_cast<std::size_t>(x * kBlock + u)] =
                     static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kBlock));
             }
         return t;
@@ -36,22 +37,21 @@ const std::array<float, kBlock * kBlock>& cosines() {
     return table;
 }
 
-// The 2-D DCT-II of the block at `p`.
-void transform(const float* p, std::ptrdiff_t stride, float* out) {
+// sums[u] of row[x] * cosines[x][u], eight side by side in vectors.
+inline void transformRow(const float* row, std::ptrdiff_t step, const float* c, float* sums) {
+    float s[kBlock] = {};
+    for (int x = 0; x < kBlock; ++x)
+        for (int u = 0; u < kBlock; ++u) s[u] += row[x * step] * c[x * kBlock + u];
+    std::copy(s, s + kBlock, sums);
+}
+
+// The 2-D DCT-II of the block at `p`: frequency (u across, v down) at [u * kBlock + v], of the first
+// `across`.
+void transform(const float* p, std::ptrdiff_t stride, float* out, int across = kBlock) {
     const float* c = cosines().data();
     float rows[kBlock * kBlock];
-    for (int y = 0; y < kBlock; ++y)
-        for (int u = 0; u < kBlock; ++u) {
-            float sum = 0;
-            for (int x = 0; x < kBlock; ++x) sum += p[y * stride + x] * c[u * kBlock + x];
-            rows[y * kBlock + u] = sum;
-        }
-    for (int v = 0; v < kBlock; ++v)
-        for (int u = 0; u < kBlock; ++u) {
-            float sum = 0;
-            for (int y = 0; y < kBlock; ++y) sum += rows[y * kBlock + u] * c[v * kBlock + y];
-            out[v * kBlock + u] = sum;
-        }
+    for (int y = 0; y < kBlock; ++y) transformRow(p + y * stride, 1, c, rows + y * kBlock);
+    for (int u = 0; u < across; ++u) transformRow(rows + u, kBlock, c, out + u * kBlock);
 }
 
 // The least-squares line through the points with b >= 0 and a >= 0; `slope` and its weight stand for one more
@@ -96,7 +96,7 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
                     for (int i = 0; i < kBlock; ++i) clipped |= samples.at(x + i, y + j) >= clip;
                 if (clipped) continue;
                 float f[kBlock * kBlock];
-                transform(samples.row(y) + x, samples.stride(), f);
+                transform(samples.row(y) + x, samples.stride(), f, kLow);
                 Block block{f[0] / kBlock, 0, x, y};
                 for (int v = 0; v < kLow; ++v)
                     for (int u = v == 0 ? 1 : 0; u + v < kLow; ++u)

@@ -10,6 +10,7 @@
 #include <mutex>
 #include <stdexcept>
 
+#include "raw/lossless_jpeg_tile.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -91,6 +92,16 @@ class TileReader {
     // Calls put(row of the tile, its samples) for each row that lies in the picture.
     template <class Put> void read(std::size_t index, int rows, const Put& put) {
         std::vector<std::uint8_t> data = stored(index);
+        std::vector<std::uint32_t> samples(rowSamples_);
+        if (l_.compression == 7) {
+            const auto unpacked = unpackLosslessJpeg(data, rowSamples_, static_cast<std::size_t>(rows));
+            for (int y = 0; y < rows; ++y) {
+                std::copy_n(unpacked.begin() + y * static_cast<std::ptrdiff_t>(rowSamples_), rowSamples_,
+                            samples.begin());
+                put(y, samples);
+            }
+            return;
+        }
         if (l_.compression == 34892) {
             FilePicture tile = decodeJpeg(data);
             if (tile.width != l_.tileWidth || tile.channels != l_.channels || tile.height < rows)
@@ -103,7 +114,6 @@ class TileReader {
             data = inflatedTile(data, rows);
         else if (data.size() < wanted)
             throw std::runtime_error("the file ends too early or is damaged. Copy it again from the card.");
-        std::vector<std::uint32_t> samples(rowSamples_);
         for (int y = 0; y < rows; ++y) {
             unpack(data.data() + static_cast<std::size_t>(y) * rowBytes_, samples);
             put(y, samples);

@@ -1,5 +1,5 @@
-// Reads the samples of raw pictures that LibRaw 0.20 does not, or not as they stand in the file: uncompressed
-// tiles, deflate, lossy JPEG, floating point.
+// Reads the samples of raw pictures that LibRaw 0.20 does not, not as they stand in the file, or one tile
+// after the other: uncompressed tiles, deflate, lossy and lossless JPEG, floating point.
 #pragma once
 
 #include <cstdint>
@@ -30,6 +30,8 @@ struct PixelLayout {
     int tilesDown() const { return (height + tileHeight - 1) / tileHeight; }
     // What readDngPixels() can decode.
     bool readHere() const { return compression == 1 || compression == 8 || compression == 34892; }
+    // What it can decode where the tiles are as plain as cameras write them; LibRaw reads all kinds.
+    bool perhapsReadHere() const { return compression == 7 && !floating && bits <= 16 && predictor == 1; }
 };
 
 // Samples as 16 bits. Whole numbers stand as in the file (through the linearization table). Floating-point

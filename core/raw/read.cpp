@@ -55,15 +55,18 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, std::uint64_t size, const Work
     const TagEntry* kind = Metadata::find(photo.metadata.mosaic, 0x0106);
     photo.monochrome = layout.channels == 1 && kind->number() == 34892;
     std::vector<Mosaic::Colour> sites = readDngStructure(photo, layout);
-    if (layout.readHere()) {
+    bool isRead = false;
+    if (layout.readHere() || layout.perhapsReadHere()) {
         try {
             DngPixels pixels = readDngPixels(photo.file, layout, photo.white, work.part(0.1, 0.5));
             photo.samples = std::move(pixels.samples);
             scaleLevels(photo, pixels);
+            isRead = true;
         } catch (const std::runtime_error& e) {
-            fail(photo.file, e.what());
+            if (layout.readHere()) fail(photo.file, e.what());
         }
-    } else {
+    }
+    if (!isRead) {
         CameraRaw raw(photo.file);
         if (!raw.opened()) fail(photo.file, "its pixels cannot be read (" + raw.whyNot() + ").");
         Photo frame;
