@@ -128,6 +128,16 @@ class Bits {
     Bits(const Bytes& s, std::size_t at) : p_(s.data() + at), end_(s.data() + s.size()) {}
     // At least 32 bits are held afterwards; noughts, once the stream has ended.
     void fill() {
+        if (count_ >= 32) return;
+        if (end_ - p_ >= 4) {
+            std::uint32_t four = 0;
+            for (int i = 0; i < 4; ++i) four = four << 8U | p_[i];
+            if (((~four - 0x01010101U) & four & 0x80808080U) == 0) { // no byte of them is 0xff
+                held_ |= static_cast<std::uint64_t>(four) << (32 - count_);
+                count_ += 32, p_ += 4;
+                return;
+            }
+        }
         while (count_ <= 56) {
             std::uint64_t byte = 0;
             if (p_ < end_) {
