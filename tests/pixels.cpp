@@ -99,6 +99,41 @@ class TestPixels : public QObject {
             for (int y = 0; y < kHeight; ++y)
                 for (int x = 0; x < kWidth; ++x) QVERIFY(std::isfinite(plane.at(x, y)));
     }
+    // A tone curve bends noise: it rises in the dark and falls in the light. What is measured is right all
+    // over, nearly.
+    void bentNoiseIsMeasured() {
+        constexpr int w = 960, h = 640, bands = 8;
+        QImage image(w, h, QImage::Format_RGB888);
+        std::mt19937 random(4);
+        std::normal_distribution<double> gauss;
+        for (int y = 0; y < h; ++y)
+            for (int x = 0; x < w; ++x) {
+                int v[3];
+                for (int& one : v) {
+                    const double light = std::pow((x * bands / w + 1) / 9.0, 2.2);
+                    const double seen = std::max(0.0, light + std::sqrt(light / 300 + 4e-5) * gauss(random));
+                    const double code = std::min(1.0, std::pow(seen, 1 / 2.2));
+                    one = static_cast<int>(std::lround(255 * code * code * (3 - 2 * code)));
+                }
+                image.setPixel(x, y, qRgb(v[0], v[1], v[2]));
+            }
+        QVERIFY(image.save(folder_.filePath(QStringLiteral("bent.jpg")), nullptr, 85));
+        const PhotoPtr p = readPhoto(path("bent.jpg"));
+        QVERIFY(p->jpeg.has_value());
+        for (int b = 1; b < bands - 1; ++b) {
+            double sum = 0, squares = 0;
+            constexpr int width = w / bands, n = (width - 16) * h;
+            for (int y = 0; y < h; ++y)
+                for (int x = b * width + 8; x < (b + 1) * width - 8; ++x) {
+                    const auto v = static_cast<double>(p->normalised(x, y, 1));
+                    sum += v, squares += v * v;
+                }
+            const double mean = sum / n, sigma = std::sqrt(squares / n - mean * mean);
+            const double ratio = p->noise.channel[1].sigma(mean) / sigma;
+            QVERIFY2(ratio > 0.6 && ratio < 1.6,
+                     qPrintable(QStringLiteral("at %1: %2").arg(mean).arg(ratio)));
+        }
+    }
     // Drawings, gradients and black hold no noise: nothing is taken away, and nothing is made up.
     void noiselessStaysAsItIs_data() {
         QTest::addColumn<QString>("id");

@@ -104,11 +104,13 @@ def developer(rng):
     mixing = np.eye(3) + rng.random() * np.array([[0.6, -0.45, -0.15], [-0.2, 0.45, -0.25], [0.0, -0.4, 0.4]])
     sharpen, soften = (0.7 * rng.random() if rng.random() < 0.35 else 0.0), (0.5 + 1.5 * rng.random() if rng.random() < 0.25 else 0.0)
     reduce = 0.5 + 0.45 * rng.random() if rng.random() < 0.2 else 1.0
-    contrast = 0.5 * rng.random() if rng.random() < 0.5 else 0.0
+    contrast = 0.8 * rng.random() if rng.random() < 0.6 else 0.0
+    black = 0.06 * rng.random() if rng.random() < 0.4 else 0.0
 
     def develop(mosaic, balance):
         light = (spread(mosaic) / balance) @ mixing.T
         picture = encoded(light)
+        picture = np.clip((picture - black) / (1 - black), 0, 1)
         picture = picture + contrast * (picture * picture * (3 - 2 * picture) - picture)
         if soften:
             luminance = picture.mean(2, keepdims=True)

@@ -65,6 +65,42 @@ Plane halvedPlane(const Plane& in) {
 
 } // namespace
 
+namespace {
+
+// The variances of the pixels, of 2x2 and of 4x4 means, each as it would be without correlation 1, 1/4 and
+// 1/16 of the first, put together. Each knows the density at the upper end of its band: v, 4v and 16v. The
+// upper band is three quarters of the spectrum, the next three quarters of the rest; a band's density is
+// taken for the mean of those at its two ends.
+constexpr double kWhole[3] = {0.5 * 0.75, 4 * (0.5 * 0.75 + 0.5 * 0.1875), 16 * (0.5 * 0.1875 + 0.0625)};
+
+// Between the two points next to x; points are in the order of brightness.
+double varianceAt(const std::vector<NoisePoint>& points, double x) {
+    const auto above =
+        std::find_if(points.begin(), points.end(), [x](const NoisePoint& p) { return p.x >= x; });
+    if (above == points.begin()) return points.front().variance;
+    if (above == points.end()) return points.back().variance;
+    const NoisePoint& below = *(above - 1);
+    const double share = above->x > below.x ? (x - below.x) / (above->x - below.x) : 0;
+    return below.variance + share * (above->variance - below.variance);
+}
+
+// The points of the pixels with the variance of all scales.
+std::vector<NoisePoint> wholePoints(const std::array<std::vector<NoisePoint>, 3>& scales) {
+    std::vector<NoisePoint> out = scales[0];
+    for (NoisePoint& p : out) {
+        const double blocks = p.weight * p.variance * p.variance;
+        double variance = kWhole[0] * p.variance, white = p.variance;
+        for (std::size_t k = 1; k < 3; ++k) {
+            white /= 4;
+            variance += kWhole[k] * (scales[k].empty() ? white : varianceAt(scales[k], p.x));
+        }
+        p.variance = variance, p.weight = blocks / (variance * variance);
+    }
+    return out;
+}
+
+} // namespace
+
 NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work& work) {
     NoiseModel model;
     double sum = 0;
@@ -76,26 +112,23 @@ NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < plane.width(); ++x) plane.at(x, y) = photo.normalised(x, y, c);
         });
-        const NoiseLine fine = measureNoiseLine(plane, 0.98f, work);
-        NoiseLine half{fine.a / 4, fine.b / 4}, quarter{fine.a / 16, fine.b / 16};
-        if (large) {
-            plane = halvedPlane(plane);
-            half = measureNoiseLine(plane, 0.98f, work);
-            plane = halvedPlane(plane);
-            quarter = measureNoiseLine(plane, 0.98f, work);
+        std::array<std::vector<NoisePoint>, 3> scales;
+        for (std::size_t k = 0; k < (large ? 3 : 1); ++k) {
+            if (k > 0) plane = halvedPlane(plane);
+            scales[k] = noisePoints(plane, 0.98f, work);
         }
-        // Each line knows the density at the upper end of its band: v, 4v and 16v. The upper band is three
-        // quarters of the spectrum, the next three quarters of the rest; a band's density is taken for the
-        // mean of those at its two ends.
-        const double whole[3] = {0.5 * 0.75, 4 * (0.5 * 0.75 + 0.5 * 0.1875), 16 * (0.5 * 0.1875 + 0.0625)};
-        const NoiseLine line{whole[0] * fine.a + whole[1] * half.a + whole[2] * quarter.a,
-                             whole[0] * fine.b + whole[1] * half.b + whole[2] * quarter.b};
+        const NoiseLine fine = fitNoise(scales[0]).line;
+        const NoiseLine half = large ? fitNoise(scales[1]).line : NoiseLine{fine.a / 4, fine.b / 4},
+                        quarter = large ? fitNoise(scales[2]).line : NoiseLine{fine.a / 16, fine.b / 16};
+        const NoiseLine straight{kWhole[0] * fine.a + kWhole[1] * half.a + kWhole[2] * quarter.a,
+                                 kWhole[0] * fine.b + kWhole[1] * half.b + kWhole[2] * quarter.b};
+        const NoiseLine line = photo.developed ? fitBentNoise(wholePoints(scales)) : straight;
         constexpr double shadows = 0.05;
         if (c == 1)
             model.channel[1] = model.channel[2] = line;
         else
             model.channel[c == 0 ? 0 : 3] = line;
-        sum += std::sqrt(16 * quarter.variance(shadows) / std::max(line.variance(shadows), 1e-12));
+        sum += std::sqrt(16 * quarter.variance(shadows) / std::max(straight.variance(shadows), 1e-12));
         work.report(0.5 + 0.16 * (c + 1));
     }
     coarse = std::clamp(sum / 3, 0.5, 3.0);

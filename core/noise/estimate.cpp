@@ -218,6 +218,25 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
     return {line, error};
 }
 
+NoiseLine fitBentNoise(const std::vector<NoisePoint>& points) {
+    if (points.empty()) return {0, 1e-8};
+    NoiseLine line{0, meanOf(points).variance};
+    for (int round = 0; round < 30; ++round) {
+        std::vector<NoisePoint> weighed = points;
+        for (NoisePoint& p : weighed) {
+            const double seen = std::max(line.variance(p.x), 1e-12), excess = p.variance / seen - 1;
+            const double blocks = p.weight * p.variance * p.variance;
+            // Only what is several times as much is texture.
+            constexpr double kTexture = 2;
+            p.weight = blocks / (seen * seen) /
+                       (1 + std::max(0.0, excess) * std::max(0.0, excess) / (kTexture * kTexture));
+        }
+        line = fitLine(weighed, 0, 0);
+    }
+    if (line.a + line.b <= 0) line.b = 1e-10;
+    return line;
+}
+
 NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
     return fitNoise(noisePoints(samples, clip, work)).line;
 }

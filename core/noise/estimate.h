@@ -47,7 +47,11 @@ struct NoiseFit {
 // decides as far as the points do not.
 NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<ExpectedSlope>& expected = {});
 
-// Both, for one channel by itself.
+// The line that points of a developed picture lie nearest to, in ratios: its tone curve has bent theirs,
+// which rises in the dark and falls in the light, and points above a line need not be texture.
+NoiseLine fitBentNoise(const std::vector<NoisePoint>& points);
+
+// noisePoints() and fitNoise(), for one channel by itself.
 NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work = {});
 
 } // namespace irenic
