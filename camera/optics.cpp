@@ -11,25 +11,30 @@ namespace irenic {
 
 namespace {
 
+// R. G. Keys, 1981, with a = -1/2; within the range of the 4x4 samples: no lens makes the surround of a lamp
+// darker than dark.
 float cubic(const Plane& p, float x, float y) {
-    // R. G. Keys, 1981, with a = -1/2.
     const auto weights = [](float t, float* w) {
         w[0] = ((-0.5f * t + 1) * t - 0.5f) * t, w[1] = (1.5f * t - 2.5f) * t * t + 1,
         w[2] = ((-1.5f * t + 2) * t + 0.5f) * t, w[3] = (0.5f * t - 0.5f) * t * t;
     };
     const float fx = std::floor(x), fy = std::floor(y);
     const int ix = static_cast<int>(fx), iy = static_cast<int>(fy);
-    float wx[4], wy[4], sum = 0;
+    float wx[4], wy[4], sum = 0, low = 1e30f, high = 0;
     weights(x - fx, wx), weights(y - fy, wy);
     int columns[4];
     for (int i = 0; i < 4; ++i) columns[i] = std::clamp(ix + i - 1, 0, p.width() - 1);
     for (int j = 0; j < 4; ++j) {
         const float* row = p.row(std::clamp(iy + j - 1, 0, p.height() - 1));
         float across = 0;
-        for (int i = 0; i < 4; ++i) across += wx[i] * row[columns[i]];
+        for (int i = 0; i < 4; ++i) {
+            const float v = row[columns[i]];
+            across += wx[i] * v;
+            low = std::min(low, v), high = std::max(high, v);
+        }
         sum += wy[j] * across;
     }
-    return std::max(0.0f, sum);
+    return std::clamp(sum, low, high);
 }
 
 Plane blurred(const Plane& in, double sigma) {

@@ -1,5 +1,6 @@
 #include "develop/residual.h"
 
+#include <algorithm>
 #include <cmath>
 #include <vector>
 
@@ -286,6 +287,51 @@ IRENIC_WIDE void restoredRow(const float* p, const float* above, const float* le
                  0.25f * (above[x - 1] + above[x + 1] + below[x - 1] + below[x + 1]);
 }
 
+// Beside burnt-out light predictions swing far beyond what the sensor saw, and leave black dashes along its
+// edge. There (where a sample of the colour, at most two pixels away, is that bright) a value hardly leaves
+// the range of the samples next to it.
+constexpr float kLight = 0.6f, kBeyond = 0.1f;
+
+// The brightest samples of any colour of the rows y - 2 ... y + 2.
+IRENIC_WIDE void brightestRow(const Plane& raw, int y, float* out) {
+    const float *a = raw.row(y - 2), *b = raw.row(y - 1), *c = raw.row(y), *d = raw.row(y + 1),
+                *e = raw.row(y + 2);
+    for (int x = 0; x < raw.width(); ++x)
+        out[x] = std::max(std::max(std::max(a[x], b[x]), std::max(c[x], d[x])), e[x]);
+}
+
+float limited(const Plane& raw, const Plane& mask, int x, int y, float value) {
+    float low = 1e9f, high = -1e9f, brightest = -1e9f;
+    for (int v = y - 2; v <= y + 2; ++v)
+        for (int u = x - 2; u <= x + 2; ++u) {
+            if (mask.at(u, v) == 0) continue;
+            const float sample = raw.at(u, v);
+            brightest = std::max(brightest, sample);
+            if (std::max(std::abs(u - x), std::abs(v - y)) < 2)
+                low = std::min(low, sample), high = std::max(high, sample);
+        }
+    if (brightest < kLight) return value;
+    return std::clamp(value, low - kBeyond * std::abs(low), high + kBeyond * std::abs(high));
+}
+
+void limitNearLight(const Plane& raw, const std::array<Plane, 3>& masks, const Rect& inner,
+                    const Rect& target, std::array<Plane, 3>& out) {
+    std::vector<float> brightest(static_cast<std::size_t>(raw.width()));
+    for (int y = 0; y < inner.height; ++y) {
+        brightestRow(raw, inner.y + y, brightest.data());
+        const float* from = brightest.data() + inner.x;
+        for (int x = 0; x < inner.width; ++x) {
+            if (std::max(std::max(std::max(from[x - 2], from[x - 1]), std::max(from[x], from[x + 1])),
+                         from[x + 2]) < kLight)
+                continue;
+            for (std::size_t c = 0; c < 3; ++c) {
+                float& value = out[c].at(target.x + x, target.y + y);
+                value = limited(raw, masks[c], inner.x + x, inner.y + y, value);
+            }
+        }
+    }
+}
+
 } // namespace
 
 std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, const Mosaic& pattern,
@@ -336,6 +382,8 @@ std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, cons
         }
         for (int y = 0; y < inner.height; ++y)
             std::copy_n(green.row(inner.y + y) + inner.x, inner.width, out[1].row(target.y + y) + target.x);
+        const std::array<Plane, 3> masks = {maskOf(Mosaic::Red), maskOf(Mosaic::Green), maskOf(Mosaic::Blue)};
+        limitNearLight(raw, masks, inner, target, out);
     });
     return out;
 }
