@@ -336,6 +336,10 @@ class TestQueue : public QObject {
         std::tie(status, text) =
             run({"clean", one, "--method", "wavelet", "--format", "tiff", "--out", out, "--resume"});
         QVERIFY(status == 0 && text.contains("done before"));
+        std::tie(status, text) = run({"clean", one, two, "--method", "wavelet", "--format", "tiff", "--out",
+                                      out, "--resume", "--jobs", "2", "--json"});
+        QCOMPARE(status, 0);
+        QCOMPARE(text.count("\"skipped\":true"), 1); // two is new
         std::tie(status, text) =
             run({"clean", one, "--method", "nlm", "--format", "tiff", "--out", out, "--resume"});
         QCOMPARE(status, 1); // refused: the name is taken by something else

@@ -209,11 +209,11 @@ void JobBook::tellNaming(std::int64_t id, const std::string& target, const std::
     run("PRAGMA wal_checkpoint(FULL)");
 }
 
-void JobBook::tellDone(std::int64_t id, const std::string& target, const std::string& digest,
-                       double seconds) {
+void JobBook::tellDone(std::int64_t id, const std::string& target, const std::string& digest, double seconds,
+                       const std::string& note) {
     Statement(*this, "UPDATE jobs SET state = ?, target = ?, digest = ?, progress = 1, seconds = ?, finished "
-                     "= ?, worker = 0, reason = '' WHERE id = ?")
-        .with(JobState::Done, target, digest, seconds, presentTime(), id)
+                     "= ?, worker = 0, reason = ? WHERE id = ?")
+        .with(JobState::Done, target, digest, seconds, presentTime(), note, id)
         .run();
 }
 

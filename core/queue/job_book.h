@@ -29,14 +29,17 @@ struct JobWish {
     bool resume = false; // leave out what is there already, made of the same photo in the same way
 };
 
+// A job that found its file made already, of the same photo in the same way.
+inline constexpr const char* kMadeBefore = "done before";
+
 struct QueuedJob {
     std::int64_t id = 0;
     JobWish wish;
     JobState state = JobState::Waiting;
     int tries = 0;
-    std::string reason;  // why it failed
-    std::string target;  // the file, once it is known
-    std::string digest;  // of the file's bytes, once it is written
+    std::string reason; // why it failed; of one that is done: what there is to say of it, such as kMadeBefore
+    std::string target; // the file, once it is known
+    std::string digest; // of the file's bytes, once it is written
     double progress = 0; // 0..1
     double seconds = 0;  // that it took
     std::int64_t beat =
@@ -74,7 +77,8 @@ class JobBook {
     void tellProgress(std::int64_t id, double share);
     // Just before the file gets its name: after a crash it is known whether that happened.
     void tellNaming(std::int64_t id, const std::string& target, const std::string& digest);
-    void tellDone(std::int64_t id, const std::string& target, const std::string& digest, double seconds);
+    void tellDone(std::int64_t id, const std::string& target, const std::string& digest, double seconds,
+                  const std::string& note = {});
     // Somebody else is at it: it waits again, and is not claimed before some seconds have passed.
     void tellLater(std::int64_t id, int seconds);
     // `again`: it waits once more if it was tried but once.

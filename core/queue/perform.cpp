@@ -44,7 +44,8 @@ bool perform(JobBook& book, const QueuedJob& job, const Work& work) {
             return false;
         }
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
-        book.tellDone(job.id, made->target.string(), made->digest, took.count());
+        book.tellDone(job.id, made->target.string(), made->digest, took.count(),
+                      made->before ? kMadeBefore : "");
         return true;
     } catch (const Cancelled&) {
         return false;
