@@ -3,8 +3,11 @@
 #include <lcms2.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <cstring>
 #include <fstream>
+#include <optional>
 
 #include "raw/dng_pixels.h"
 #include "raw/picture_file.h"
@@ -56,6 +59,80 @@ Profile profileFrom(const FilePicture& p) {
     return profile;
 }
 
+using Transform = std::unique_ptr<void, void (*)(void*)>;
+
+// What a transform to linear light does where it is three curves and a matrix, as nearly all pictures' are:
+// the library works out a power for each sample, here each code has its own once.
+class Codes {
+  public:
+    // Nothing where the transform is of another kind, or samples are not codes.
+    static std::optional<Codes> of(const FilePicture& p, cmsHPROFILE from, const Transform& transform) {
+        if (p.channels != 3 || p.bytes > 2 || !cmsIsMatrixShaper(from)) return std::nullopt;
+        Codes out;
+        const unsigned most = p.bytes == 1 ? 255 : 65535;
+        constexpr cmsTagSignature kCurves[] = {cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
+        for (std::size_t c = 0; c < 3; ++c) {
+            const auto* curve = static_cast<const cmsToneCurve*>(cmsReadTag(from, kCurves[c]));
+            if (!curve) return std::nullopt;
+            for (unsigned v = 0; v <= most; ++v)
+                out.light_[c].push_back(
+                    cmsEvalToneCurveFloat(curve, static_cast<float>(v) / static_cast<float>(most)));
+        }
+        const auto asked = [&](const std::array<unsigned, 3>& code, float* to) {
+            std::array<std::uint8_t, 6> bytes{};
+            for (std::size_t c = 0; c < 3; ++c) {
+                const auto one = static_cast<std::uint8_t>(code[c]);
+                const auto two = static_cast<std::uint16_t>(code[c]);
+                if (p.bytes == 1)
+                    bytes[c] = one;
+                else
+                    std::memcpy(&bytes[2 * c], &two, 2);
+            }
+            cmsDoTransform(transform.get(), bytes.data(), to, 1);
+        };
+        for (std::size_t c = 0; c < 3; ++c) {
+            std::array<unsigned, 3> code{};
+            code[c] = most;
+            float column[3];
+            asked(code, column);
+            const float full = out.light_[c].back();
+            if (!(full > 0.5f)) return std::nullopt;
+            for (std::size_t r = 0; r < 3; ++r) out.matrix_[3 * r + c] = column[r] / full;
+        }
+        // The library's own answer counts.
+        for (const std::array<unsigned, 3>& code :
+             {std::array{0U, 0U, 0U}, std::array{most / 2, most / 3, most / 5},
+              std::array{most / 40, most / 9, most}}) {
+            float expected[3], found[3];
+            asked(code, expected);
+            out.convert(code[0], code[1], code[2], found);
+            for (std::size_t c = 0; c < 3; ++c)
+                if (std::abs(expected[c] - found[c]) > 1e-5f) return std::nullopt;
+        }
+        return out;
+    }
+    void convert(unsigned r, unsigned g, unsigned b, float* to) const {
+        const float red = light_[0][r], green = light_[1][g], blue = light_[2][b];
+        for (std::size_t i = 0; i < 3; ++i)
+            to[i] = matrix_[3 * i] * red + matrix_[3 * i + 1] * green + matrix_[3 * i + 2] * blue;
+    }
+    // A row of pixels.
+    void convert(const std::uint8_t* from, int bytes, int pixels, float* to) const {
+        for (int i = 0; i < pixels; ++i, to += 3, from += 3 * bytes) {
+            std::uint16_t v[3];
+            if (bytes == 1)
+                std::copy_n(from, 3, v);
+            else
+                std::memcpy(v, from, 6);
+            convert(v[0], v[1], v[2], to);
+        }
+    }
+
+  private:
+    std::array<std::vector<float>, 3> light_;
+    std::array<float, 9> matrix_{};
+};
+
 void toLinear(const fs::path& file, Photo& photo, const FilePicture& p, const Work& work) {
     Profile from;
     if (!p.profile.empty())
@@ -76,22 +153,24 @@ void toLinear(const fs::path& file, Photo& photo, const FilePicture& p, const Wo
                                COLORSPACE_SH(static_cast<cmsUInt32Number>(grey ? PT_GRAY : PT_RGB)) |
                                CHANNELS_SH(static_cast<cmsUInt32Number>(p.channels)) |
                                BYTES_SH(static_cast<cmsUInt32Number>(p.bytes));
-    const std::unique_ptr<void, void (*)(void*)> transform(
-        cmsCreateTransform(from.get(), in, to.get(), TYPE_RGB_FLT, INTENT_RELATIVE_COLORIMETRIC,
-                           cmsFLAGS_NOCACHE),
-        cmsDeleteTransform);
+    const Transform transform(cmsCreateTransform(from.get(), in, to.get(), TYPE_RGB_FLT,
+                                                 INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE),
+                              cmsDeleteTransform);
     if (!transform) fail(file, "its colour profile cannot be used.");
+    const std::optional<Codes> codes = Codes::of(p, from.get(), transform);
     photo.samples.resize(static_cast<std::size_t>(p.width) * static_cast<std::size_t>(p.height) * 3);
     forEachBand(p.height, 16, work, [&](int first, int last) {
         std::vector<float> line(static_cast<std::size_t>(p.width) * 3);
         for (int y = first; y < last; ++y) {
             const std::size_t row = static_cast<std::size_t>(y) * static_cast<std::size_t>(p.width);
-            cmsDoTransform(transform.get(),
-                           p.data.data() + row * static_cast<std::size_t>(p.channels * p.bytes), line.data(),
-                           static_cast<cmsUInt32Number>(p.width));
+            const std::uint8_t* pixels = p.data.data() + row * static_cast<std::size_t>(p.channels * p.bytes);
+            if (codes)
+                codes->convert(pixels, p.bytes, p.width, line.data());
+            else
+                cmsDoTransform(transform.get(), pixels, line.data(), static_cast<cmsUInt32Number>(p.width));
             for (std::size_t i = 0; i < line.size(); ++i)
                 photo.samples[row * 3 + i] =
-                    static_cast<std::uint16_t>(std::lround(std::clamp(line[i], 0.0f, 1.0f) * 65535.0f));
+                    static_cast<std::uint16_t>(std::clamp(line[i], 0.0f, 1.0f) * 65535.0f + 0.5f);
         }
     });
 }
