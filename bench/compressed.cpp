@@ -2,7 +2,7 @@
 // raw without noise looks like, and against OpenCV's non-local means for coloured pictures at its best
 // strength, picked for each picture with the truth at hand.
 //
-// irenic-compressed [--crop SIZE] [--iso ISO]... [--quality Q]... [--method ID]... [--each]: on the
+// irenic-compressed [--crop SIZE] [--iso ISO]... [--quality Q]... [--method TAKE]... [--each]: on the
 // photographs that no training sees. Writes Markdown to standard output.
 #include <cstdio>
 #include <filesystem>
@@ -18,6 +18,7 @@
 #include "photographs.h"
 #include "scores.h"
 #include "sensor.h"
+#include "session/take.h"
 
 using namespace irenic;
 
@@ -56,7 +57,7 @@ Asked readArguments(int argc, char** argv) {
 }
 
 cv::Mat cleaned(const Photo& photo, const std::string& method) {
-    const Settings settings = method == "original" ? Settings::original() : Settings{method};
+    const Settings settings = method == "original" ? Settings::original() : settingsFromText(method);
     const auto rgb =
         developRegion(photo, settings, {}, {0, 0, photo.width(), photo.height()}, OutputSpace::Srgb);
     cv::Mat out(photo.height(), photo.width(), CV_32FC3);
