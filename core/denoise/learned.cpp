@@ -6,6 +6,7 @@
 
 #include "denoise/bm3d.h"
 #include "denoise/network.h"
+#include "denoise/pyramid.h"
 
 namespace irenic {
 
@@ -192,6 +193,48 @@ void keepNear(const PlaneSet& in, PlaneSet& clean, float strength) {
         }
 }
 
+// Noise leaves means over 32x32 samples nearly where they are; where the network moves them by more, that is
+// a cast. Half of half a deviation is taken back, and nearly all of more: a little may be right where noise
+// was clipped.
+constexpr int kCastLevels = 5;
+constexpr float kCast = 0.5f;
+
+// What has to be known around `area`, as samples.
+Rect castReads(const Rect& area) {
+    Rect cells = area;
+    for (int k = 0; k < kCastLevels; ++k) cells = cellsReadBy(cells);
+    constexpr int side = 1 << kCastLevels;
+    return {cells.x * side, cells.y * side, cells.width * side, cells.height * side};
+}
+
+// `clean` covers castReads(area).
+PlaneSet withoutCast(const PlaneSet& in, const PlaneSet& clean, const Rect& area, float strength,
+                     const Work& work) {
+    PlaneSet moved(clean.area);
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = clean.area.y; y < clean.area.bottom(); ++y)
+            for (int x = clean.area.x; x < clean.area.right(); ++x)
+                moved.rowAt(p, y)[x] = clean.rowAt(p, y)[x] - in.rowAt(p, y)[x];
+    std::array<Rect, kCastLevels + 1> read{area};
+    for (std::size_t k = 0; k < kCastLevels; ++k) read[k + 1] = cellsReadBy(read[k]);
+    for (int k = 0; k < kCastLevels; ++k) moved = halved(moved, work);
+    PlaneSet out(area);
+    out.describeAs(clean);
+    const float most = kCast * strength;
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        Plane cast = std::move(moved.plane[p]);
+        Rect where = moved.area;
+        for (std::size_t k = kCastLevels; k-- > 0;)
+            cast = doubled(cast, where, read[k], work), where = read[k];
+        for (int y = area.y; y < area.bottom(); ++y)
+            for (int x = area.x; x < area.right(); ++x) {
+                const float c = cast.at(x - area.x, y - area.y);
+                out.rowAt(p, y)[x] = clean.rowAt(p, y)[x] - c * c * c / (c * c + most * most);
+            }
+    }
+    return out;
+}
+
 // How far the refit of a point looks from a sample: the point's middle, then the ring around it.
 constexpr int kPoint = 2, kRing = 4, kPointReach = kPoint + kRing;
 
@@ -277,19 +320,39 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 // Whole tiles are computed wherever an area begins.
 int Learned::margin() const {
     return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach +
-           (quick_ ? kFirstStepMargin : BlockMatching(false).margin());
+           std::max(kFirstStepMargin, BlockMatching(quick_).margin()) + 4 * (1 << kCastLevels);
+}
+
+// The network's answer, mirrored beyond the photo's edges: what lies there need not be cleaned a second time.
+PlaneSet Learned::answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const {
+    const Rect inside = in.extent.empty() ? wide : wide.intersected(in.extent);
+    PlaneSet clean = runAll(in, inside, strength, quick_, work);
+    keepNear(in, clean, strength);
+    return inside == wide ? std::move(clean) : mirroredOut(clean, wide, work);
+}
+
+PlaneSet Learned::ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const {
+    return withPoints(in, answer(in, area.inflated(kPointReach), strength, work), area, strength, work);
+}
+
+// Told of half the noise it would leave specks of noise that goes from pixel to pixel: below matched strength
+// a share of all noise stays.
+PlaneSet Learned::ofPixels(const PlaneSet& in, const Rect& area, float strength, const Work& work) const {
+    const float told = std::max(1.0f, strength), share = std::min(1.0f, strength);
+    PlaneSet out = withoutCast(in, answer(in, castReads(area), told, work), area, told, work);
+    for (std::size_t p = 0; share < 1 && p < kPlanes; ++p)
+        for (int y = area.y; y < area.bottom(); ++y)
+            for (int x = area.x; x < area.right(); ++x) {
+                const float noisy = in.rowAt(p, y)[x];
+                out.rowAt(p, y)[x] = noisy + share * (out.rowAt(p, y)[x] - noisy);
+            }
+    return out;
 }
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                       const Work& work) const {
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
-        // As elsewhere, what lies beyond the photo's edges need not be cleaned a second time.
-        const Rect wide = area.inflated(kPointReach),
-                   inside = in.extent.empty() ? wide : wide.intersected(in.extent);
-        PlaneSet clean = runAll(in, inside, s, quick_, part);
-        keepNear(in, clean, s);
-        if (inside != wide) clean = mirroredOut(clean, wide, part);
-        return withPoints(in, clean, area, s, part);
+        return in.packed ? ofMosaic(in, area, s, part) : ofPixels(in, area, s, part);
     });
 }
 

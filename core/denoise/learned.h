@@ -35,6 +35,10 @@ class Learned : public Method {
                  const Work& work) const override;
 
   private:
+    PlaneSet answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const;
+    PlaneSet ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
+    PlaneSet ofPixels(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
+
     bool quick_;
 };
 
