@@ -58,15 +58,8 @@ Asked readArguments(int argc, char** argv) {
 
 cv::Mat cleaned(const Photo& photo, const std::string& method) {
     const Settings settings = method == "original" ? Settings::original() : settingsFromText(method);
-    const auto rgb =
-        developRegion(photo, settings, {}, {0, 0, photo.width(), photo.height()}, OutputSpace::Srgb);
-    cv::Mat out(photo.height(), photo.width(), CV_32FC3);
-    for (int y = 0; y < out.rows; ++y)
-        for (int x = 0; x < out.cols; ++x)
-            for (int c = 0; c < 3; ++c)
-                out.at<cv::Vec3f>(y, x)[c] =
-                    encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
-    return out;
+    return encodedPicture(
+        developRegion(photo, settings, {}, {0, 0, photo.width(), photo.height()}, OutputSpace::Srgb));
 }
 
 Scores bestReference(const cv::Mat& truth, const cv::Mat& jpeg) {

@@ -18,9 +18,12 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
                       static_cast<std::size_t>(x)] =
                 static_cast<std::uint16_t>(
                     std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    const auto rgb = developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()},
-                                   OutputSpace::Srgb);
-    cv::Mat out(mosaic.height(), mosaic.width(), CV_32FC3);
+    return encodedPicture(developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()},
+                                        OutputSpace::Srgb));
+}
+
+cv::Mat encodedPicture(const Image& rgb) {
+    cv::Mat out(rgb.area.height, rgb.area.width, CV_32FC3);
     for (int y = 0; y < out.rows; ++y)
         for (int x = 0; x < out.cols; ++x)
             for (int c = 0; c < 3; ++c)

@@ -3,7 +3,7 @@
 
 #include <opencv2/core.hpp>
 
-#include "image/plane.h"
+#include "image/image.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -21,6 +21,9 @@ struct Scores {
 
 // Encoded sRGB of a mosaic by the one pipeline: of a photo whose samples are the mosaic's, finely quantised.
 cv::Mat rendered(const Photo& like, const Plane& mosaic);
+
+// Linear sRGB, encoded.
+cv::Mat encodedPicture(const Image& rgb);
 
 // Of encoded sRGB, 0..1, without 16 pixels at the edges.
 Scores score(const cv::Mat& truth, const cv::Mat& found);
