@@ -231,9 +231,12 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
                 sum += ended ? 1 : j.progress;
                 if (!ended || !told.insert(j.id).second) continue;
                 json line = {{"file", shownPath(j.wish.photo)}};
-                if (j.state == JobState::Done) line["output"] = shownPath(j.target);
-                if (j.state == JobState::Done && j.reason == kMadeBefore) line["skipped"] = true;
-                if (j.state != JobState::Done) line["error"] = j.reason, ++failed;
+                if (j.state == JobState::Done) {
+                    line["output"] = shownPath(j.target);
+                    if (j.reason == kMadeBefore) line["skipped"] = true;
+                } else {
+                    line["error"] = j.reason, ++failed;
+                }
                 say(o.asJson, line);
             }
             done = static_cast<float>(sum / static_cast<double>(wishes.size()));

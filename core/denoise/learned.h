@@ -12,8 +12,9 @@
 // one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade hears both steps
 // of block matching and takes the mean of two views, the picture as it is and with rows and columns
 // exchanged; the quick grade hears the first step and has one look. A strength other than 1 tells the network
-// that there is more or less noise. The character: cleanest and sharpest; what it has never seen it may take
-// for something that it has.
+// that there is more or less noise. Photos of pixels have weights of their own (denoise/network.h says what
+// stands in their channels); there the quick grade hears both steps of block matching's quick grade. The
+// character: cleanest and sharpest; what it has never seen it may take for something that it has.
 #pragma once
 
 #include "denoise/method.h"

@@ -237,8 +237,4 @@ NoiseLine fitBentNoise(const std::vector<NoisePoint>& points) {
     return line;
 }
 
-NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work) {
-    return fitNoise(noisePoints(samples, clip, work)).line;
-}
-
 } // namespace irenic

@@ -51,7 +51,4 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<Exp
 // which rises in the dark and falls in the light, and points above a line need not be texture.
 NoiseLine fitBentNoise(const std::vector<NoisePoint>& points);
 
-// noisePoints() and fitNoise(), for one channel by itself.
-NoiseLine measureNoiseLine(const Plane& samples, float clip, const Work& work = {});
-
 } // namespace irenic
