@@ -19,8 +19,8 @@ int tileSizeFor(const Settings& settings) {
     return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize;
 }
 
-// Both greens of a mosaic share a line: they are alike but for what measuring them leaves to chance, and the same
-// green must not become two values, which would stay as a grid.
+// Both greens of a mosaic share a line: they are alike but for what measuring them leaves to chance, and the
+// same green must not become two values, which would stay as a grid.
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
     const auto& c = photo.noise.channel;
     const NoiseLine green{0.5 * (c[1].a + c[2].a), 0.5 * (c[1].b + c[2].b)};
