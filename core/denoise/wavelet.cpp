@@ -1,6 +1,7 @@
 #include "denoise/wavelet.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 
 #undef HWY_TARGET_INCLUDE
@@ -71,7 +72,7 @@ void Shrink(const float* band, const float* parent, float weight, const float* e
     const int lanes = static_cast<int>(hn::Lanes(d));
     const float count = static_cast<float>((2 * r + 1) * (2 * r + 1));
     const auto v_noise = hn::Set(d, noise), tiny = hn::Set(d, 1e-12f);
-    const auto root3 = hn::Set(d, 1.7320508f * noise);
+    const auto root3 = hn::Set(d, 1.7320508f * noise), half = hn::Set(d, 0.5f), most = hn::Set(d, 1.5f);
     for (int i = 0; i < n; i += lanes) {
         auto sum = hn::LoadU(d, energy + i - r);
         for (int k = 1 - r; k <= r; ++k) sum = hn::Add(sum, hn::LoadU(d, energy + i + k));
@@ -79,8 +80,11 @@ void Shrink(const float* band, const float* parent, float weight, const float* e
         // One root for both, the signal's standard deviation and the size of the pair.
         const auto signal = hn::Max(excess, hn::Mul(v_noise, hn::Set(d, 1e-4f)));
         const auto v = hn::LoadU(d, band + i), p = hn::Mul(hn::Set(d, weight), hn::LoadU(d, parent + i));
-        const auto both = hn::Sqrt(hn::Mul(signal, hn::MulAdd(v, v, hn::MulAdd(p, p, tiny))));
-        const auto kept = hn::Max(hn::Zero(d), hn::Sub(hn::Set(d, 1.0f), hn::Div(root3, both)));
+        const auto both = hn::Mul(signal, hn::MulAdd(v, v, hn::MulAdd(p, p, tiny)));
+        // One over its root: the processor's estimate, and a step of Newton's.
+        auto root = hn::ApproximateReciprocalSqrt(both);
+        root = hn::Mul(root, hn::NegMulAdd(hn::Mul(half, both), hn::Mul(root, root), most));
+        const auto kept = hn::Max(hn::Zero(d), hn::NegMulAdd(root3, root, hn::Set(d, 1.0f)));
         hn::StoreU(hn::Mul(v, kept), d, out + i);
     }
 }
@@ -101,136 +105,162 @@ namespace {
 
 constexpr int kReach = (Wavelet::kTaps - 1) * ((1 << Wavelet::kLevels) - 1); // 45
 constexpr int kWindow = 3; // the widest radius of the local variance
+constexpr int kMargin = kReach + kWindow;
 
-int windowRadius(int level) { return level == 0 ? 2 : kWindow; }
+constexpr int windowRadius(int level) { return level == 0 ? 2 : kWindow; }
+// How far the filter of a level reaches: forwards in analysis, backwards in synthesis.
+constexpr int reachOf(int level) { return (Wavelet::kTaps - 1) << level; }
+// The row that a level can make once row 0 of the input is there, counted backwards.
+constexpr int delayOf(int level) { return (Wavelet::kTaps - 1) * ((2 << level) - 1); }
 
-// One plane. Band (level, kind) at index x belongs to the input from x on; all planes share the input's
-// coordinates, so that a band's valid part ends ever earlier at the right and bottom.
-class PlaneShrinker {
+// The last rows of an endless plane.
+class RecentRows {
   public:
-    PlaneShrinker(const Plane& in, const Work& work)
-        : in_(in), work_(work), w_(in.width()), h_(in.height()) {}
+    RecentRows() = default;
+    RecentRows(int width, int count) : rows_(width, count) { rows_.fill(0); }
+    float* row(int y) { return rows_.row(y % rows_.height()); }
 
-    // The result is valid from kReach + kWindow on to the same distance from the far sides.
-    Plane run(float strength) {
-        Plane low = analyse();
-        // The coarsest bands have no parent; they are judged with themselves.
-        for (int level = Wavelet::kLevels - 1; level >= 0; --level) {
-            std::array<Plane, 3> shrunk;
-            for (std::size_t kind = 0; kind < 3; ++kind) shrunk[kind] = shrink(level, kind, strength);
-            for (Plane& band : parent_) band = Plane();
-            parent_ = std::move(bands_[static_cast<std::size_t>(level)]);
-            low = synthesise(level, low, shrunk);
+  private:
+    Plane rows_;
+};
+
+// Columns of one plane, row by row: whole planes of thirteen bands would not stay in the processor's caches.
+// Band (level, kind) at index x belongs to the input from x on; all share the input's coordinates, so that
+// what is valid of a band ends ever earlier at the right.
+class StripShrinker {
+  public:
+    StripShrinker(int columns, float strength) : width_(columns + 2 * kMargin), strength_(strength) {
+        for (int l = 0; l < kLevels; ++l) {
+            const std::size_t level = static_cast<std::size_t>(l);
+            // Rows are shrunk when the coarsest level has what the window needs: finer levels wait for it.
+            const int ahead = kMargin - delayOf(l), behind = std::max(kWindow, l > 0 ? reachOf(l - 1) : 0);
+            for (auto& band : band_[level]) band = RecentRows(width_, ahead + behind + 1);
+            for (auto& band : shrunk_[level]) band = RecentRows(width_, reachOf(l) + 1);
+            low_[level] = RecentRows(width_, l + 1 < kLevels ? reachOf(l + 1) + 1 : reachOf(l) + ahead + 1);
+            if (l > 0) restored_[level] = RecentRows(width_, reachOf(l - 1) + 1);
         }
-        return low;
+        halves_ = Plane(width_, 2);
+        energy_ = Plane(width_ + 32, 1);
+        energy_.fill(0);
+        result_ = Plane(width_, 1);
+    }
+
+    // `in` covers `strip` and kMargin around it.
+    void run(const PlaneSet& in, std::size_t plane, const Rect& strip, PlaneSet& out, const Work& work) {
+        const Rect around = strip.inflated(kMargin);
+        for (int y = 0; y < around.height; ++y) {
+            if (y % 16 == 0) work.check();
+            for (int k = 0; k < Wavelet::kTaps; ++k)
+                input_[static_cast<std::size_t>(k)] =
+                    in.rowAt(plane, around.y + std::max(0, y - delayOf(0) + k)) + around.x;
+            for (int level = 0; level < kLevels && y >= delayOf(level); ++level)
+                analyse(level, y - delayOf(level));
+            const int row = y - kMargin;
+            if (row < kWindow + reachOf(kLevels - 2)) continue;
+            for (int level = kLevels - 1; level >= 0; --level) {
+                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
+                synthesise(level, row);
+            }
+            if (row >= kMargin)
+                std::copy_n(result_.row(0) + kMargin, strip.width,
+                            out.rowAt(plane, around.y + row) + strip.x);
+        }
     }
 
   private:
-    // Columns and rows of a level's bands that are valid.
-    int valid(int size, int level) const { return size - (Wavelet::kTaps - 1) * ((2 << level) - 1); }
+    static constexpr int kLevels = Wavelet::kLevels;
+    using Bands = std::array<RecentRows, 3>;
 
-    Plane analyse() {
-        const Plane* source = &in_;
-        Plane low;
-        for (int level = 0; level < Wavelet::kLevels; ++level) {
-            const int step = 1 << level, width = level == 0 ? w_ : valid(w_, level - 1);
-            const int columns = valid(w_, level), bottom = valid(h_, level);
-            auto& band = bands_[static_cast<std::size_t>(level)];
-            for (Plane& plane : band) plane = Plane(w_, h_);
-            Plane next(w_, h_);
-            // Columns first, into two rows that stay at hand, then along these.
-            forEachBand(bottom, 32, work_, [&](int first, int last) {
-                Plane halves(width, 2);
-                const float *l = halves.row(0), *h = halves.row(1);
-                const float *alongLow[4] = {l, l + step, l + 2 * step, l + 3 * step},
-                            *alongHigh[4] = {h, h + step, h + 2 * step, h + 3 * step};
-                for (int y = first; y < last; ++y) {
-                    const float* taps[4];
-                    for (int k = 0; k < 4; ++k) taps[k] = source->row(y + k * step);
-                    HWY_DYNAMIC_DISPATCH(Analyse)(taps, halves.row(0), halves.row(1), width);
-                    HWY_DYNAMIC_DISPATCH(Analyse)(alongLow, next.row(y), band[1].row(y), columns);
-                    HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band[0].row(y), band[2].row(y), columns);
-                }
-            });
-            low = std::move(next);
-            source = &low;
-        }
-        return low;
+    // Columns of a level's bands that are valid.
+    int valid(int level) const { return width_ - delayOf(level); }
+
+    // Columns first, into two rows that stay at hand, then along these.
+    void analyse(int l, int y) {
+        const auto level = static_cast<std::size_t>(l);
+        const int step = 1 << l;
+        const float* taps[4];
+        for (std::size_t k = 0; k < 4; ++k)
+            taps[k] = l == 0 ? input_[k] : low_[level - 1].row(y + static_cast<int>(k) * step);
+        HWY_DYNAMIC_DISPATCH(Analyse)
+        (taps, halves_.row(0), halves_.row(1), l == 0 ? width_ : valid(l - 1));
+        const float *low = halves_.row(0), *high = halves_.row(1);
+        const float *alongLow[4] = {low, low + step, low + 2 * step, low + 3 * step},
+                    *alongHigh[4] = {high, high + step, high + 2 * step, high + 3 * step};
+        Bands& band = band_[level];
+        HWY_DYNAMIC_DISPATCH(Analyse)(alongLow, low_[level].row(y), band[1].row(y), valid(l));
+        HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band[0].row(y), band[2].row(y), valid(l));
     }
 
-    Plane shrink(int level, std::size_t kind, float strength) {
-        const Plane& band = bands_[static_cast<std::size_t>(level)][kind];
-        const bool top = level == Wavelet::kLevels - 1;
-        const int r = windowRadius(level), columns = valid(w_, level), rows = valid(h_, level);
+    void shrink(int l, std::size_t kind, int y) {
+        const auto level = static_cast<std::size_t>(l);
+        RecentRows& band = band_[level][kind];
+        // The coarsest bands have no parent; they are judged with themselves.
+        const bool top = l == kLevels - 1;
         // A parent's filter reaches further to the right: the same place stands further left in it.
-        const int shift = top ? 0 : (Wavelet::kTaps - 1) << level;
-        const int x0 = std::max(r, shift), y0 = std::max(r, shift);
-        const float sigma = strength / static_cast<float>(2 << level);
-        Plane out(w_, h_);
-        const int right = std::min(columns - r, top ? columns : valid(w_, level + 1) + shift);
-        const int bottom = std::min(rows - r, top ? rows : valid(h_, level + 1) + shift);
-        forEachBand(std::max(0, bottom - y0), 32, work_, [&](int first, int last) {
-            Plane energy(columns + 32, 1);
-            for (int y = y0 + first; y < y0 + last; ++y) {
-                const float* near[2 * kWindow + 1];
-                for (int k = -r; k <= r; ++k) near[k + r] = band.row(y + k);
-                HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy.row(0), columns);
-                // A parent is half as noisy: it is brought to the child's size.
-                const float* p = top ? band.row(y) + x0 : parent_[kind].row(y - shift) + x0 - shift;
-                HWY_DYNAMIC_DISPATCH(Shrink)
-                (band.row(y) + x0, p, top ? 1.0f : 2.0f, energy.row(0) + x0, r, sigma * sigma,
-                 out.row(y) + x0, right - x0);
-            }
-        });
-        return out;
+        const int shift = top ? 0 : reachOf(l), r = windowRadius(l), x0 = std::max(r, shift);
+        const int right = std::min(valid(l) - r, top ? valid(l) : valid(l + 1) + shift);
+        const float* near[2 * kWindow + 1];
+        for (int k = -r; k <= r; ++k) near[k + r] = band.row(y + k);
+        HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy_.row(0), valid(l));
+        // A parent is half as noisy: it is brought to the child's size.
+        const float* parent = top ? band.row(y) + x0 : band_[level + 1][kind].row(y - shift) + x0 - shift;
+        const float sigma = strength_ / static_cast<float>(2 << l);
+        HWY_DYNAMIC_DISPATCH(Shrink)
+        (band.row(y) + x0, parent, top ? 1.0f : 2.0f, energy_.row(0) + x0, r, sigma * sigma,
+         shrunk_[level][kind].row(y) + x0, right - x0);
     }
 
-    Plane synthesise(int level, const Plane& low, const std::array<Plane, 3>& band) {
-        const int step = 1 << level, back = 3 * step;
-        const int columns = valid(w_, level), rows = valid(h_, level);
-        Plane out(w_, h_);
-        forEachBand(rows - back, 32, work_, [&](int first, int last) {
-            Plane halves(columns, 2);
-            const float *along[4], *alongHigh[4];
-            for (int k = 0; k < 4; ++k)
-                along[k] = halves.row(0) + back - k * step, alongHigh[k] = halves.row(1) + back - k * step;
-            for (int y = back + first; y < back + last; ++y) {
-                const float *a[4], *b[4], *c[4], *e[4];
-                for (int k = 0; k < 4; ++k) {
-                    a[k] = low.row(y - k * step), b[k] = band[0].row(y - k * step);
-                    c[k] = band[1].row(y - k * step), e[k] = band[2].row(y - k * step);
-                }
-                HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, halves.row(0), columns);
-                HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, halves.row(1), columns);
-                HWY_DYNAMIC_DISPATCH(Synthesise)(along, alongHigh, out.row(y) + back, columns - back);
-            }
-        });
-        return out;
+    void synthesise(int l, int y) {
+        const auto level = static_cast<std::size_t>(l);
+        const int step = 1 << l, back = reachOf(l);
+        RecentRows& low = l == kLevels - 1 ? low_[level] : restored_[level + 1];
+        const float *a[4], *b[4], *c[4], *e[4], *along[4], *alongHigh[4];
+        for (int k = 0; k < 4; ++k) {
+            const int row = std::max(0, y - k * step); // before the first rows nothing is valid yet
+            a[k] = low.row(row), b[k] = shrunk_[level][0].row(row);
+            c[k] = shrunk_[level][1].row(row), e[k] = shrunk_[level][2].row(row);
+            along[k] = halves_.row(0) + back - k * step, alongHigh[k] = halves_.row(1) + back - k * step;
+        }
+        HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, halves_.row(0), valid(l));
+        HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, halves_.row(1), valid(l));
+        float* to = l == 0 ? result_.row(0) : restored_[level].row(y);
+        HWY_DYNAMIC_DISPATCH(Synthesise)(along, alongHigh, to + back, valid(l) - back);
     }
 
-    const Plane& in_;
-    const Work& work_;
-    int w_, h_;
-    std::array<std::array<Plane, 3>, Wavelet::kLevels> bands_;
-    std::array<Plane, 3> parent_;
+    int width_;
+    float strength_;
+    std::array<const float*, Wavelet::kTaps> input_{}; // rows under the finest filter
+    std::array<Bands, kLevels> band_, shrunk_;
+    std::array<RecentRows, kLevels> low_, restored_;
+    Plane halves_, energy_, result_;
 };
+
+// Wide enough for what is read twice, narrow enough for the cache of one core.
+constexpr int kStrip = 384;
 
 } // namespace
 
-int Wavelet::margin() const { return kReach + kWindow; }
+int Wavelet::margin() const { return kMargin; }
 
 PlaneSet Wavelet::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                       const Work& work) const {
-    PlaneSet out;
-    out.area = area;
-    const Rect inside = area.translated(-in.area.x, -in.area.y);
-    for (std::size_t p = 0; p < kPlanes; ++p) {
-        if (strength[p] > 0)
-            out.plane[p] = PlaneShrinker(in.plane[p], work).run(strength[p]).cropped(inside);
-        else
-            out.plane[p] = in.plane[p].cropped(inside);
-        work.report(static_cast<double>(p + 1) / kPlanes);
-    }
+    PlaneSet out(area);
+    const int strips = (area.width + kStrip - 1) / kStrip, columns = (area.width + strips - 1) / strips,
+              count = strips * static_cast<int>(kPlanes);
+    std::atomic<int> done = 0;
+    forEachBand(count, 1, work, [&](int first, int last) {
+        for (int i = first; i < last; ++i) {
+            const auto p = static_cast<std::size_t>(i / strips);
+            const int x = area.x + i % strips * columns;
+            const Rect strip = Rect{x, area.y, columns, area.height}.intersected(area);
+            if (strength[p] > 0)
+                StripShrinker(strip.width, strength[p]).run(in, p, strip, out, work);
+            else
+                for (int y = strip.y; y < strip.bottom(); ++y)
+                    std::copy_n(in.rowAt(p, y) + strip.x, strip.width, out.rowAt(p, y) + strip.x);
+            work.report(static_cast<double>(++done) / count);
+        }
+    });
     return out;
 }
 

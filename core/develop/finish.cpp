@@ -6,21 +6,131 @@
 #include "develop/render.h"
 #include "image/ease.h"
 
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "develop/finish.cpp"
+#include <hwy/foreach_target.h>
+
+#include <hwy/highway.h>
+
+#ifndef IRENIC_FINISH_SHARED
+#define IRENIC_FINISH_SHARED
+namespace irenic::finish {
+
+constexpr float kTop = 16; // the brightest light of the tone table, white being 1
+constexpr int kSteps = 8192;
+
+// What a row of pixels is finished by.
+struct Steps {
+    float gain, lift, saturation;
+    const float *toSpace, *tone, *transfer;
+};
+
+} // namespace irenic::finish
+#endif
+
+HWY_BEFORE_NAMESPACE();
 namespace irenic {
+namespace HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
+using namespace irenic::finish; // NOLINT: the shared part of this very file
+
+using Floats = hn::ScalableTag<float>;
+using V = hn::Vec<Floats>;
+
+// The table over square roots at v / top, linear in between.
+V LookedUp(Floats d, const float* table, V v, float top) {
+    const hn::RebindToSigned<Floats> whole;
+    const V share = hn::Min(hn::Mul(v, hn::Set(d, 1 / top)), hn::Set(d, 1.0f));
+    // What is below 0, or no number, is black.
+    const V at = hn::Mul(hn::Sqrt(hn::IfThenElseZero(hn::Gt(share, hn::Zero(d)), share)),
+                         hn::Set(d, static_cast<float>(kSteps)));
+    const auto i = hn::Min(hn::ConvertTo(whole, at), hn::Set(whole, kSteps - 1));
+    const V low = hn::GatherIndex(d, table, i), high = hn::GatherIndex(d, table + 1, i);
+    return hn::MulAdd(hn::Sub(at, hn::ConvertTo(d, i)), hn::Sub(high, low), low);
+}
+
+V Eased(Floats d, V t) {
+    t = hn::Min(hn::Max(t, hn::Zero(d)), hn::Set(d, 1.0f));
+    return hn::Mul(hn::Mul(t, t), hn::NegMulAdd(hn::Set(d, 2.0f), t, hn::Set(d, 3.0f)));
+}
+
+// Y of ROMM RGB.
+V Grey(Floats d, V r, V g, V b) {
+    return hn::MulAdd(hn::Set(d, 0.2880f), r,
+                      hn::MulAdd(hn::Set(d, 0.7119f), g, hn::Mul(hn::Set(d, 0.0001f), b)));
+}
+
+V Most(V r, V g, V b) { return hn::Max(r, hn::Max(g, b)); }
+
+// As many pixels as a vector holds.
+void FinishSome(const Steps& how, float* r, float* g, float* b) {
+    const Floats d;
+    const V one = hn::Set(d, 1.0f), gain = hn::Set(d, how.gain);
+    V c[3] = {hn::Mul(hn::LoadU(d, r), gain), hn::Mul(hn::LoadU(d, g), gain), hn::Mul(hn::LoadU(d, b), gain)};
+    if (how.lift > 1) { // pushFactor()
+        const V most = hn::Min(hn::Max(Most(c[0], c[1], c[2]), hn::Zero(d)), one);
+        const V k = hn::Div(hn::Set(d, how.lift), hn::MulAdd(hn::Set(d, how.lift - 1), most, one));
+        for (V& v : c) v = hn::Mul(v, k);
+    }
+    if (how.saturation != 1) {
+        const V grey = Grey(d, c[0], c[1], c[2]);
+        for (V& v : c) v = hn::MulAdd(hn::Set(d, how.saturation), hn::Sub(v, grey), grey);
+    }
+    // What is brighter than white fades into it: clipped one by one, channels would turn bright wood yellow.
+    const V most = Most(c[0], c[1], c[2]);
+    const V fade =
+        hn::Div(hn::Max(hn::Sub(most, one), hn::Zero(d)), hn::Add(hn::Max(most, one), hn::Set(d, 0.5f)));
+    for (V& v : c) v = hn::MulAdd(fade, hn::Sub(most, v), v);
+    // The curve acts on luminance and leaves colours their proportions: taken channel by channel it would
+    // make them paler. Towards white it does go channel by channel, so that lights burn out softly. In the
+    // noise about black luminance may be nothing where a colour is not: there the curve is straight.
+    const V y = hn::Max(hn::Set(d, 1e-4f), Grey(d, c[0], c[1], c[2]));
+    const V k = hn::Div(LookedUp(d, how.tone, y, kTop), y);
+    const V white = Eased(
+        d, hn::Mul(hn::Sub(hn::Mul(k, Most(c[0], c[1], c[2])), hn::Set(d, 0.75f)), hn::Set(d, 1 / 0.35f)));
+    const bool anyWhite = !hn::AllTrue(d, hn::Eq(white, hn::Zero(d)));
+    for (V& v : c) {
+        const V straight = hn::Mul(k, v);
+        v = anyWhite ? hn::MulAdd(white, hn::Sub(LookedUp(d, how.tone, v, kTop), straight), straight)
+                     : straight;
+    }
+    float* const out[3] = {r, g, b};
+    for (int row = 0; row < 3; ++row) {
+        const float* m = how.toSpace + 3 * row;
+        const V v = hn::MulAdd(hn::Set(d, m[0]), c[0],
+                               hn::MulAdd(hn::Set(d, m[1]), c[1], hn::Mul(hn::Set(d, m[2]), c[2])));
+        hn::StoreU(LookedUp(d, how.transfer, v, 1), d, out[row]);
+    }
+}
+
+void FinishRow(const Steps& how, float* r, float* g, float* b, int n) {
+    const Floats d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    int i = 0;
+    for (; i + lanes <= n; i += lanes) FinishSome(how, r + i, g + i, b + i);
+    if (i == n) return;
+    // The last ones in a place of their own: behind them is not ours.
+    HWY_ALIGN float rest[3][hn::MaxLanes(d)] = {};
+    float* const from[3] = {r + i, g + i, b + i};
+    for (int c = 0; c < 3; ++c) std::copy_n(from[c], n - i, rest[c]);
+    FinishSome(how, rest[0], rest[1], rest[2]);
+    for (int c = 0; c < 3; ++c) std::copy_n(rest[c], n - i, from[c]);
+}
+
+} // namespace HWY_NAMESPACE
+} // namespace irenic
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace irenic {
+
+HWY_EXPORT(FinishRow);
 
 namespace {
 
-constexpr float kTop = 16; // the brightest light of the tone table, white being 1
-constexpr float kGrey = 0.18f;
-constexpr std::size_t kSteps = 8192;
+using namespace finish;
 
-float lookedUp(const std::vector<float>& table, float v, float top) {
-    if (!(v > 0)) return table.front();
-    const float at = std::sqrt(std::min(v / top, 1.0f)) * static_cast<float>(kSteps);
-    const auto i = std::min(static_cast<std::size_t>(at), kSteps - 1);
-    const float t = at - static_cast<float>(i);
-    return table[i] + t * (table[i + 1] - table[i]);
-}
+constexpr float kGrey = 0.18f;
 
 // Highlights and shadows: a shift in stops that grows smoothly away from mid-grey. The slopes keep the order
 // of tones.
@@ -42,7 +152,7 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
     for (std::size_t i = 0; i < 9; ++i)
         toSpace_[i] = static_cast<float>(space == kWorkingSpace ? kIdentity3[i] : m[i]);
     const Contrast contrast(look.curve);
-    for (std::size_t i = 0; i <= kSteps; ++i) {
+    for (std::size_t i = 0; i < tone_.size(); ++i) {
         const float root = static_cast<float>(i) / static_cast<float>(kSteps), v = root * root;
         float t = tone(photo, shifted(v * kTop, look));
         if (look.curve.size() >= 2) t = decoded(OutputSpace::Srgb, contrast(encoded(OutputSpace::Srgb, t)));
@@ -52,38 +162,8 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
 }
 
 void Finish::apply(float* r, float* g, float* b, int n) const {
-    for (int i = 0; i < n; ++i) {
-        float cr = r[i] * gain_, cg = g[i] * gain_, cb = b[i] * gain_;
-        if (lift_ > 1) {
-            const float k = pushFactor(lift_, std::max({cr, cg, cb}));
-            cr *= k, cg *= k, cb *= k;
-        }
-        if (saturation_ != 1) {
-            // Y of ROMM RGB.
-            const float grey = 0.2880f * cr + 0.7119f * cg + 0.0001f * cb;
-            cr = grey + saturation_ * (cr - grey), cg = grey + saturation_ * (cg - grey),
-            cb = grey + saturation_ * (cb - grey);
-        }
-        // What is brighter than white fades into it: clipped one by one, channels would turn bright wood
-        // yellow.
-        const float most = std::max({cr, cg, cb});
-        if (most > 1) {
-            const float fade = (most - 1) / (most + 0.5f);
-            cr += fade * (most - cr), cg += fade * (most - cg), cb += fade * (most - cb);
-        }
-        // The curve acts on luminance and leaves colours their proportions: taken channel by channel it would
-        // make them paler. Towards white it does go channel by channel, so that lights burn out softly.
-        // In the noise about black luminance may be nothing where a colour is not: there the curve is
-        // straight.
-        const float y = std::max(1e-4f, 0.2880f * cr + 0.7119f * cg + 0.0001f * cb);
-        const float k = lookedUp(tone_, y, kTop) / y;
-        const float white = eased((k * std::max({cr, cg, cb}) - 0.75f) / 0.35f);
-        const auto toned = [&](float v) { return k * v + white * (lookedUp(tone_, v, kTop) - k * v); };
-        cr = toned(cr), cg = toned(cg), cb = toned(cb);
-        r[i] = lookedUp(transfer_, toSpace_[0] * cr + toSpace_[1] * cg + toSpace_[2] * cb, 1);
-        g[i] = lookedUp(transfer_, toSpace_[3] * cr + toSpace_[4] * cg + toSpace_[5] * cb, 1);
-        b[i] = lookedUp(transfer_, toSpace_[6] * cr + toSpace_[7] * cg + toSpace_[8] * cb, 1);
-    }
+    HWY_DYNAMIC_DISPATCH(FinishRow)
+    ({gain_, lift_, saturation_, toSpace_.data(), tone_.data(), transfer_.data()}, r, g, b, n);
 }
 
 Look automaticLook(const Photo& photo, const Look& look, const Work& work) {
@@ -111,3 +191,4 @@ Look automaticLook(const Photo& photo, const Look& look, const Work& work) {
 }
 
 } // namespace irenic
+#endif

@@ -106,14 +106,19 @@ void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Pl
 void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Work& work) {
     const float top[3] = {static_cast<float>(gain[0]), static_cast<float>(gain[1]),
                           static_cast<float>(gain[2])};
+    constexpr float kBegins = 0.88f; // of a channel's clipping
+    const float low[3] = {0.99f * kBegins * top[0], 0.99f * kBegins * top[1], 0.99f * kBegins * top[2]};
     forEachBand(rgb[0].height(), 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < rgb[0].width(); ++x) {
+                // Most pixels are far from that.
+                if (rgb[0].at(x, y) < low[0] && rgb[1].at(x, y) < low[1] && rgb[2].at(x, y) < low[2])
+                    continue;
                 float v[3], clipped[3];
                 bool any = false;
                 for (std::size_t c = 0; c < 3; ++c) {
                     v[c] = std::min(rgb[c].at(x, y), top[c]);
-                    clipped[c] = eased((v[c] / top[c] - 0.88f) / 0.1f);
+                    clipped[c] = eased((v[c] / top[c] - kBegins) / 0.1f);
                     any |= clipped[c] > 0;
                 }
                 if (any) {

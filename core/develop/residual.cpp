@@ -4,18 +4,11 @@
 #include <cmath>
 #include <vector>
 
+#include "image/wide.h"
+
 namespace irenic {
 
 namespace {
-
-// Compiled twice, for machines with wide vectors and for all others: the same sums in the same order. What
-// such a function calls becomes part of it.
-#if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__) && !defined(__SANITIZE_ADDRESS__)
-#define IRENIC_WIDE __attribute__((target_clones("avx2", "default")))
-#else
-#define IRENIC_WIDE
-#endif
-#define IRENIC_PART inline __attribute__((always_inline))
 
 // Sums of 2 R + 1 samples of a row, always in the same order, so that a sample's sum does not depend on where
 // the row begins; zero where the window does not fit.
