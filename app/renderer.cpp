@@ -113,4 +113,14 @@ Job Renderer::request(const RenderKey& key, double order, std::function<void(Out
     return jobs_.submit(Lane::Pixels, order, make, std::move(use));
 }
 
+Job Renderer::requestDraft(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
+    const auto make = [shelf = shelf_, key](const Work& work) {
+        Look quick = key.look;
+        quick.demosaic = Demosaic::Quick;
+        return imageOf(renderRegion(*key.photo, key.settings, quick, key.area, {key.zoom, key.push}, work,
+                                    &shelf->store.cleaned()));
+    };
+    return jobs_.submit(Lane::Pixels, order, make, std::move(use));
+}
+
 } // namespace irenic

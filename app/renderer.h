@@ -25,6 +25,12 @@ struct RenderKey {
     float push = 0;
     ReferencePtr reference; // shown instead of the photo; null: the photo
     friend bool operator==(const RenderKey&, const RenderKey&) = default;
+    // The same place of the same photo, cleaned otherwise: what a hand on a strength brings about.
+    bool isCleanedOtherwise(const RenderKey& than) const {
+        RenderKey same = than;
+        same.settings = settings;
+        return !reference && same == *this && !(settings == than.settings);
+    }
 };
 
 // Two pictures of the same place, the first less the second.
@@ -33,6 +39,10 @@ struct Pair {
     DifferencePart part = DifferencePart::Everything;
     double gain = 4;
     friend bool operator==(const Pair&, const Pair&) = default;
+    bool isCleanedOtherwise(const Pair& than) const {
+        return first == than.first && part == than.part && gain == than.gain &&
+               second.isCleanedOtherwise(than.second);
+    }
 };
 
 // What `screen` pixels of the screen show around a place of the developed picture; a zoom of 0 fits what the
@@ -49,6 +59,9 @@ class Renderer {
     QImage cached(const RenderKey& key);
     // Makes it in Lane::Pixels; smaller orders go first.
     [[nodiscard]] Job request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use);
+    // In the quick grade of colours, and not kept: for what will be another picture in a moment.
+    [[nodiscard]] Job requestDraft(const RenderKey& key, double order,
+                                   std::function<void(Outcome<QImage>)> use);
     // What differs at the second's place, at its zoom.
     [[nodiscard]] Job requestDifference(const Pair& pair, double order,
                                         std::function<void(Outcome<QImage>)> use);

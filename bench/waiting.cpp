@@ -128,10 +128,8 @@ class Bench {
 
     // One place fills the window: flips between what is rendered, and a change of strength to the last pixel.
     void closeUp() {
-        window_.resize(1480, 830); // leaves the pixels about 1000 x 700
+        openCloseUp();
         CloseUp& view = window_.closeUp();
-        emit window_.sheet().opened(0, 1);
-        until([&] { return view.isVisible() && view.current(); });
         const auto allThere = [&] {
             for (int c = 0; c < window_.sheet().columns(); ++c)
                 if (view.cell(c)->state() != Cell::State::Current) return false;
@@ -164,6 +162,32 @@ class Bench {
             }
             std::printf("%-14s %10.1f %10.1f %8.1f %%\n", m->id().c_str(), median(alls), median(cores),
                         100 * (median(alls) / median(cores) - 1));
+        }
+    }
+
+    // A hand moves a strength of what fills the window: whole pictures each second.
+    void dragging() {
+        openCloseUp();
+        CloseUp& view = window_.closeUp();
+        int pictures = 0;
+        QObject::connect(view.cell(1), &Cell::drafted, [&] { ++pictures; });
+        QObject::connect(view.cell(1), &Cell::becameCurrent, [&] { ++pictures; });
+        std::printf("%-14s %22s %16s\n", "a dragged strength", "pictures a second", "then fine, ms");
+        for (const auto& m : methods()) {
+            strength_ = 0.8f;
+            set(m->id(), next());
+            until([&] { return view.current(); });
+            constexpr int kStep = 16, kSeconds = 4; // as often as the pointer tells where it is
+            QElapsedTimer clock;
+            pictures = 0;
+            clock.start();
+            for (qint64 at = 0; at < kSeconds * 1000; at += kStep) {
+                until([&] { return clock.elapsed() >= at; });
+                set(m->id(), next());
+            }
+            const double each = static_cast<double>(pictures) / (static_cast<double>(clock.elapsed()) / 1000);
+            std::printf("%-14s %26.1f %16.0f\n", m->id().c_str(), each,
+                        until([&] { return view.current(); }));
         }
     }
 
@@ -207,6 +231,11 @@ class Bench {
     }
 
   private:
+    void openCloseUp() {
+        window_.resize(1480, 830); // leaves the pixels about 1000 x 700
+        emit window_.sheet().opened(0, 1);
+        until([&] { return window_.closeUp().isVisible() && window_.closeUp().current(); });
+    }
     // A strength that was not there before.
     float next() { return strength_ += 0.003f; }
     void set(const std::string& method, float luminance) {
@@ -235,8 +264,9 @@ int main(int argc, char** argv) {
     style::apply(app);
     QStringList photos = QApplication::arguments().mid(1);
     if (photos.size() < 2) {
-        std::fprintf(stderr,
-                     "usage: irenic-waiting PHOTO PHOTO [sliders|panning|switching|queue|close-up]\n");
+        std::fprintf(
+            stderr,
+            "usage: irenic-waiting PHOTO PHOTO [sliders|panning|switching|queue|close-up|dragging]\n");
         return 2;
     }
     Bench bench(photos);
@@ -247,5 +277,6 @@ int main(int argc, char** argv) {
     if (wanted("switching")) bench.switching();
     if (wanted("queue")) bench.besideAQueue(photos[1]);
     if (wanted("close-up")) bench.closeUp(); // last: it hides the sheet
+    if (wanted("dragging")) bench.dragging();
     return 0;
 }

@@ -2,7 +2,9 @@
 #include "closeup/close_up.h"
 
 #include <QComboBox>
+#include <QElapsedTimer>
 #include <QLabel>
+#include <QSignalSpy>
 
 #include "closeup/difference_view.h"
 #include "window_support.h"
@@ -82,6 +84,52 @@ class TestCloseUp : public test::WindowTest {
         const Picture p = renderRegion(*k.photo, k.settings, k.look, k.area, k.zoom, {}, &store);
         const QImage expected(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
         QCOMPARE(view().cell(1)->image(), expected.convertToFormat(QImage::Format_RGB32));
+    }
+    // While the pointer moves a strength, whole pictures of the moment follow it; the true one comes at rest.
+    void aMovingHandSeesPictures() {
+        enter();
+        auto* head = view().findChild<TakeHead*>();
+        QVERIFY(head);
+        head->findChild<QComboBox*>("method")->setCurrentIndex(0);
+        emit head->findChild<QComboBox*>("method")->activated(0);
+        QVERIFY(ready());
+        Cell* cell = view().cell(1);
+        const float before = cell->wanted().settings.luminance;
+        QSignalSpy pictures(cell, &Cell::drafted), done(cell, &Cell::becameCurrent);
+        auto* rule = head->findChild<Rule*>("luminance");
+        const QPoint from(static_cast<int>(rule->placeOf(rule->value())), rule->height() / 2);
+        QTest::mousePress(rule, Qt::LeftButton, {}, from);
+        QElapsedTimer clock;
+        clock.start();
+        for (int step = 1; pictures.size() < 3 && clock.elapsed() < 20000; ++step) {
+            QTest::mouseMove(rule, from + QPoint(step % 60 + 2, 0));
+            QTest::qWait(5);
+        }
+        QVERIFY(pictures.size() >= 3);
+        // What is shown meanwhile is not taken for the true picture.
+        QVERIFY(cell->image().isNull() || !done.isEmpty());
+        QTest::mouseRelease(rule, Qt::LeftButton, {}, from + QPoint(40, 0));
+        QVERIFY(ready());
+        QVERIFY(cell->wanted().settings.luminance != before);
+        const RenderKey& k = cell->wanted();
+        TileStore store(std::size_t{1} << 26);
+        const Picture p = renderRegion(*k.photo, k.settings, k.look, k.area, k.zoom, {}, &store);
+        const QImage expected(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
+        QCOMPARE(cell->image(), expected.convertToFormat(QImage::Format_RGB32));
+    }
+    // A slow method's picture of an older step is given up when the hand rests.
+    void aRestingHandWaitsForTheNewest() {
+        enter();
+        Settings slow = window_->document().takes()[0].settings;
+        slow.method = "bm3d";
+        window_->document().setSettings(0, slow);
+        for (int i = 0; i < 3; ++i) {
+            slow.luminance += 0.05f;
+            window_->document().setSettings(0, slow);
+            QTest::qWait(20);
+        }
+        QVERIFY(ready());
+        QCOMPARE(view().cell(1)->wanted().settings.luminance, slow.luminance);
     }
     void aLineDividesTwo() {
         enter();

@@ -47,10 +47,13 @@ class TestComparing : public test::WindowTest {
         return to;
     }
 
+    // Of the screen, for one unit of a widget.
+    int pixels() const { return static_cast<int>(std::lround(window_->devicePixelRatioF())); }
+
   private slots:
     void aColumnOpensWideAndTheOthersBecomeStrips() {
         roomy();
-        document().setZoom(4); // far from the photo's edges
+        document().setZoom(4 * pixels()); // far from the photo's edges
         const int even = sheet().cell(0, 1)->width();
         focus(0, 2);
         press(sheet().cell(0, 2), Qt::Key_W);
@@ -128,7 +131,7 @@ class TestComparing : public test::WindowTest {
     }
     void aRowPansByItselfAndWithShiftAll() {
         roomy();
-        document().setZoom(2); // far from the photo's edges
+        document().setZoom(2 * pixels()); // far from the photo's edges
         const Rect first = sheet().cell(0, 0)->wanted().area, second = sheet().cell(1, 0)->wanted().area;
         Cell* cell = sheet().cell(0, 1);
         const auto drag = [&](Qt::KeyboardModifiers with) {
@@ -162,8 +165,8 @@ class TestComparing : public test::WindowTest {
         QCoreApplication::sendEvent(cell, &move);
         QTest::mouseRelease(cell, Qt::LeftButton, {}, to);
         const Probe& after = document().probes()[0];
-        QVERIFY(std::abs(after.width - before.width + 24) <= 1 &&
-                std::abs(after.height - before.height + 14) <= 1);
+        QVERIFY(std::abs(after.width - before.width + 24 * pixels()) <= 1 &&
+                std::abs(after.height - before.height + 14 * pixels()) <= 1);
         QVERIFY(std::abs(after.area().x - area.x) <= 1 && std::abs(after.area().y - area.y) <= 1);
         QCOMPARE(document().history().steps().back().name, std::string("probe 1 resized"));
         // At most twelve.
@@ -294,9 +297,12 @@ class TestComparing : public test::WindowTest {
     void eightTakesFillTheSheet() {
         roomy();
         while (document().takes().size() < 8) document().addTake();
-        window_->resize(1024, 700);
-        QTRY_VERIFY_WITH_TIMEOUT(sheet().allCurrent(), 240000);
-        for (int c = 0; c < 9; ++c) QVERIFY(sheet().cell(0, c)->width() >= 96);
+        for (const QSize& size : {QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080)}) {
+            window_->resize(size);
+            QTRY_VERIFY_WITH_TIMEOUT(sheet().allCurrent(), 240000);
+            QCOMPARE(window_->size(), size); // nothing in it asks for more room
+            for (int c = 0; c < 9; ++c) QVERIFY(sheet().cell(0, c)->width() >= 96);
+        }
         document().addTake();
         QCOMPARE(document().takes().size(), std::size_t(8));
     }

@@ -9,6 +9,11 @@
 
 namespace irenic {
 
+namespace {
+// Just behind the pixels that are seen, and near enough not to give way to the next of them.
+constexpr double kOrder = -2999.5;
+} // namespace
+
 DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setAttribute(Qt::WA_TransparentForMouseEvents);
     setAccessibleName(tr("What differs, on grey"));
@@ -16,14 +21,21 @@ DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(pa
 
 void DifferenceView::show(const Pair& pair) {
     if (pair == pair_ && (job_.active() || !image_.isNull())) return;
+    // While a hand moves a strength, what is being made is shown before the next is begun.
+    moving_ = job_.active() && pair.isCleanedOtherwise(pair_);
     pair_ = pair;
     failure_.clear();
-    job_ = renderer_.requestDifference(pair, -2500, [this](const Outcome<QImage>& made) {
+    if (!moving_) request();
+    update();
+}
+
+void DifferenceView::request() {
+    job_ = renderer_.requestDifference(pair_, kOrder, [this, pair = pair_](const Outcome<QImage>& made) {
         if (made.value) image_ = *made.value;
         failure_ = QString::fromStdString(made.problem);
+        if (!(pair == pair_)) request();
         update();
     });
-    update();
 }
 
 void DifferenceView::paintEvent(QPaintEvent*) {
@@ -34,13 +46,14 @@ void DifferenceView::paintEvent(QPaintEvent*) {
     screen.setDevicePixelRatio(ratio);
     const QSizeF size = QSizeF(screen.size()) / ratio;
     // What is not this place's any more is faint and hatched.
-    if (job_.active()) p.setOpacity(0.3);
+    const bool stale = job_.active() && !moving_;
+    if (stale) p.setOpacity(0.3);
     if (!image_.isNull())
         p.drawImage(QPointF(std::max(0.0, std::floor((width() - size.width()) / 2)),
                             std::max(0.0, std::floor((height() - size.height()) / 2))),
                     screen);
     p.setOpacity(1);
-    if (!job_.active() && failure_.isEmpty()) return;
+    if (!stale && failure_.isEmpty()) return;
     p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
     p.setPen(style::text());
     p.drawText(rect(), Qt::AlignCenter, failure_.isEmpty() ? tr("being measured") : failure_);

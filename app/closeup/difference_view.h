@@ -22,8 +22,11 @@ class DifferenceView : public QWidget {
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    void request();
+
     Renderer& renderer_;
     Pair pair_;
+    bool moving_ = false; // by a hand: what is shown is at most one picture old
     Job job_;
     QImage image_;
     QString failure_;

@@ -15,6 +15,10 @@
 
 namespace irenic {
 
+namespace {
+constexpr int kRest = 150; // ms without a change after which a hand is taken to rest
+} // namespace
+
 Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setMinimumSize(96, 72);
     setCursor(Qt::OpenHandCursor);
@@ -23,6 +27,9 @@ Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(ren
     setAccessibleName(tr("Cell of the sheet"));
     ticking_.setInterval(120);
     connect(&ticking_, &QTimer::timeout, this, &Cell::look);
+    resting_.setSingleShot(true);
+    resting_.setInterval(kRest);
+    connect(&resting_, &QTimer::timeout, this, &Cell::rest);
 }
 
 void Cell::look() {
@@ -35,40 +42,81 @@ void Cell::look() {
 
 void Cell::showNothing(const QString& why) {
     key_ = {};
-    job_.cancel();
+    job_.cancel(), draftJob_.cancel();
     ticking_.stop();
     current_ = false;
-    image_ = screen_ = {};
+    image_ = screen_ = draft_ = {};
     nothing_ = why;
     update();
 }
 
 void Cell::show(const RenderKey& key, double order) {
     ratio_ = devicePixelRatioF();
-    if (key == key_ && (current_ || !failure_.isEmpty() || job_.active())) return;
-    key_ = key;
+    const bool busy = job_.active() || draftJob_.active();
+    if (key == key_ && (current_ || !failure_.isEmpty() || busy)) return;
+    // A strength that changes before its last picture is made is moved by a hand. Beginning anew with every
+    // step would show nothing until the hand rests: one picture after the other is made whole, quickly, each
+    // of the newest step.
+    const bool moving = busy && key.isCleanedOtherwise(key_);
+    key_ = key, order_ = order;
     failure_.clear(), nothing_.clear();
     partial_ = {};
     since_.start();
+    job_.cancel();
+    if (!moving) draftJob_.cancel(), draft_ = {};
     const QImage ready = renderer_.cached(key_);
     current_ = !ready.isNull();
     if (current_) {
-        job_.cancel();
+        draftJob_.cancel();
         keep(ready);
         ticking_.stop();
+    } else if (moving) {
+        resting_.start();
+        if (!draftJob_.active()) draft();
     } else {
-        job_ = renderer_.request(key_, order, [this](const Outcome<QImage>& outcome) {
-            ticking_.stop();
-            current_ = outcome.value.has_value();
-            if (current_)
-                keep(*outcome.value);
-            else
-                failure_ = QString::fromStdString(outcome.problem);
-            update();
-            if (current_) emit becameCurrent();
-        });
-        ticking_.start();
+        request();
     }
+    update();
+}
+
+void Cell::request() {
+    job_ = renderer_.request(key_, order_, [this](const Outcome<QImage>& outcome) {
+        ticking_.stop();
+        current_ = outcome.value.has_value();
+        if (current_)
+            keep(*outcome.value);
+        else
+            failure_ = QString::fromStdString(outcome.problem);
+        update();
+        if (current_) emit becameCurrent();
+    });
+    since_.start();
+    ticking_.start();
+}
+
+void Cell::draft() {
+    draftKey_ = key_;
+    draftJob_ = renderer_.requestDraft(draftKey_, order_, [this](const Outcome<QImage>& outcome) {
+        if (outcome.value) {
+            image_ = *outcome.value;
+            draft_ = screen_ = Monitor::of(this).shown(image_);
+            draft_.setDevicePixelRatio(ratio_), screen_.setDevicePixelRatio(ratio_);
+        }
+        if (draftKey_ == key_)
+            request();
+        else
+            draft();
+        update();
+        if (outcome.value) emit drafted();
+    });
+}
+
+// A slow method's draft of an older step is not waited for.
+void Cell::rest() {
+    if (!draftJob_.active() || draftKey_ == key_) return;
+    draftJob_.cancel();
+    draft_ = {};
+    request();
     update();
 }
 
@@ -76,10 +124,11 @@ Cell::State Cell::state() const {
     if (!key_.photo) return State::Empty;
     if (!failure_.isEmpty()) return State::Failed;
     if (current_) return State::Current;
-    return job_.progress() >= 0 ? State::Rendering : State::Waiting;
+    return job_.progress() >= 0 || draftJob_.progress() >= 0 ? State::Rendering : State::Waiting;
 }
 
 void Cell::keep(const QImage& image) {
+    draft_ = {};
     image_ = image;
     screen_ = Monitor::of(this).shown(image_);
     screen_.setDevicePixelRatio(ratio_);
@@ -247,6 +296,13 @@ void Cell::paintPicture(QPainter& p) {
         p.drawText(box, Qt::AlignCenter, text);
         return;
     }
+    if (!draft_.isNull() && failure_.isEmpty()) {
+        // Of this very place, and of a step that is at most one picture old.
+        p.drawImage(at, draft_);
+        const double share = std::max(0.0, static_cast<double>(job_.progress()));
+        paintStrip(p, tr("in motion: quick colours, the fine ones follow"), share);
+        return;
+    }
     // What stood here before, faint and hatched: it must not pass for what is asked for now.
     if (!image_.isNull()) {
         p.setOpacity(0.3);
@@ -279,6 +335,11 @@ void Cell::paintPicture(QPainter& p) {
         break;
     default: text = tr("waiting"); break;
     }
+    paintStrip(p, text, share);
+}
+
+// What is done here, at the foot, and how far it has come.
+void Cell::paintStrip(QPainter& p, const QString& text, double share) {
     const QRect strip(0, height() - 22, width(), 22);
     p.fillRect(strip, QColor(150, 150, 150, 220));
     if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::text());

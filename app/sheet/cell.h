@@ -51,6 +51,7 @@ class Cell : public QWidget {
     void opened();                        // double click, Enter
     void moveAsked(int across, int down); // arrow keys
     void becameCurrent();
+    void drafted(); // a picture of the moment was shown while a hand moves a strength
     void panned(QPointF photoPixels, bool allRows); // all: Shift was held
     void probeDragged(QRectF area);                 // where its edges were dragged to
     void zoomAsked(int direction,
@@ -74,17 +75,22 @@ class Cell : public QWidget {
     void paintPicture(QPainter& p);
     void paintPixelGrid(QPainter& p, QPointF corner);
     void paintProbe(QPainter& p);
+    void paintStrip(QPainter& p, const QString& text, double share);
     QString timeLeft(double share) const;
     QPointF imageCorner() const;
     // The edges of the probe's rectangle near a point.
     Qt::Edges edgesAt(QPointF position) const;
     QPointF pictureAt(QPointF position) const; // in pixels of the picture, fractions kept
     void look();                               // at what is there of a picture that is being made
+    void request();
+    void draft();
+    void rest(); // the hand does
 
     Renderer& renderer_;
-    Job job_;
+    Job job_, draftJob_;
     double ratio_ = 1; // pixels of the screen for one unit of the widget
-    RenderKey key_;
+    RenderKey key_, draftKey_;
+    double order_ = 0;
     QImage image_, screen_; // as rendered, and in the monitor's colours
     std::optional<QPoint> readout_;
     bool picking_ = false;
@@ -93,10 +99,11 @@ class Cell : public QWidget {
     bool doubleClickMakes_ = false;
     bool current_ = false;
     QString failure_;
-    QTimer ticking_;
+    QTimer ticking_, resting_;
     QElapsedTimer since_; // when it began to be rendered
     QImage partial_;      // as far as it is made
     QRegion missing_;     // where it is not, in its pixels
+    QImage draft_;        // of draftKey_, in the monitor's colours, until the true one is there
     QString nothing_;
     QRectF probe_;
     Qt::Edges dragged_;
