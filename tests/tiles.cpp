@@ -84,6 +84,28 @@ class TestTiles : public QObject {
         }
         QVERIFY(same(bits.get(s.photo, {"nlm"}, whole), full));
     }
+    // A method that works in whole squares keeps all of them that it has made.
+    void whatIsMadeAnywayIsKept() {
+        test::Shooting s = test::shoot(6400);
+        s.photo =
+            takePhoto(exposeMosaic(renderView(View::SackStore, 1000, 640), s.body, s.shot), s.body, s.shot);
+        const Settings settings{"learned-quick"};
+        const Rect whole{0, 0, s.photo.width(), s.photo.height()}, area{300, 200, 96, 64};
+        const Rect anyway = areaOfSameCost(s.photo, settings, area);
+        QVERIFY(anyway.contains(area) && whole.contains(anyway) && anyway.area() > 4 * area.area());
+        QVERIFY(areaOfSameCost(s.photo, settings, anyway) == anyway);
+        QVERIFY(areaOfSameCost(s.photo, {"wavelet"}, area) == area);
+        QVERIFY(areaOfSameCost(s.photo, settings, whole) == whole);
+        TileStore store(kPlenty), all(kPlenty);
+        store.get(s.photo, settings, area);
+        const long long cleaned = store.pixelsCleaned();
+        QVERIFY(same(store.get(s.photo, settings, anyway), all.get(s.photo, settings, whole)));
+        QCOMPARE(store.pixelsCleaned(), cleaned);
+        // At the corner, and over all of it.
+        QVERIFY(same(store.get(s.photo, settings, {whole.width - 50, whole.height - 40, 50, 40}),
+                     all.get(s.photo, settings, whole)));
+        QVERIFY(same(store.get(s.photo, settings, whole), all.get(s.photo, settings, whole)));
+    }
     // A step aside cleans a strip, the next ones nothing; a value that was there before nothing at all.
     void onlyWhatIsNewIsCleaned() {
         const auto s = test::shoot(3200);

@@ -396,6 +396,20 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
     return out;
 }
 
+Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& area) {
+    const Method::Grain grain = findMethod(settings.method)->grain(photo.hasMosaic());
+    if (grain.side <= 1) return area;
+    const int cell = photo.cell(), side = cell * grain.side;
+    const int reach =
+        cell * (grain.reach + kCellMargin + kCoarseMargin + (isDetailed(settings) ? kDetailMargin : 0));
+    const Rect squares = area.inflated(reach).aligned(side);
+    // Beyond the photo's edges there is nothing to be reached.
+    const auto first = [&](int edge) { return edge <= 0 ? 0 : edge + reach; };
+    const auto end = [&](int edge, int whole) { return edge >= whole ? whole : edge - reach; };
+    const int x = first(squares.x), y = first(squares.y);
+    return {x, y, end(squares.right(), photo.width()) - x, end(squares.bottom(), photo.height()) - y};
+}
+
 Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
     Image out;
     out.area = area;

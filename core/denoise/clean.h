@@ -27,6 +27,10 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area,
                                  const Work& work = {});
 
+// What cleaning `area` cleans anyway, because the method works in whole squares: all of it costs no more.
+// Within the active area; `area` itself for most methods.
+Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& area);
+
 // Either, whichever the photo is for: an image that holds its mosaic, or camera light.
 Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 

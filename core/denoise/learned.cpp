@@ -323,6 +323,12 @@ int Learned::margin() const {
            std::max(kFirstStepMargin, BlockMatching(quick_).margin()) + 4 * (1 << kCastLevels);
 }
 
+Method::Grain Learned::grain(bool packed) const {
+    // castReads() takes three cells for each of its levels at most.
+    return packed ? Grain{innerOf(Subject::Mosaics), kPointReach}
+                  : Grain{innerOf(Subject::Pixels), 3 * (1 << kCastLevels)};
+}
+
 // The network's answer, mirrored beyond the photo's edges: what lies there need not be cleaned a second time.
 PlaneSet Learned::answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const {
     const Rect inside = in.extent.empty() ? wide : wide.intersected(in.extent);

@@ -31,6 +31,7 @@ class Learned : public Method {
                       : "Cleanest and sharpest, from what it learned of other pictures.";
     }
     int margin() const override;
+    Grain grain(bool packed) const override;
     std::string quickGradeOf() const override { return quick_ ? "learned" : ""; }
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;

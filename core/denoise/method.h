@@ -110,6 +110,13 @@ class Method {
     virtual std::string summary() const = 0; // one sentence for a photographer
     // Packed samples needed around an area.
     virtual int margin() const = 0;
+    // Of a method that works in whole squares on a fixed grid from (0, 0) on, so that a part of one costs as
+    // much: their side, and how far around an area it makes them.
+    struct Grain {
+        int side = 1, reach = 0;
+    };
+    // Of planes of a mosaic, or of pixels.
+    virtual Grain grain(bool /*packed*/) const { return {}; }
     // The method of which this one is the quick grade; empty: it is none.
     virtual std::string quickGradeOf() const { return {}; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane

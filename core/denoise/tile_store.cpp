@@ -58,6 +58,26 @@ class Coding {
     float low_, step_; // in deviations of the stabilised noise
 };
 
+// The rectangles with what is cleaned anyway, joined where they meet by that: it is kept for the next step
+// aside.
+std::vector<Rect> grown(const std::vector<Rect>& rects, const Photo& photo, const Settings& settings) {
+    std::vector<Rect> out;
+    for (const Rect& lacking : rects) {
+        Rect r = areaOfSameCost(photo, settings, lacking);
+        for (auto met = out.begin(); !(r == lacking) && met != out.end();) {
+            if (met->intersected(r).empty()) {
+                ++met;
+                continue;
+            }
+            r = boundsOf(r, *met);
+            out.erase(met);
+            met = out.begin(); // it is larger now, and may meet others
+        }
+        out.push_back(r);
+    }
+    return out;
+}
+
 } // namespace
 
 template <class Sample>
@@ -74,7 +94,8 @@ Image TileStore::through(SquareStore<Source, Sample>& store, const Photo& photo,
                 for (int y = of.y + first; y < of.y + last; ++y) body(p, y);
         });
     };
-    const std::vector<Rect> missing = store.fetch(source, all, whole, photo.cell() * planesMargin(settings));
+    const std::vector<Rect> missing =
+        grown(store.fetch(source, all, whole, photo.cell() * planesMargin(settings)), photo, settings);
     double pixels = 0, done = 0;
     for (const Rect& r : missing) pixels += static_cast<double>(r.area());
     for (const Rect& r : missing) {

@@ -11,11 +11,6 @@ constexpr int kDeep = 96;
 // The longest side of a block: smaller ones would cost too much of margins.
 constexpr int kBlock = 2048;
 
-Rect boundsOf(const Rect& a, const Rect& b) {
-    const int x = std::min(a.x, b.x), y = std::min(a.y, b.y);
-    return {x, y, std::max(a.right(), b.right()) - x, std::max(a.bottom(), b.bottom()) - y};
-}
-
 // Rectangles that cover the marked squares of a grid, in squares.
 std::vector<Rect> covering(std::vector<bool> marked, int across, int down) {
     const auto at = [across](int x, int y) { return static_cast<std::size_t>(y * across + x); };

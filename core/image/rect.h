@@ -37,6 +37,12 @@ struct Rect {
     friend bool operator==(const Rect&, const Rect&) = default;
 };
 
+// The smallest rectangle around both.
+inline Rect boundsOf(const Rect& a, const Rect& b) {
+    const int x = std::min(a.x, b.x), y = std::min(a.y, b.y);
+    return {x, y, std::max(a.right(), b.right()) - x, std::max(a.bottom(), b.bottom()) - y};
+}
+
 // The index that half-sample symmetric mirroring maps `i` to, in 0..size-1 (size >= 1).
 inline int mirrored(int i, int size) {
     if (size == 1) return 0;
