@@ -6,6 +6,7 @@
 #include "deliver/picture_files.h"
 #include "deliver/safe_file.h"
 #include "deliver/tiff.h"
+#include "image/blocks.h"
 #include "image/byte_digest.h"
 #include "measure/noise.h"
 #include "measure/open.h"
@@ -29,11 +30,9 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     std::vector<std::uint16_t> samples = photo.samples;
     if (settings.untouched()) return samples;
     // Blocks large enough that their margins cost little, small enough for the memory of any machine.
-    constexpr int block = 4096;
-    const int across = (photo.width() + block - 1) / block, down = (photo.height() + block - 1) / block;
-    for (int i = 0; i < across * down; ++i) {
-        const Rect area = Rect{i % across * block, i / across * block, block, block}.intersected(
-            {0, 0, photo.width(), photo.height()});
+    constexpr int kBlock = 4096;
+    const Rect whole{0, 0, photo.width(), photo.height()};
+    forEachBlock(whole, kBlock, work.part(0, 0.9), [&](const Rect& area, const Work& part) {
         const auto put = [&](const Plane& clean, int channel) {
             forEachBand(area.height, 64, work, [&](int first, int last) {
                 for (int y = first; y < last; ++y)
@@ -45,15 +44,13 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
                     }
             });
         };
-        const Work part{work.stop, work.done, work.from + work.share * 0.9 * i / (across * down),
-                        work.share * 0.9 / (across * down)};
         if (photo.hasMosaic()) {
             put(cleanMosaic(photo, settings, area, part), 0);
         } else {
             const auto clean = cleanPixels(photo, settings, area, part);
             for (int c = 0; c < photo.channels; ++c) put(clean[static_cast<std::size_t>(c)], c);
         }
-    }
+    });
     return samples;
 }
 

@@ -6,6 +6,7 @@
 #include "denoise/detail.h"
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
+#include "image/blocks.h"
 #include "noise/stabilise.h"
 
 namespace irenic {
@@ -217,24 +218,6 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
     return out;
 }
 
-// Calls body(tile, part of the work) for the tiles of a large area: memory stays bounded, and what one stage
-// writes is still near when the next reads it.
-template <class Body> void forEachLargeTile(const Rect& area, int size, const Work& work, const Body& body) {
-    const auto parts = [size](int length) { return std::max(1, (length + size / 2) / size); };
-    const int across = parts(area.width), down = parts(area.height), count = across * down;
-    const auto edge = [](int from, int length, int i, int n) {
-        return i == n ? from + length
-                      : from + static_cast<int>(static_cast<long long>(length) * i / n) / 2 * 2;
-    };
-    for (int i = 0; i < count; ++i) {
-        const int x0 = edge(area.x, area.width, i % across, across),
-                  x1 = edge(area.x, area.width, i % across + 1, across);
-        const int y0 = edge(area.y, area.height, i / across, down),
-                  y1 = edge(area.y, area.height, i / across + 1, down);
-        body(Rect{x0, y0, x1 - x0, y1 - y0}, work.part(static_cast<double>(i) / count, (i + 1.0) / count));
-    }
-}
-
 void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
                     const Rect& tile, const Rect& area, std::array<Plane, 3>& out, const Work& work) {
     const Rect around = tile.inflated(kCellMargin);
@@ -368,7 +351,7 @@ Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area
     }
 
     const auto stable = stabilisersOf(photo);
-    forEachLargeTile(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) {
+    forEachBlock(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) {
         cleanTile(photo, settings, stable, tile, area, out, part);
     });
     return out;
@@ -390,7 +373,7 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
     }
     const auto stable = stabilisersOf(photo);
     // A sample of the planes for each pixel: tiles of half the size hold twice as many of them as a mosaic's.
-    forEachLargeTile(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) {
+    forEachBlock(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) {
         cleanPixelTile(photo, settings, stable, tile, area, out, part);
     });
     return out;

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <mutex>
 
+#include "image/wide.h"
 #include "raw/opcodes.h"
 #include "raw/photo.h"
 
@@ -17,6 +18,16 @@ constexpr double kTexture = 1.2;
 constexpr double kVisibleLines = 0.1, kStrongLines = 0.4; // in sigmas of the noise at black
 
 float medianOf3(float a, float b, float c) { return std::max(std::min(a, b), std::min(std::max(a, b), c)); }
+
+// Of the samples from `p` on: whether each is at least `least` above or below both of its own colour beside
+// it.
+IRENIC_WIDE void markOutliers(const std::uint16_t* p, int count, int least, std::uint8_t* __restrict marks) {
+    for (int i = 0; i < count; ++i) {
+        const int v = p[i], l = p[i - 2], r = p[i + 2];
+        const bool high = v - std::max(l, r) >= least, low = std::min(l, r) - v >= least;
+        marks[i] = high | low;
+    }
+}
 
 class DefectFinder {
   public:
@@ -32,12 +43,18 @@ class DefectFinder {
         for (int s = 0; s < 4; ++s) limits_[static_cast<std::size_t>(s)] = limitsOf(s);
     }
 
-    void row(int y, std::vector<Defect>& found) const {
-        for (int x = 4; x < photo_.width() - 4; ++x) {
-            const float v = photo_.sample(x, y), l = photo_.sample(x - 2, y), r = photo_.sample(x + 2, y);
-            if (v < std::max(l, r) + least_ && v > std::min(l, r) - least_) continue;
-            if (!standsOut(x, y, l, r)) continue;
-            if (isDefect(x, y)) found.push_back({x, y, mended(x, y)});
+    // `marks` is room for a row.
+    void row(int y, std::vector<std::uint8_t>& marks, std::vector<Defect>& found) const {
+        constexpr int kEdge = 4;
+        const int count = photo_.width() - 2 * kEdge;
+        marks.resize(static_cast<std::size_t>(count));
+        markOutliers(photo_.samples.data() + photo_.index(kEdge, y), count,
+                     static_cast<int>(std::ceil(std::min(least_, 65536.0f))), marks.data());
+        for (auto mark = std::find(marks.begin(), marks.end(), 1); mark != marks.end();
+             mark = std::find(mark + 1, marks.end(), 1)) {
+            const int x = kEdge + static_cast<int>(mark - marks.begin());
+            if (standsOut(x, y, photo_.sample(x - 2, y), photo_.sample(x + 2, y)) && isDefect(x, y))
+                found.push_back({x, y, mended(x, y)});
         }
     }
 
@@ -185,6 +202,60 @@ std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigm
     return {o.begin(), o.end()};
 }
 
+// What the samples of a row tell of lines: v, a sample, is compared with the lines before (the mean of a and
+// b) and after it (that of c and d).
+struct RowOfSamples {
+    const std::uint16_t *v, *a, *b, *c, *d;
+    float white, noise; // the variance of the comparison over that of a sample
+};
+// Of each place of a row: its site's black and variance (slope and constant), in raw values; whether it
+// counts.
+struct RowOfSites {
+    std::vector<float> black, slope, constant, counts;
+};
+struct RowOfTerms {
+    std::vector<float> value, weight, energy, count;
+};
+
+IRENIC_WIDE void compare(const RowOfSamples& row, const float* __restrict black,
+                         const float* __restrict slope, const float* __restrict constant,
+                         const float* __restrict counts, const float* __restrict centre,
+                         float* __restrict value, float* __restrict weight, float* __restrict energy,
+                         float* __restrict count, int n) {
+    const std::uint16_t *v = row.v, *a = row.a, *b = row.b, *c = row.c, *d = row.d;
+    const float white = row.white, noise = row.noise;
+    for (int x = 0; x < n; ++x) {
+        const float own = v[x], before = 0.5f * static_cast<float>(a[x] + b[x]),
+                    after = 0.5f * static_cast<float>(c[x] + d[x]);
+        const float most =
+            std::max(std::max<float>(own, a[x]), std::max<float>(b[x], std::max<float>(c[x], d[x])));
+        const float level = std::max(0.0f, (own + before + after) / 3 - black[x]);
+        const float s2 = noise * (slope[x] * level + constant[x]), counted = most < white ? counts[x] : 0.0f;
+        const float far = own - 0.5f * (before + after) - centre[x], reach = 2.5f * std::sqrt(s2);
+        const float w = counted / s2;
+        value[x] = (std::min(std::max(far, -reach), reach) + centre[x]) * w;
+        weight[x] = w;
+        energy[x] = std::min(far * far * w, 16.0f);
+        count[x] = counted;
+    }
+}
+
+// Side by side, so that the order does not depend on the vectors' width.
+IRENIC_WIDE double sumOf(const float* from, int n) {
+    float sums[16] = {};
+    int i = 0;
+    for (; i + 16 <= n; i += 16)
+        for (int k = 0; k < 16; ++k) sums[k] += from[i + k];
+    double sum = 0;
+    for (const float part : sums) sum += static_cast<double>(part);
+    for (; i < n; ++i) sum += static_cast<double>(from[i]);
+    return sum;
+}
+
+IRENIC_WIDE void addTo(double* __restrict sums, const float* __restrict terms, int n) {
+    for (int i = 0; i < n; ++i) sums[i] += static_cast<double>(terms[i]);
+}
+
 // The second differences of all rows (or columns) over a span of 2, from all samples, or of 1, from the
 // greens alone.
 class LineFinder {
@@ -228,46 +299,106 @@ class LineFinder {
     // Every line in four parts: what they have in common is the line's offset, the picture differs from part
     // to part.
     static constexpr std::size_t kParts = 4;
+    static constexpr int kEdge = 2; // samples at the photo's edges that have no neighbour to compare with
     struct Sums {
         double value = 0, weight = 0, energy = 0, count = 0;
     };
 
-    float sampleAt(int along, int line) const {
-        return columns_ ? photo_.sample(line, along) : photo_.sample(along, line);
-    }
-
-    void addTo(Sums& sums, int x, int y, float v, float before, float after, float clipped, float noise,
-               float centre) const {
-        if (std::max(v, clipped) >= static_cast<float>(photo_.white)) return;
-        const auto site = static_cast<std::size_t>((y & 1) * 2 + (x & 1));
-        const float level = std::max(0.0f, (v + before + after) / 3 - black_[site]);
-        const float s2 = noise * (variance_[site][0] * level + variance_[site][1]), weight = 1 / s2;
-        const float d = v - 0.5f * (before + after), most = 2.5f * std::sqrt(s2);
-        sums.value += static_cast<double>(std::clamp(d, centre - most, centre + most) * weight);
-        sums.weight += static_cast<double>(weight);
-        sums.energy += static_cast<double>(std::min((d - centre) * (d - centre) * weight, 16.0f));
-        sums.count += 1;
-    }
-
-    void sample(int span, int along, int line, float centre, Sums& sums) const {
-        const int x = columns_ ? line : along, y = columns_ ? along : line;
-        const float v = sampleAt(along, line);
-        if (span == 2) {
-            const float before = sampleAt(along, line - 2), after = sampleAt(along, line + 2);
-            return addTo(sums, x, y, v, before, after, std::max(before, after), 1.5f, centre);
+    // The sites of a row of this parity; for a span of 1 greens alone count.
+    RowOfSites sitesOf(int parity, int span) const {
+        const auto n = static_cast<std::size_t>(photo_.width());
+        RowOfSites out{std::vector<float>(n), std::vector<float>(n), std::vector<float>(n),
+                       std::vector<float>(n)};
+        for (std::size_t x = 0; x < n; ++x) {
+            const std::size_t site = static_cast<std::size_t>(parity) * 2 + x % 2;
+            out.black[x] = black_[site];
+            out.slope[x] = variance_[site][0], out.constant[x] = variance_[site][1];
+            out.counts[x] = span == 2 || photo_.mosaic.site[site] == Mosaic::Green ? 1.0f : 0.0f;
         }
-        // The next line's greens lie to both sides.
-        if (photo_.mosaic.at(x, y) != Mosaic::Green) return;
-        const float a = sampleAt(along - 1, line - 1), b = sampleAt(along + 1, line - 1),
-                    c = sampleAt(along - 1, line + 1), d = sampleAt(along + 1, line + 1);
-        addTo(sums, x, y, v, 0.5f * (a + b), 0.5f * (c + d), std::max(std::max(a, b), std::max(c, d)), 1.25f,
-              centre);
+        return out;
     }
 
-    // Of long lines every other pair of samples is enough: noise moves their offset by some 2 % of its sigma.
+    RowOfSamples samplesOf(int y, int span) const {
+        const auto at = [&](int dx, int dy) {
+            return photo_.samples.data() + photo_.index(kEdge + dx, y + dy);
+        };
+        RowOfSamples row{at(0, 0),
+                         nullptr,
+                         nullptr,
+                         nullptr,
+                         nullptr,
+                         static_cast<float>(photo_.white),
+                         span == 2 ? 1.5f : 1.25f};
+        if (span == 2) {
+            row.a = row.b = columns_ ? at(-2, 0) : at(0, -2);
+            row.c = row.d = columns_ ? at(2, 0) : at(0, 2);
+        } else { // the next line's greens lie to both sides
+            row.a = at(-1, -1), row.d = at(1, 1);
+            row.b = columns_ ? at(-1, 1) : at(1, -1), row.c = columns_ ? at(1, -1) : at(-1, 1);
+        }
+        return row;
+    }
+
+    // Of long columns every other pair of samples is enough: noise moves their offset by some 2 % of its
+    // sigma.
     static bool isLeftOut(int along, std::size_t length) {
         constexpr std::size_t kLong = 2400;
         return length > kLong && (along & 2) != 0;
+    }
+
+    // The sums of all lines' parts, part by part.
+    std::vector<Sums> sumsOf(int span, const std::vector<double>& centre, const Work& work) const {
+        const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
+        const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
+        const int count = photo_.width() - 2 * kEdge;
+        const std::array<RowOfSites, 2> sites = {sitesOf(0, span), sitesOf(1, span)};
+        std::vector<Sums> sums(n * kParts);
+        std::mutex mutex;
+        forEachBand(photo_.height() - 2 * kEdge, 64, work, [&](int first, int last) {
+            const auto room = static_cast<std::size_t>(photo_.width());
+            RowOfTerms t{std::vector<float>(room), std::vector<float>(room), std::vector<float>(room),
+                         std::vector<float>(room)};
+            std::vector<float> middle(centre.begin(), columns_ ? centre.end() : centre.begin());
+            middle.resize(room);
+            const std::array<const std::vector<float>*, 4> terms = {&t.value, &t.weight, &t.energy, &t.count};
+            // Of columns: for each part and each term a sum for every column.
+            std::vector<double> own(columns_ ? kParts * terms.size() * room : 0);
+            for (int y = kEdge + first; y < kEdge + last; ++y) {
+                const auto line = static_cast<std::size_t>(y);
+                if (columns_ ? isLeftOut(y, length) : false) continue;
+                if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
+                const RowOfSites& site = sites[line % 2];
+                compare(samplesOf(y, span), site.black.data() + kEdge, site.slope.data() + kEdge,
+                        site.constant.data() + kEdge, site.counts.data() + kEdge, middle.data() + kEdge,
+                        t.value.data() + kEdge, t.weight.data() + kEdge, t.energy.data() + kEdge,
+                        t.count.data() + kEdge, count);
+                if (columns_) {
+                    const std::size_t part = std::min(kParts - 1, line * kParts / length);
+                    for (std::size_t k = 0; k < terms.size(); ++k)
+                        addTo(own.data() + (part * terms.size() + k) * room, terms[k]->data(),
+                              photo_.width());
+                    continue;
+                }
+                for (std::size_t part = 0; part < kParts; ++part) {
+                    const auto begin = std::max<std::size_t>(kEdge, (part * length + kParts - 1) / kParts),
+                               end = std::min(length - kEdge, ((part + 1) * length + kParts - 1) / kParts);
+                    const auto sum = [&](const std::vector<float>& of) {
+                        return sumOf(of.data() + begin, static_cast<int>(end - begin));
+                    };
+                    sums[line * kParts + part] = {sum(t.value), sum(t.weight), sum(t.energy), sum(t.count)};
+                }
+            }
+            if (!columns_) return; // rows are one band's alone
+            const std::lock_guard lock(mutex);
+            for (std::size_t part = 0; part < kParts; ++part)
+                for (std::size_t x = 0; x < n; ++x) {
+                    Sums& sum = sums[x * kParts + part];
+                    const double* from = own.data() + part * terms.size() * room + x;
+                    sum.value += from[0], sum.weight += from[room], sum.energy += from[2 * room],
+                        sum.count += from[3 * room];
+                }
+        });
+        return sums;
     }
 
     // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre`
@@ -275,27 +406,7 @@ class LineFinder {
     Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2,
                             const Work& work) const {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
-        const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
-        std::vector<Sums> sums(n * kParts);
-        std::vector<std::uint8_t> partOf(length);
-        for (std::size_t i = 0; i < length; ++i)
-            partOf[i] = static_cast<std::uint8_t>(std::min(kParts - 1, i * kParts / length));
-        std::mutex mutex;
-        forEachBand(photo_.height() - 4, 64, work, [&](int first, int last) {
-            std::vector<Sums> own(n * kParts);
-            for (int y = 2 + first; y < 2 + last; ++y)
-                for (int x = 2; x < photo_.width() - 2; ++x) {
-                    const int along = columns_ ? y : x, line = columns_ ? x : y;
-                    if (isLeftOut(along, length)) continue;
-                    sample(span, along, line, static_cast<float>(centre[static_cast<std::size_t>(line)]),
-                           own[static_cast<std::size_t>(line) * kParts +
-                               partOf[static_cast<std::size_t>(along)]]);
-                }
-            const std::lock_guard lock(mutex);
-            for (std::size_t i = 0; i < n * kParts; ++i)
-                sums[i].value += own[i].value, sums[i].weight += own[i].weight,
-                    sums[i].energy += own[i].energy, sums[i].count += own[i].count;
-        });
+        std::vector<Sums> sums = sumsOf(span, centre, work);
         for (std::size_t i = 0; i < sums.size(); ++i) {
             // The line's own offset is no texture.
             Sums& s = sums[i];
@@ -361,7 +472,8 @@ Pattern measurePattern(const Photo& photo, const Work& work) {
     std::mutex mutex;
     forEachBand(photo.height() - 8, 32, work, [&](int first, int last) {
         std::vector<Defect> found;
-        for (int y = 4 + first; y < 4 + last; ++y) finder.row(y, found);
+        std::vector<std::uint8_t> marks;
+        for (int y = 4 + first; y < 4 + last; ++y) finder.row(y, marks, found);
         const std::lock_guard lock(mutex);
         pattern.defects.insert(pattern.defects.end(), found.begin(), found.end());
     });

@@ -3,16 +3,16 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
-#include <numbers>
 #include <vector>
+
+#include "noise/block_dct.h"
 
 namespace irenic {
 
 namespace {
 
-constexpr int kBlock = 8;
-// Frequencies (u, v) with u + v below this rank blocks by texture; those well above measure the noise.
-constexpr int kLow = 5;
+constexpr int kBlock = kDctBlock;
+// Frequencies (u, v) with u + v from this on, well above those that rank blocks, measure the noise.
 constexpr int kHigh = 9;
 
 // A block and where it lies; what it holds is worked out again for the few that count, which is quicker than
@@ -21,38 +21,6 @@ struct Block {
     float mean, low;
     int x, y;
 };
-
-// Of frequency u at place x, at [x * kBlock + u].
-const std::array<float, kBlock * kBlock>& cosines() {
-    static const auto table = [] {
-        std::array<float, kBlock * kBlock> t{};
-        for (int u = 0; u < kBlock; ++u)
-            for (int x = 0; x < kBlock; ++x) {
-                const double scale = u == 0 ? std::sqrt(1.0 / kBlock) : std::sqrt(2.0 / kBlock);
-                t[static_cast<std::size_t>(x * kBlock + u)] =
-                    static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kBlock));
-            }
-        return t;
-    }();
-    return table;
-}
-
-// sums[u] of row[x] * cosines[x][u], eight side by side in vectors.
-inline void transformRow(const float* row, std::ptrdiff_t step, const float* c, float* sums) {
-    float s[kBlock] = {};
-    for (int x = 0; x < kBlock; ++x)
-        for (int u = 0; u < kBlock; ++u) s[u] += row[x * step] * c[x * kBlock + u];
-    std::copy(s, s + kBlock, sums);
-}
-
-// The 2-D DCT-II of the block at `p`: frequency (u across, v down) at [u * kBlock + v], of the first
-// `across`.
-void transform(const float* p, std::ptrdiff_t stride, float* out, int across = kBlock) {
-    const float* c = cosines().data();
-    float rows[kBlock * kBlock];
-    for (int y = 0; y < kBlock; ++y) transformRow(p + y * stride, 1, c, rows + y * kBlock);
-    for (int u = 0; u < across; ++u) transformRow(rows + u, kBlock, c, out + u * kBlock);
-}
 
 // The least-squares line through the points with b >= 0 and a >= 0; `slope` and its weight stand for one more
 // equation a = slope.
@@ -91,17 +59,9 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
             const int y = band * step;
             if (y + kBlock > samples.height()) continue;
             for (int x = 0; x + kBlock <= samples.width(); x += step) {
-                bool clipped = false;
-                for (int j = 0; j < kBlock && !clipped; ++j)
-                    for (int i = 0; i < kBlock; ++i) clipped |= samples.at(x + i, y + j) >= clip;
-                if (clipped) continue;
-                float f[kBlock * kBlock];
-                transform(samples.row(y) + x, samples.stride(), f, kLow);
-                Block block{f[0] / kBlock, 0, x, y};
-                for (int v = 0; v < kLow; ++v)
-                    for (int u = v == 0 ? 1 : 0; u + v < kLow; ++u)
-                        block.low += f[v * kBlock + u] * f[v * kBlock + u];
-                bands[static_cast<std::size_t>(band)].push_back(block);
+                const BlockRank rank = rankBlock(samples.row(y) + x, samples.stride(), clip);
+                if (!rank.clipped)
+                    bands[static_cast<std::size_t>(band)].push_back({rank.mean, rank.low, x, y});
             }
         }
     });
@@ -133,7 +93,7 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
                 const Block& block = first[static_cast<std::ptrdiff_t>(i)];
                 mean += block.mean;
                 float f[kBlock * kBlock];
-                transform(samples.row(block.y) + block.x, samples.stride(), f);
+                transformBlock(samples.row(block.y) + block.x, samples.stride(), f);
                 for (std::size_t k = 0; k < energy.size(); ++k) energy[k] += static_cast<double>(f[k] * f[k]);
             }
             mean /= static_cast<double>(keep);
