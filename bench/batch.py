@@ -2,8 +2,9 @@
 """A night's work under bad luck: many photos through the queue and the command line while workers are killed, all is
 killed, the disk fills and cannot be written; every good photo must end exported once, equal to an undisturbed run.
 
-batch.py [--photos 200] [--kills 20] [--build build/release]: Markdown on standard output. As root, for the small
-disk (a tmpfs). Exit status 1 where anything is not as it must be.
+batch.py [--photos 200] [--kills 20] [--machines] [--build build/release]: Markdown on standard output. As root, for
+the small disk (a tmpfs) and the ssh server; with --machines only what several machines share. Exit status 1 where
+anything is not as it must be, 77 where --machines cannot be tried.
 """
 import argparse
 import hashlib
@@ -12,6 +13,7 @@ import random
 import re
 import shutil
 import signal
+import socket
 import subprocess
 import sys
 import tempfile
@@ -148,7 +150,7 @@ def under_bad_luck(disk, rng, kills, command, again):
 
 def shared_by_machines(folder, cli, photos):
     """GNU parallel on this machine and, by ssh to itself, on another one, which both get all photos."""
-    if not shutil.which("parallel") or not os.path.exists("/usr/sbin/sshd"):
+    if not shutil.which("parallel") or not os.path.exists("/usr/sbin/sshd") or os.geteuid() != 0:
         return None
     keys = folder / "keys"
     keys.mkdir(mode=0o700)
@@ -156,11 +158,14 @@ def shared_by_machines(folder, cli, photos):
         subprocess.run(["ssh-keygen", "-q", "-t", "ed25519", "-N", "", "-f", keys / key], check=True)
     shutil.copy(keys / "user.pub", keys / "allowed")
     Path("/run/sshd").mkdir(exist_ok=True)
-    server = started(["/usr/sbin/sshd", "-D", "-p", "2222", "-o", f"HostKey={keys}/host", "-o", "UsePAM=no", "-o",
+    with socket.socket() as free:
+        free.bind(("localhost", 0))
+        port = free.getsockname()[1]
+    server = started(["/usr/sbin/sshd", "-D", "-p", port, "-o", f"HostKey={keys}/host", "-o", "UsePAM=no", "-o",
                       f"AuthorizedKeysFile={keys}/allowed", "-o", "StrictModes=no", "-f", "/dev/null"])
     time.sleep(1)
     out = folder / "shared"
-    ssh = f"ssh -p 2222 -i {keys}/user -o StrictHostKeyChecking=no -o UserKnownHostsFile=/dev/null -q localhost"
+    ssh = f"ssh -p {port} -i {keys}/user -o StrictHostKeyChecking=no -o UserKnownHostsFile=/dev/null -q localhost"
     call = f"{cli} clean {{}} {' '.join(METHOD)} --out {out} --resume --json"
     runs = [started(["parallel", "--will-cite", "-S", who, "-j", "1", call, ":::", *photos])
             for who in (":", ssh)]
@@ -174,6 +179,7 @@ def main():
     options = argparse.ArgumentParser(description=__doc__)
     options.add_argument("--photos", type=int, default=200)
     options.add_argument("--kills", type=int, default=20)
+    options.add_argument("--machines", action="store_true")
     options.add_argument("--build", default="build/release")
     options.add_argument("--seed", type=int, default=5)
     asked = options.parse_args()
@@ -206,6 +212,12 @@ def main():
             time.sleep(0.1)
         single = time.time() - begun
         reference = digests(alone)
+        if asked.machines:
+            shared = shared_by_machines(folder, cli, photos)
+            if shared is None:
+                sys.exit(77)
+            compare("GNU parallel, here and by ssh, one folder", shared, reference)
+            sys.exit(1 if wrong or len(reference) != len(good) else 0)
         together = folder / "together"
         begun = time.time()
         started([cli, "clean", *photos, *METHOD, "--out", together, "--jobs", 2]).wait()

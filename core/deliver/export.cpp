@@ -163,11 +163,13 @@ Photo linearOf(const Photo& photo, const ExportOrder& order, const Work& work) {
         return std::find(std::begin(kOfTheMosaic), std::end(kOfTheMosaic), e.tag) != std::end(kOfTheMosaic);
     });
     const Vector3 gain = balanceOf(neutralFor(photo, order.look));
+    Look look = order.look;
+    look.highlights = look.shadows = 0; // tone is for who develops it
     constexpr int kStrip = 512;
     for (int top = 0; top < frame.height; top += kStrip) {
         const Rect strip = Rect{frame.x, frame.y + top, frame.width, kStrip}.intersected(frame);
         const Image light = developCameraLight(
-            photo, order.settings, order.look, strip,
+            photo, order.settings, look, strip,
             work.part(0.9 * top / frame.height, 0.9 * (top + strip.height) / frame.height));
         for (int y = 0; y < strip.height; ++y)
             for (int x = 0; x < strip.width; ++x)

@@ -126,23 +126,7 @@ namespace irenic {
 
 HWY_EXPORT(FinishRow);
 
-namespace {
-
-using namespace finish;
-
-constexpr float kGrey = 0.18f;
-
-// Highlights and shadows: a shift in stops that grows smoothly away from mid-grey. The slopes keep the order
-// of tones.
-float shifted(float v, const Look& look) {
-    if (v <= 0 || (look.highlights == 0 && look.shadows == 0)) return v;
-    const float stops = std::log2(v / kGrey);
-    const float by =
-        stops > 0 ? 1.5f * look.highlights * eased(stops / 3.5f) : 1.5f * look.shadows * eased(-stops / 5);
-    return v * std::exp2(by);
-}
-
-} // namespace
+using namespace finish; // NOLINT: the shared part of this very file
 
 Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float push)
     : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + std::min(push, 0.0f))),
@@ -154,7 +138,7 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
     const Contrast contrast(look.curve);
     for (std::size_t i = 0; i < tone_.size(); ++i) {
         const float root = static_cast<float>(i) / static_cast<float>(kSteps), v = root * root;
-        float t = tone(photo, shifted(v * kTop, look));
+        float t = tone(photo, v * kTop);
         if (look.curve.size() >= 2) t = decoded(OutputSpace::Srgb, contrast(encoded(OutputSpace::Srgb, t)));
         tone_[i] = t;
         transfer_[i] = encoded(space, v);

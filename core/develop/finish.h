@@ -1,5 +1,5 @@
 // From linear light to what is shown or written: exposure, tone, saturation, the output space and its
-// transfer curve.
+// transfer curve. Highlights and shadows are done before (local_tone.h).
 #pragma once
 
 #include <algorithm>
@@ -13,6 +13,7 @@ namespace irenic {
 
 // The space that development works in: linear, with the wide primaries of ROMM RGB.
 inline constexpr OutputSpace kWorkingSpace = OutputSpace::ProPhotoCompatible;
+inline constexpr Vector3 kWorkingY{0.2880, 0.7119, 0.0001}; // Y of its three primaries (ROMM RGB)
 
 // What a push of log2(lift) stops, at least 0, multiplies light by whose brightest channel is `most`: it
 // lifts the dark by all of its stops and white not at all, so that it never blinds.

@@ -37,11 +37,12 @@ const Field<Look> kFields[] = {
       "Brightness of the whole photo in stops. Part of what is exported, unlike the push."},
      &Look::exposure},
     {{"highlights", "Highlights", "highlights", "", -1, 1, 100, 0,
-      "Below 0 brings back what is brighter than mid-grey, by up to a stop and a half."},
+      "Below 0 brings back areas that are brighter than mid-grey, by up to a stop and a half. What is in them "
+      "keeps its contrast."},
      &Look::highlights},
     {{"shadows", "Shadows", "shadows", "", -1, 1, 100, 0,
-      "Above 0 lifts what is darker than mid-grey, by up to a stop and a half. The noise there is lifted "
-      "with it."},
+      "Above 0 lifts areas that are darker than mid-grey, by up to a stop and a half. What is in them keeps "
+      "its contrast; the noise there is lifted with it."},
      &Look::shadows},
     {{"saturation", "Saturation", "saturation", " %", 0, 2, 100, 0,
       "Strength of all colours. 100 % is as the camera saw them."},

@@ -1,11 +1,15 @@
 #include "develop/render.h"
 
 #include <cmath>
+#include <list>
+#include <mutex>
+#include <optional>
 #include <stdexcept>
 
 #include "develop/demosaic.h"
 #include "develop/fringes.h"
 #include "develop/lens.h"
+#include "develop/local_tone.h"
 #include "develop/sharpen.h"
 #include "image/ease.h"
 #include "image/resample.h"
@@ -114,7 +118,7 @@ void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Wor
                 // Most pixels are far from that.
                 if (rgb[0].at(x, y) < low[0] && rgb[1].at(x, y) < low[1] && rgb[2].at(x, y) < low[2])
                     continue;
-                float v[3], clipped[3];
+                float v[3], clipped[3], raised[3];
                 bool any = false;
                 for (std::size_t c = 0; c < 3; ++c) {
                     v[c] = std::min(rgb[c].at(x, y), top[c]);
@@ -125,8 +129,12 @@ void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Wor
                     float weights = 0.02f, sum = 0.02f * std::max({v[0], v[1], v[2]});
                     for (std::size_t c = 0; c < 3; ++c)
                         weights += 1 - clipped[c], sum += (1 - clipped[c]) * v[c];
+                    // Those that have clipped as well say at least how far they came: green between a red and
+                    // a blue that are brighter would leave pink.
+                    const float said = sum / weights, all = v[0] + v[1] + v[2];
                     for (std::size_t c = 0; c < 3; ++c)
-                        v[c] += clipped[c] * std::max(0.0f, sum / weights - v[c]);
+                        raised[c] = clipped[c] * std::max({0.0f, said - v[c], 0.5f * (all - v[c]) - v[c]});
+                    for (std::size_t c = 0; c < 3; ++c) v[c] += raised[c];
                 }
                 for (std::size_t c = 0; c < 3; ++c) rgb[c].at(x, y) = v[c];
             }
@@ -162,6 +170,44 @@ NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
     }
     out.a *= left * left, out.b *= left * left;
     return out;
+}
+
+// The surround of every place of a photo; of the last few photos it is kept.
+std::shared_ptr<const Surround> surroundOf(const Photo& photo, const Work& work) {
+    struct Kept {
+        std::string digest;
+        int width, height;
+        std::shared_ptr<const Surround> surround;
+    };
+    static std::mutex mutex;
+    static std::list<Kept> kept;
+    constexpr std::size_t kPhotos = 8;
+    constexpr int kLongest = 512; // edges are followed by each pixel's own light
+    const std::string digest = digestOf(photo);
+    {
+        const std::lock_guard lock(mutex);
+        for (const Kept& k : kept)
+            if (k.digest == digest && k.width == photo.width() && k.height == photo.height())
+                return k.surround;
+    }
+    const Image small = developOverview(photo, {}, kLongest, {work.stop, nullptr});
+    Plane light(small.area.width, small.area.height);
+    for (int y = 0; y < light.height(); ++y)
+        for (int x = 0; x < light.width(); ++x)
+            light.at(x, y) = static_cast<float>(kWorkingY[0]) * small[0].at(x, y) +
+                             static_cast<float>(kWorkingY[1]) * small[1].at(x, y) +
+                             static_cast<float>(kWorkingY[2]) * small[2].at(x, y);
+    auto made = std::make_shared<const Surround>(light, photo.width(), photo.height());
+    const std::lock_guard lock(mutex);
+    kept.push_front({digest, photo.width(), photo.height(), made});
+    if (kept.size() > kPhotos) kept.pop_back();
+    return made;
+}
+
+std::optional<LocalTone> localToneOf(const Photo& photo, const Look& look, const Vector3& weights,
+                                     const Work& work) {
+    if (look.highlights == 0 && look.shadows == 0) return std::nullopt;
+    return LocalTone(photo, look, weights, surroundOf(photo, work));
 }
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
@@ -224,12 +270,13 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
         }
     }
     if (!photo.developed) rebuildHighlights(rgb, gain, work);
+    std::optional<Varying<1>> evened;
     if (look.vignetting && lens && lens->hasVignetting()) {
-        const Varying<1> light(wanted, [&](int x, int y, float* v) { lens->gains(x, y, 1, v); });
+        evened.emplace(wanted, [&](int x, int y, float* v) { lens->gains(x, y, 1, v); });
         forEachBand(wanted.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < wanted.width; ++x) {
-                    const float g = light.at(wanted.x + x, wanted.y + y)[0];
+                    const float g = evened->at(wanted.x + x, wanted.y + y)[0];
                     for (Plane& p : rgb) p.at(x, y) *= g;
                 }
         });
@@ -238,7 +285,24 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     if (look.softness != Softness::None)
         sharpen(rgb, look.softness,
                 luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
-    return wanted == area ? std::move(out) : out.cropped(area);
+    if (!(wanted == area)) out = out.cropped(area);
+    const Matrix3 toXyz = cameraToXyzD50(photo, neutralFor(photo, look));
+    const auto tone = localToneOf(photo, look, {toXyz[3], toXyz[4], toXyz[5]}, work);
+    if (!tone) return out;
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        std::vector<float> factors(evened || maps ? static_cast<std::size_t>(area.width) : 0, 1);
+        for (int y = first; y < last; ++y) {
+            for (std::size_t x = 0; x < factors.size(); ++x) {
+                const int px = area.x + static_cast<int>(x), py = area.y + y;
+                factors[x] = evened ? evened->at(px, py)[0] : 1;
+                if (maps)
+                    for (const GainMap& m : found.gainMaps) factors[x] *= m.at(px, py);
+            }
+            tone->apply(out[0].row(y), out[1].row(y), out[2].row(y), area.x, 1, area.y + y, area.width,
+                        factors.empty() ? nullptr : factors.data());
+        }
+    });
+    return out;
 }
 
 // Finished and as 8-bit pixels.
@@ -370,8 +434,15 @@ Image developOverview(const Photo& photo, const Look& look, int longest, const W
 }
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work, float push) {
-    return pictureOf(std::move(developOverview(photo, look, longest, work).plane),
-                     Finish(photo, look, OutputSpace::Srgb, push), work);
+    Image light = developOverview(photo, look, longest, work);
+    if (const auto tone = localToneOf(photo, look, kWorkingY, work)) {
+        const double across = static_cast<double>(photo.width()) / light.area.width,
+                     down = static_cast<double>(photo.height()) / light.area.height;
+        for (int y = 0; y < light.area.height; ++y)
+            tone->apply(light[0].row(y), light[1].row(y), light[2].row(y), 0.5 * across - 0.5, across,
+                        (y + 0.5) * down - 0.5, light.area.width, nullptr);
+    }
+    return pictureOf(std::move(light.plane), Finish(photo, look, OutputSpace::Srgb, push), work);
 }
 
 Histogram histogramOf(const Picture& p) {

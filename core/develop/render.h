@@ -8,11 +8,11 @@
 namespace irenic {
 
 // Linear light of `area` in the camera's own colours (Holds::BalancedLight): cleaned, white-balanced,
-// demosaiced, corrected for the lens and sharpened as the look says, before anything of colour or tone; 1 is
-// the white level of the channel that clips first, and where channels clip the rest is filled in from the
-// others, or made neutral. With distortion corrected, `area` is in the corrected picture (lens.h, Framing),
-// and what lies outside the photo is 0. Cleaned samples come from `store`, if given, where it has them.
-// Throws Cancelled and std::invalid_argument.
+// demosaiced, corrected for the lens, sharpened, highlights and shadows shifted (local_tone.h) as the look
+// says, before anything else of colour or tone; 1 is the white level of the channel that clips first, and
+// where channels clip the rest is filled in from the others, or made neutral. With distortion corrected,
+// `area` is in the corrected picture (lens.h, Framing), and what lies outside the photo is 0. Cleaned samples
+// come from `store`, if given, where it has them. Throws Cancelled and std::invalid_argument.
 Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
                          const Work& work = {}, TileStore* store = nullptr);
 

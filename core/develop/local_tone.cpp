@@ -1,0 +1,125 @@
+#include "develop/local_tone.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "image/ease.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr float kGrey = 0.18f;
+// Differences well below this many stops are texture, those well above are edges.
+constexpr double kTexture = 0.5;
+// Half a window, as a share of the longer side: as wide as what one would dodge or burn by itself.
+constexpr double kReach = 1.0 / 40;
+constexpr float kBlack = 1.0f / 2048;
+// The table of factors.
+constexpr float kDarkest = -14, kBrightest = 8, kEach = 1.0f / 32;
+
+// The mean over (2 r + 1) x (2 r + 1) pixels, or what of them is there.
+Plane boxMean(const Plane& in, int r) {
+    const int w = in.width(), h = in.height();
+    // Sums of all that is above and to the left.
+    std::vector<double> sums(static_cast<std::size_t>(w + 1) * static_cast<std::size_t>(h + 1), 0);
+    const auto at = [&](int x, int y) -> double& {
+        return sums[static_cast<std::size_t>(y) * static_cast<std::size_t>(w + 1) +
+                    static_cast<std::size_t>(x)];
+    };
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            at(x + 1, y + 1) = static_cast<double>(in.at(x, y)) + at(x, y + 1) + at(x + 1, y) - at(x, y);
+    Plane out(w, h);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x) {
+            const int l = std::max(0, x - r), t = std::max(0, y - r), right = std::min(w, x + r + 1),
+                      bottom = std::min(h, y + r + 1);
+            out.at(x, y) = static_cast<float>((at(right, bottom) - at(l, bottom) - at(right, t) + at(l, t)) /
+                                              ((right - l) * (bottom - t)));
+        }
+    return out;
+}
+
+} // namespace
+
+float Surround::stopsOf(float y) { return std::log2(std::max(y, 0.0f) + kBlack); }
+
+Surround::Surround(const Plane& brightness, int width, int height)
+    : scaleX_(static_cast<double>(width) / brightness.width()),
+      scaleY_(static_cast<double>(height) / brightness.height()) {
+    const int w = brightness.width(), h = brightness.height();
+    const int r = std::max(1, static_cast<int>(std::lround(kReach * std::max(w, h))));
+    Plane stops(w, h), squares(w, h);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x) {
+            stops.at(x, y) = stopsOf(brightness.at(x, y));
+            squares.at(x, y) = stops.at(x, y) * stops.at(x, y);
+        }
+    const Plane mean = boxMean(stops, r), square = boxMean(squares, r);
+    Plane slope(w, h), level(w, h);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x) {
+            const double m = static_cast<double>(mean.at(x, y)),
+                         variance = std::max(0.0, static_cast<double>(square.at(x, y)) - m * m);
+            const double a = variance / (variance + kTexture * kTexture);
+            slope.at(x, y) = static_cast<float>(a), level.at(x, y) = static_cast<float>((1 - a) * m);
+        }
+    slope_ = boxMean(slope, r), level_ = boxMean(level, r);
+}
+
+void Surround::row(double x, double step, double y, int n, float* slopes, float* levels) const {
+    const int w = slope_.width(), h = slope_.height();
+    const auto between = [](double at, int size, int& low, int& high) {
+        at = std::clamp(at, 0.0, static_cast<double>(size - 1));
+        low = static_cast<int>(at), high = std::min(low + 1, size - 1);
+        return static_cast<float>(at - low);
+    };
+    int top = 0, bottom = 0;
+    const float v = between((y + 0.5) / scaleY_ - 0.5, h, top, bottom);
+    const auto mixed = [](float a, float b, float t) { return a + t * (b - a); };
+    for (int i = 0; i < n; ++i) {
+        int left = 0, right = 0;
+        const float u = between((x + i * step + 0.5) / scaleX_ - 0.5, w, left, right);
+        slopes[i] = mixed(mixed(slope_.at(left, top), slope_.at(right, top), u),
+                          mixed(slope_.at(left, bottom), slope_.at(right, bottom), u), v);
+        levels[i] = mixed(mixed(level_.at(left, top), level_.at(right, top), u),
+                          mixed(level_.at(left, bottom), level_.at(right, bottom), u), v);
+    }
+}
+
+LocalTone::LocalTone(const Photo& photo, const Look& look, const Vector3& weights,
+                     std::shared_ptr<const Surround> surround)
+    : weights_{static_cast<float>(weights[0]), static_cast<float>(weights[1]),
+               static_cast<float>(weights[2])},
+      surround_(std::move(surround)) {
+    const float exposed = look.exposure + static_cast<float>(photo.baselineExposure);
+    for (float stops = kDarkest; stops <= kBrightest; stops += kEach) {
+        const float above = stops + exposed - std::log2(kGrey);
+        const float by = above > 0 ? look.highlights * eased(above / 3.5f) : look.shadows * eased(-above / 5);
+        factors_.push_back(std::exp2(1.5f * by));
+    }
+}
+
+float LocalTone::factorAt(float stops) const {
+    const float at = (std::clamp(stops, kDarkest, kBrightest) - kDarkest) / kEach;
+    const auto i = std::min(static_cast<std::size_t>(at), factors_.size() - 2);
+    return factors_[i] + (at - static_cast<float>(i)) * (factors_[i + 1] - factors_[i]);
+}
+
+void LocalTone::apply(float* r, float* g, float* b, double x, double step, double y, int n,
+                      const float* evened) const {
+    std::vector<float> slopes(static_cast<std::size_t>(n)), levels(static_cast<std::size_t>(n));
+    surround_->row(x, step, y, n, slopes.data(), levels.data());
+    for (int i = 0; i < n; ++i) {
+        const auto at = static_cast<std::size_t>(i);
+        const float light = Surround::stopsOf(weights_[0] * r[i] + weights_[1] * g[i] + weights_[2] * b[i]);
+        float surround = slopes[at] * light + levels[at];
+        // The coefficients are those of the photo as it is.
+        if (evened) surround += (1 - slopes[at]) * std::log2(evened[i]);
+        const float factor = factorAt(surround);
+        r[i] *= factor, g[i] *= factor, b[i] *= factor;
+    }
+}
+
+} // namespace irenic
