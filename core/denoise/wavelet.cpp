@@ -89,6 +89,19 @@ void Shrink(const float* band, const float* parent, float weight, const float* e
     }
 }
 
+// Wiener's share of band[i]: `energy` holds column sums of a first estimate's squares; 2r+1 of them around i,
+// over themselves and the noise that as many coefficients have.
+void Share(const float* band, const float* energy, int r, float noise, float* out, int n) {
+    const hn::ScalableTag<float> d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    const auto all = hn::Set(d, noise * static_cast<float>((2 * r + 1) * (2 * r + 1)));
+    for (int i = 0; i < n; i += lanes) {
+        auto sum = hn::LoadU(d, energy + i - r);
+        for (int k = 1 - r; k <= r; ++k) sum = hn::Add(sum, hn::LoadU(d, energy + i + k));
+        hn::StoreU(hn::Mul(hn::LoadU(d, band + i), hn::Div(sum, hn::Add(sum, all))), d, out + i);
+    }
+}
+
 } // namespace HWY_NAMESPACE
 } // namespace irenic
 HWY_AFTER_NAMESPACE();
@@ -100,14 +113,21 @@ HWY_EXPORT(Analyse);
 HWY_EXPORT(Synthesise);
 HWY_EXPORT(SquareSum);
 HWY_EXPORT(Shrink);
+HWY_EXPORT(Share);
 
 namespace {
 
-constexpr int kReach = (Wavelet::kTaps - 1) * ((1 << Wavelet::kLevels) - 1); // 45
-constexpr int kWindow = 3; // the widest radius of the local variance
-constexpr int kMargin = kReach + kWindow;
+constexpr int kLevels = Wavelet::kLevels;
+constexpr int kReach = (Wavelet::kTaps - 1) * ((1 << kLevels) - 1); // 45
+// Radii of the local variance: of the first estimate, by level, and of the second.
+constexpr int kFirstWindow = 3, kSecondWindow = 2;
+constexpr int firstWindow(int level) { return level == 0 ? 2 : kFirstWindow; }
+constexpr int kFirstMargin = kReach + kFirstWindow, kSecondMargin = kReach + kSecondWindow;
+// The noise that the second pass reckons with, over that there is: what the first left of a window is not
+// only picture; of colours less goes, so that even areas keep theirs. Chosen on the mill and on the eight
+// photographs of the protocol.
+constexpr float kSecondNoise = 1.3f, kSecondColourNoise = 0.9f;
 
-constexpr int windowRadius(int level) { return level == 0 ? 2 : kWindow; }
 // How far the filter of a level reaches: forwards in analysis, backwards in synthesis.
 constexpr int reachOf(int level) { return (Wavelet::kTaps - 1) << level; }
 // The row that a level can make once row 0 of the input is there, counted backwards.
@@ -124,142 +144,236 @@ class RecentRows {
     Plane rows_;
 };
 
-// Columns of one plane, row by row: whole planes of thirteen bands would not stay in the processor's caches.
-// Band (level, kind) at index x belongs to the input from x on; all share the input's coordinates, so that
-// what is valid of a band ends ever earlier at the right.
-class StripShrinker {
+using Bands = std::array<RecentRows, 3>;
+
+// The bands of some columns of a plane, row by row: whole planes of thirteen bands would not stay in the
+// processor's caches. Band (level, kind) at index x belongs to the input from x on; all share the input's
+// coordinates, so that what is valid of a band ends ever earlier at the right.
+class Analysis {
   public:
-    StripShrinker(int columns, float strength) : width_(columns + 2 * kMargin), strength_(strength) {
+    // Keeps a window of rows around the one that the coarsest level allows, and with `parents` those that
+    // finer levels look at.
+    Analysis(int width, int window, bool parents) : width_(width), halves_(width, 2) {
         for (int l = 0; l < kLevels; ++l) {
-            const std::size_t level = static_cast<std::size_t>(l);
-            // Rows are shrunk when the coarsest level has what the window needs: finer levels wait for it.
-            const int ahead = kMargin - delayOf(l), behind = std::max(kWindow, l > 0 ? reachOf(l - 1) : 0);
-            for (auto& band : band_[level]) band = RecentRows(width_, ahead + behind + 1);
-            for (auto& band : shrunk_[level]) band = RecentRows(width_, reachOf(l) + 1);
-            low_[level] = RecentRows(width_, l + 1 < kLevels ? reachOf(l + 1) + 1 : reachOf(l) + ahead + 1);
-            if (l > 0) restored_[level] = RecentRows(width_, reachOf(l - 1) + 1);
+            const auto level = static_cast<std::size_t>(l);
+            // Rows are used when the coarsest level has what the window needs: finer levels wait for it.
+            const int ahead = kReach + window - delayOf(l),
+                      behind = std::max(window, parents && l > 0 ? reachOf(l - 1) : 0);
+            for (auto& band : band_[level]) band = RecentRows(width, ahead + behind + 1);
+            low_[level] = RecentRows(width, l + 1 < kLevels ? reachOf(l + 1) + 1 : reachOf(l) + ahead + 1);
         }
-        halves_ = Plane(width_, 2);
-        energy_ = Plane(width_ + 32, 1);
-        energy_.fill(0);
-        result_ = Plane(width_, 1);
     }
 
-    // `in` covers `strip` and kMargin around it.
-    void run(const PlaneSet& in, std::size_t plane, const Rect& strip, PlaneSet& out, const Work& work) {
-        const Rect around = strip.inflated(kMargin);
-        for (int y = 0; y < around.height; ++y) {
-            if (y % 16 == 0) work.check();
+    // Takes row y of the input, of which `from` gives the ones up to it.
+    template <class From> void take(int y, const From& from) {
+        for (int l = 0; l < kLevels && y >= delayOf(l); ++l) {
+            const float* taps[Wavelet::kTaps];
+            const int row = y - delayOf(l);
             for (int k = 0; k < Wavelet::kTaps; ++k)
-                input_[static_cast<std::size_t>(k)] =
-                    in.rowAt(plane, around.y + std::max(0, y - delayOf(0) + k)) + around.x;
-            for (int level = 0; level < kLevels && y >= delayOf(level); ++level)
-                analyse(level, y - delayOf(level));
-            const int row = y - kMargin;
-            if (row < kWindow + reachOf(kLevels - 2)) continue;
-            for (int level = kLevels - 1; level >= 0; --level) {
-                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
-                synthesise(level, row);
-            }
-            if (row >= kMargin)
-                std::copy_n(result_.row(0) + kMargin, strip.width,
-                            out.rowAt(plane, around.y + row) + strip.x);
+                taps[k] = l == 0 ? from(row + k) : low(l - 1).row(row + (k << l));
+            analyse(taps, l, row);
         }
     }
 
-  private:
-    static constexpr int kLevels = Wavelet::kLevels;
-    using Bands = std::array<RecentRows, 3>;
-
+    RecentRows& band(int level, std::size_t kind) { return band_[static_cast<std::size_t>(level)][kind]; }
+    RecentRows& low(int level) { return low_[static_cast<std::size_t>(level)]; }
     // Columns of a level's bands that are valid.
     int valid(int level) const { return width_ - delayOf(level); }
 
+  private:
     // Columns first, into two rows that stay at hand, then along these.
-    void analyse(int l, int y) {
-        const auto level = static_cast<std::size_t>(l);
+    void analyse(const float* const* taps, int l, int y) {
         const int step = 1 << l;
-        const float* taps[4];
-        for (std::size_t k = 0; k < 4; ++k)
-            taps[k] = l == 0 ? input_[k] : low_[level - 1].row(y + static_cast<int>(k) * step);
         HWY_DYNAMIC_DISPATCH(Analyse)
         (taps, halves_.row(0), halves_.row(1), l == 0 ? width_ : valid(l - 1));
         const float *low = halves_.row(0), *high = halves_.row(1);
         const float *alongLow[4] = {low, low + step, low + 2 * step, low + 3 * step},
                     *alongHigh[4] = {high, high + step, high + 2 * step, high + 3 * step};
-        Bands& band = band_[level];
-        HWY_DYNAMIC_DISPATCH(Analyse)(alongLow, low_[level].row(y), band[1].row(y), valid(l));
-        HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band[0].row(y), band[2].row(y), valid(l));
+        HWY_DYNAMIC_DISPATCH(Analyse)(alongLow, this->low(l).row(y), band(l, 1).row(y), valid(l));
+        HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band(l, 0).row(y), band(l, 2).row(y), valid(l));
     }
 
-    void shrink(int l, std::size_t kind, int y) {
-        const auto level = static_cast<std::size_t>(l);
-        RecentRows& band = band_[level][kind];
+    int width_;
+    std::array<Bands, kLevels> band_;
+    std::array<RecentRows, kLevels> low_;
+    Plane halves_;
+};
+
+// The way back, from bands that were shrunk.
+class Synthesis {
+  public:
+    explicit Synthesis(int width) : halves_(width, 2), result_(width, 1) {
+        for (int l = 0; l < kLevels; ++l) {
+            const auto level = static_cast<std::size_t>(l);
+            for (auto& band : shrunk_[level]) band = RecentRows(width, reachOf(l) + 1);
+            if (l > 0) restored_[level] = RecentRows(width, reachOf(l - 1) + 1);
+        }
+    }
+
+    RecentRows& shrunk(int level, std::size_t kind) { return shrunk_[static_cast<std::size_t>(level)][kind]; }
+
+    // Row y, once all of its bands are shrunk.
+    const float* row(int y, Analysis& of) {
+        for (int l = kLevels - 1; l >= 0; --l) {
+            const auto level = static_cast<std::size_t>(l);
+            const int step = 1 << l, back = reachOf(l), valid = of.valid(l);
+            RecentRows& low = l == kLevels - 1 ? of.low(l) : restored_[level + 1];
+            const float *a[4], *b[4], *c[4], *e[4], *along[4], *alongHigh[4];
+            for (int k = 0; k < 4; ++k) {
+                const int from = std::max(0, y - k * step); // before the first rows nothing is valid yet
+                a[k] = low.row(from), b[k] = shrunk_[level][0].row(from);
+                c[k] = shrunk_[level][1].row(from), e[k] = shrunk_[level][2].row(from);
+                along[k] = halves_.row(0) + back - k * step, alongHigh[k] = halves_.row(1) + back - k * step;
+            }
+            HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, halves_.row(0), valid);
+            HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, halves_.row(1), valid);
+            float* to = l == 0 ? result_.row(0) : restored_[level].row(y);
+            HWY_DYNAMIC_DISPATCH(Synthesise)(along, alongHigh, to + back, valid - back);
+        }
+        return result_.row(0);
+    }
+
+  private:
+    std::array<Bands, kLevels> shrunk_;
+    std::array<RecentRows, kLevels> restored_;
+    Plane halves_, result_;
+};
+
+// The first estimate of a strip of a plane: coefficients are judged with their parents and surround.
+class FirstPass {
+  public:
+    FirstPass(int columns, float strength)
+        : width_(columns + 2 * kFirstMargin), strength_(strength), analysis_(width_, kFirstWindow, true),
+          synthesis_(width_), energy_(width_ + 32, 1) {
+        energy_.fill(0);
+    }
+
+    // `in` covers `strip` and kFirstMargin around it.
+    void run(const PlaneSet& in, std::size_t plane, const Rect& strip, PlaneSet& out, const Work& work) {
+        const Rect around = strip.inflated(kFirstMargin);
+        for (int y = 0; y < around.height; ++y) {
+            if (y % 16 == 0) work.check();
+            analysis_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
+            const int row = y - kFirstMargin;
+            if (row < kFirstWindow + reachOf(kLevels - 2)) continue; // a parent's row would not be there
+            for (int level = 0; level < kLevels; ++level)
+                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
+            const float* made = synthesis_.row(row, analysis_);
+            if (row >= kFirstMargin)
+                std::copy_n(made + kFirstMargin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
+        }
+    }
+
+  private:
+    void shrink(int level, std::size_t kind, int y) {
+        RecentRows& band = analysis_.band(level, kind);
         // The coarsest bands have no parent; they are judged with themselves.
-        const bool top = l == kLevels - 1;
+        const bool top = level == kLevels - 1;
         // A parent's filter reaches further to the right: the same place stands further left in it.
-        const int shift = top ? 0 : reachOf(l), r = windowRadius(l), x0 = std::max(r, shift);
-        const int right = std::min(valid(l) - r, top ? valid(l) : valid(l + 1) + shift);
-        const float* near[2 * kWindow + 1];
+        const int valid = analysis_.valid(level), shift = top ? 0 : reachOf(level), r = firstWindow(level),
+                  x0 = std::max(r, shift);
+        const int right = std::min(valid - r, top ? valid : analysis_.valid(level + 1) + shift);
+        const float* near[2 * kFirstWindow + 1];
         for (int k = -r; k <= r; ++k) near[k + r] = band.row(y + k);
-        HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy_.row(0), valid(l));
+        HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy_.row(0), valid);
         // A parent is half as noisy: it is brought to the child's size.
-        const float* parent = top ? band.row(y) + x0 : band_[level + 1][kind].row(y - shift) + x0 - shift;
-        const float sigma = strength_ / static_cast<float>(2 << l);
+        const float* parent =
+            top ? band.row(y) + x0 : analysis_.band(level + 1, kind).row(y - shift) + x0 - shift;
+        const float sigma = strength_ / static_cast<float>(2 << level);
         HWY_DYNAMIC_DISPATCH(Shrink)
         (band.row(y) + x0, parent, top ? 1.0f : 2.0f, energy_.row(0) + x0, r, sigma * sigma,
-         shrunk_[level][kind].row(y) + x0, right - x0);
-    }
-
-    void synthesise(int l, int y) {
-        const auto level = static_cast<std::size_t>(l);
-        const int step = 1 << l, back = reachOf(l);
-        RecentRows& low = l == kLevels - 1 ? low_[level] : restored_[level + 1];
-        const float *a[4], *b[4], *c[4], *e[4], *along[4], *alongHigh[4];
-        for (int k = 0; k < 4; ++k) {
-            const int row = std::max(0, y - k * step); // before the first rows nothing is valid yet
-            a[k] = low.row(row), b[k] = shrunk_[level][0].row(row);
-            c[k] = shrunk_[level][1].row(row), e[k] = shrunk_[level][2].row(row);
-            along[k] = halves_.row(0) + back - k * step, alongHigh[k] = halves_.row(1) + back - k * step;
-        }
-        HWY_DYNAMIC_DISPATCH(Synthesise)(a, b, halves_.row(0), valid(l));
-        HWY_DYNAMIC_DISPATCH(Synthesise)(c, e, halves_.row(1), valid(l));
-        float* to = l == 0 ? result_.row(0) : restored_[level].row(y);
-        HWY_DYNAMIC_DISPATCH(Synthesise)(along, alongHigh, to + back, valid(l) - back);
+         synthesis_.shrunk(level, kind).row(y) + x0, right - x0);
     }
 
     int width_;
     float strength_;
-    std::array<const float*, Wavelet::kTaps> input_{}; // rows under the finest filter
-    std::array<Bands, kLevels> band_, shrunk_;
-    std::array<RecentRows, kLevels> low_, restored_;
-    Plane halves_, energy_, result_;
+    Analysis analysis_;
+    Synthesis synthesis_;
+    Plane energy_;
 };
 
-// Wide enough for what is read twice, narrow enough for the cache of one core.
-constexpr int kStrip = 384;
+// The second one: what the first says of a coefficient's surround tells how much of the noisy one is kept.
+class SecondPass {
+  public:
+    SecondPass(int columns, float variance)
+        : width_(columns + 2 * kSecondMargin), variance_(variance), noisy_(width_, kSecondWindow, false),
+          first_(width_, kSecondWindow, false), synthesis_(width_), energy_(width_ + 32, 1) {
+        energy_.fill(0);
+    }
 
-} // namespace
+    // `in` and `first` cover `strip` and kSecondMargin around it.
+    void run(const PlaneSet& in, const PlaneSet& first, std::size_t plane, const Rect& strip, PlaneSet& out,
+             const Work& work) {
+        const Rect around = strip.inflated(kSecondMargin);
+        for (int y = 0; y < around.height; ++y) {
+            if (y % 16 == 0) work.check();
+            noisy_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
+            first_.take(y, [&](int row) { return first.rowAt(plane, around.y + row) + around.x; });
+            const int row = y - kSecondMargin;
+            if (row < kSecondWindow) continue;
+            for (int level = 0; level < kLevels; ++level)
+                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
+            const float* made = synthesis_.row(row, noisy_);
+            if (row >= kSecondMargin)
+                std::copy_n(made + kSecondMargin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
+        }
+    }
 
-int Wavelet::margin() const { return kMargin; }
+  private:
+    void shrink(int level, std::size_t kind, int y) {
+        constexpr int r = kSecondWindow;
+        const int valid = noisy_.valid(level);
+        const float* near[2 * r + 1];
+        for (int k = -r; k <= r; ++k) near[k + r] = first_.band(level, kind).row(y + k);
+        HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy_.row(0), valid);
+        const float variance = variance_ / static_cast<float>(4 << (2 * level));
+        HWY_DYNAMIC_DISPATCH(Share)
+        (noisy_.band(level, kind).row(y) + r, energy_.row(0) + r, r, variance,
+         synthesis_.shrunk(level, kind).row(y) + r, valid - 2 * r);
+    }
 
-PlaneSet Wavelet::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
-                      const Work& work) const {
-    PlaneSet out(area);
-    const int strips = (area.width + kStrip - 1) / kStrip, columns = (area.width + strips - 1) / strips,
+    int width_;
+    float variance_; // of the noise that is reckoned with
+    Analysis noisy_, first_;
+    Synthesis synthesis_;
+    Plane energy_;
+};
+
+// Calls body(plane, strip) for strips of all planes: wide enough for what is read twice, narrow
+// enough for the cache of one core.
+template <class Body> void forEachStrip(const Rect& area, int widest, const Work& work, const Body& body) {
+    const int strips = (area.width + widest - 1) / widest, columns = (area.width + strips - 1) / strips,
               count = strips * static_cast<int>(kPlanes);
     std::atomic<int> done = 0;
     forEachBand(count, 1, work, [&](int first, int last) {
         for (int i = first; i < last; ++i) {
-            const auto p = static_cast<std::size_t>(i / strips);
-            const int x = area.x + i % strips * columns;
-            const Rect strip = Rect{x, area.y, columns, area.height}.intersected(area);
-            if (strength[p] > 0)
-                StripShrinker(strip.width, strength[p]).run(in, p, strip, out, work);
-            else
-                for (int y = strip.y; y < strip.bottom(); ++y)
-                    std::copy_n(in.rowAt(p, y) + strip.x, strip.width, out.rowAt(p, y) + strip.x);
+            const Rect strip =
+                Rect{area.x + i % strips * columns, area.y, columns, area.height}.intersected(area);
+            body(static_cast<std::size_t>(i / strips), strip);
             work.report(static_cast<double>(++done) / count);
         }
+    });
+}
+
+constexpr int kFirstStrip = 384, kSecondStrip = 384;
+
+} // namespace
+
+int Wavelet::margin() const { return kFirstMargin + kSecondMargin; }
+
+PlaneSet Wavelet::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
+                      const Work& work) const {
+    PlaneSet first(area.inflated(kSecondMargin)), out(area);
+    forEachStrip(first.area, kFirstStrip, work.part(0, 0.45), [&](std::size_t p, const Rect& strip) {
+        if (strength[p] > 0) FirstPass(strip.width, strength[p]).run(in, p, strip, first, work);
+    });
+    forEachStrip(area, kSecondStrip, work.part(0.45, 1), [&](std::size_t p, const Rect& strip) {
+        const float reckoned = isColour(p) ? kSecondColourNoise : kSecondNoise;
+        if (strength[p] > 0)
+            SecondPass(strip.width, reckoned * strength[p] * strength[p]).run(in, first, p, strip, out, work);
+        else
+            for (int y = strip.y; y < strip.bottom(); ++y)
+                std::copy_n(in.rowAt(p, y) + strip.x, strip.width, out.rowAt(p, y) + strip.x);
     });
     return out;
 }

@@ -3,8 +3,11 @@
 // G. P. Nason, B. W. Silverman, "The stationary wavelet transform", 1995 (the transform); L. Sendur, I. W.
 // Selesnick, "Bivariate shrinkage with local variance estimation", IEEE Signal Processing Letters 9(12), 2002
 // (the shrinkage: a coefficient is judged together with its parent at the next coarser scale, with a signal
-// variance measured in its neighbourhood). Filters: Daubechies' with two vanishing moments, four scales.
-// The character: quick and even; soft in fine texture; leaves coarse blotches wider than 32 pixels.
+// variance measured in its neighbourhood); then Wiener's shares of the noisy coefficients, from the energy
+// that this first estimate has around each: S. P. Ghael, A. M. Sayeed, R. G. Baraniuk, "Improved wavelet
+// denoising via empirical Wiener filtering", SPIE 3169, 1997. Filters: Daubechies' with two vanishing
+// moments, four scales. The character: quick and even; soft in fine texture; leaves coarse blotches wider
+// than 32 pixels.
 #pragma once
 
 #include "denoise/method.h"
