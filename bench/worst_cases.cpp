@@ -12,6 +12,13 @@ namespace {
 
 constexpr int kPlace = 64, kStep = 32, kEdge = 16;
 
+// Wallpapers lie in a folder of their name, by their size.
+std::string nameOf(const std::filesystem::path& photo) {
+    const std::string stem = photo.stem();
+    if (stem.empty() || stem[0] < '0' || stem[0] > '9') return stem;
+    return photo.parent_path().parent_path().parent_path().filename();
+}
+
 double errorOf(const cv::Mat& truth, const cv::Mat& found, const cv::Rect& place) {
     return cv::norm(truth(place), found(place), cv::NORM_L2) / std::sqrt(3.0 * place.area());
 }
@@ -63,10 +70,12 @@ void WorstCases::write(const std::filesystem::path& file, int zoom, int side) co
             const int off = (kPlace - side) / 2, x = c * cell, y = r * (cell + kLine);
             cv::Mat large;
             cv::resize(place(cv::Rect(off, off, side, side)), large, {}, zoom, zoom, cv::INTER_NEAREST);
-            large.copyTo(sheet(cv::Rect(x, y + kLine, side * zoom, side * zoom)));
-            const std::string text = name == method ? name + ", its worst" : name;
-            cv::putText(sheet, text, {x + 2, y + kLine - 7}, cv::FONT_HERSHEY_SIMPLEX, 0.42,
+            if (name == method) // whose worst it is
+                cv::rectangle(sheet, cv::Rect(x, y + 2, side * zoom, kLine - 2), cv::Scalar(60, 140, 200),
+                              cv::FILLED);
+            cv::putText(sheet, name, {x + 3, y + kLine - 6}, cv::FONT_HERSHEY_SIMPLEX, 0.42,
                         cv::Scalar(20, 20, 20), 1, cv::LINE_AA);
+            large.copyTo(sheet(cv::Rect(x, y + kLine, side * zoom, side * zoom)));
         }
     }
     if (!cv::imwrite(file.string(), sheet)) throw std::runtime_error(file.string() + ": cannot be written");
@@ -77,8 +86,7 @@ std::string WorstCases::told() const {
     for (const auto& [method, worst] : cases_) {
         char line[300];
         std::snprintf(line, sizeof line, "| %s | %s, ISO %.0f | %s | %.3f of white |\n", method.c_str(),
-                      std::filesystem::path(worst.photo).stem().c_str(), worst.iso, worst.best.c_str(),
-                      worst.behind);
+                      nameOf(worst.photo).c_str(), worst.iso, worst.best.c_str(), worst.behind);
         out += line;
     }
     return out;
