@@ -90,14 +90,17 @@ void Shrink(const float* band, const float* parent, float weight, const float* e
 }
 
 // Wiener's share of band[i]: `energy` holds column sums of a first estimate's squares; 2r+1 of them around i,
-// over themselves and the noise that as many coefficients have.
-void Share(const float* band, const float* energy, int r, float noise, float* out, int n) {
+// over themselves and the noise that as many coefficients have. Less than `chance` of that noise is left by
+// chance.
+void Share(const float* band, const float* energy, int r, float noise, float chance, float* out, int n) {
     const hn::ScalableTag<float> d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    const auto all = hn::Set(d, noise * static_cast<float>((2 * r + 1) * (2 * r + 1)));
+    const auto all = hn::Set(d, noise * static_cast<float>((2 * r + 1) * (2 * r + 1))),
+               least = hn::Mul(all, hn::Set(d, chance));
     for (int i = 0; i < n; i += lanes) {
         auto sum = hn::LoadU(d, energy + i - r);
         for (int k = 1 - r; k <= r; ++k) sum = hn::Add(sum, hn::LoadU(d, energy + i + k));
+        sum = hn::Max(hn::Zero(d), hn::Sub(sum, least));
         hn::StoreU(hn::Mul(hn::LoadU(d, band + i), hn::Div(sum, hn::Add(sum, all))), d, out + i);
     }
 }
@@ -127,6 +130,8 @@ constexpr int kFirstMargin = kReach + kFirstWindow, kSecondMargin = kReach + kSe
 // only picture; of colours less goes, so that even areas keep theirs. Chosen on the mill and on the eight
 // photographs of the protocol.
 constexpr float kSecondNoise = 1.3f, kSecondColourNoise = 0.9f;
+// What the first left of a window where there is nothing: kept, it shows as strokes in near black.
+constexpr float kChance = 0.3f;
 
 // How far the filter of a level reaches: forwards in analysis, backwards in synthesis.
 constexpr int reachOf(int level) { return (Wavelet::kTaps - 1) << level; }
@@ -328,7 +333,7 @@ class SecondPass {
         HWY_DYNAMIC_DISPATCH(SquareSum)(near, 2 * r + 1, energy_.row(0), valid);
         const float variance = variance_ / static_cast<float>(4 << (2 * level));
         HWY_DYNAMIC_DISPATCH(Share)
-        (noisy_.band(level, kind).row(y) + r, energy_.row(0) + r, r, variance,
+        (noisy_.band(level, kind).row(y) + r, energy_.row(0) + r, r, variance, kChance,
          synthesis_.shrunk(level, kind).row(y) + r, valid - 2 * r);
     }
 
