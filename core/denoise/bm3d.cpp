@@ -508,7 +508,7 @@ int BlockMatching::margin() const { return kTwoStepMargin; }
 PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                             const Work& work) const {
     const auto both = [&](const std::array<float, kPlanes>& s, const Work& part) {
-        return bothSteps(in, area, s, quick_ ? kGroup1 / 2 : kGroup1, quick_ ? kGroup2 / 2 : kGroup2,
+        return bothSteps(in, area, s, guide_, quick_ ? kGroup1 / 2 : kGroup1, quick_ ? kGroup2 / 2 : kGroup2,
                          in.packed, in.packed ? runFineTile : runTile, part);
     };
     if (!in.packed) return both(strength, work);

@@ -8,21 +8,24 @@
 // with blocks that lie on the same place of a cell: A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K.
 // Egiazarian, "Cross-color BM3D filtering of noisy raw data", LNLA 2009. That keeps 0.3 to 0.8 dB more than
 // blocks of packed planes did (bench/mosaic_variant.cpp). Where we differ: groups are found in the luminance
-// of cells, 8x8 of them, and serve the four blocks in their middle; the first step compares a lightly
-// smoothed luminance, which costs nothing and makes matches at low light much surer; groups are always full,
+// of cells, 8x8 of them, and serve the four blocks in their middle; both steps compare the noisy luminance
+// (groups::Guide says why); groups are always full,
 // however far the last block lies; the transform inside blocks is the DCT in both steps. Photos without a
 // mosaic go plane by plane, groups found in luminance.
 // The character: the cleanest of the classical methods; straight edges and repeated patterns come out best.
 #pragma once
 
-#include "denoise/method.h"
+#include "denoise/groups.h"
 
 namespace irenic {
 
 class BlockMatching : public Method {
   public:
     // The quick grade makes groups of half the size.
-    explicit BlockMatching(bool quick) : quick_(quick) {}
+    explicit BlockMatching(bool quick, groups::Guide guide = groups::Guide::Noisy)
+        : quick_(quick), guide_(guide) {}
+    // As the learned method was trained to hear it.
+    static BlockMatching secondOpinion(bool quick) { return BlockMatching(quick, groups::Guide::Smoothed); }
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
     std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
     std::string summary() const override {
@@ -36,6 +39,7 @@ class BlockMatching : public Method {
 
   private:
     bool quick_;
+    groups::Guide guide_;
 };
 
 // The first step alone, of a mosaic and from groups of half the size: what the quick grade of the learned

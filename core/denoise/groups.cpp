@@ -95,17 +95,18 @@ Plane smoothed(const Plane& in, const Work& work) {
 }
 
 PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
-                   int first, int second, bool channels,
+                   Guide guide, int first, int second, bool channels,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work) {
-    const Plane guide = smoothed(in.plane[0], work);
-    const PlaneSet basic = aggregate({&in, nullptr, &guide, in.area, {}, strength, first, channels},
+    const Plane smooth = guide == Guide::Smoothed ? smoothed(in.plane[0], work) : Plane();
+    const Plane& seen = guide == Guide::Smoothed ? smooth : in.plane[0];
+    const PlaneSet basic = aggregate({&in, nullptr, &seen, in.area, {}, strength, first, channels},
                                      area.inflated(kReach), runTile, work.part(0, 0.45));
-    const bool luminance = strength[0] > 0;
+    const bool again = guide == Guide::Noisy || strength[0] <= 0;
     return aggregate({&in,
                       &basic,
-                      luminance ? &basic.plane[0] : &guide,
-                      luminance ? basic.area : in.area,
+                      again ? &seen : &basic.plane[0],
+                      again ? in.area : basic.area,
                       {},
                       strength,
                       second,

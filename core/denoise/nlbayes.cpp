@@ -248,7 +248,7 @@ int NonLocalBayes::margin() const { return kTwoStepMargin; }
 
 PlaneSet NonLocalBayes::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                             const Work& work) const {
-    return bothSteps(in, area, strength, kPatches, kPatches, false, runTile, work);
+    return bothSteps(in, area, strength, Guide::Smoothed, kPatches, kPatches, false, runTile, work);
 }
 
 } // namespace irenic
