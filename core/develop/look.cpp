@@ -37,7 +37,8 @@ const Field<Look> kFields[] = {
       "Brightness of the whole photo in stops. Part of what is exported, unlike the push."},
      &Look::exposure},
     {{"highlights", "Highlights", "highlights", "", -1, 1, 100, 0,
-      "Below 0 brings back areas that are brighter than mid-grey, by up to a stop and a half. What is in them "
+      "Below 0 brings back areas that are brighter than mid-grey, by up to a stop and a half. What is in "
+      "them "
       "keeps its contrast."},
      &Look::highlights},
     {{"shadows", "Shadows", "shadows", "", -1, 1, 100, 0,
