@@ -17,25 +17,38 @@ constexpr double kOrder = -2999.5;
 DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setAttribute(Qt::WA_TransparentForMouseEvents);
     setAccessibleName(tr("What differs, on grey"));
+    again_.setSingleShot(true);
+    again_.setInterval(200);
+    connect(&again_, &QTimer::timeout, this, &DifferenceView::request);
 }
 
 void DifferenceView::show(const Pair& pair) {
-    if (pair == pair_ && (job_.active() || !image_.isNull())) return;
+    const bool busy = job_.active() || again_.isActive();
+    if (pair == pair_ && (busy || !image_.isNull())) return;
     // While a hand moves a strength, what is being made is shown before the next is begun.
-    moving_ = job_.active() && pair.isCleanedOtherwise(pair_);
+    moving_ = busy && pair.isCleanedOtherwise(pair_);
     pair_ = pair;
     failure_.clear();
-    if (!moving_) request();
+    if (!moving_) again_.stop(), request();
     update();
 }
 
+// While the hand moves, in the quick grade of colours; the last of all is made as it is asked for.
 void DifferenceView::request() {
-    job_ = renderer_.requestDifference(pair_, kOrder, [this, pair = pair_](const Outcome<QImage>& made) {
-        if (made.value) image_ = *made.value;
-        failure_ = QString::fromStdString(made.problem);
-        if (!(pair == pair_)) request();
-        update();
-    });
+    Pair pair = pair_;
+    if (moving_) pair.first.look.demosaic = pair.second.look.demosaic = Demosaic::Quick;
+    job_ =
+        renderer_.requestDifference(pair, kOrder, [this, pair, wanted = pair_](const Outcome<QImage>& made) {
+            if (made.value) image_ = *made.value;
+            failure_ = QString::fromStdString(made.problem);
+            const bool newest = wanted == pair_;
+            if (newest) moving_ = false;
+            if (!newest)
+                again_.start(); // the pixels themselves come first
+            else if (!(pair == pair_))
+                request();
+            update();
+        });
 }
 
 void DifferenceView::paintEvent(QPaintEvent*) {
@@ -46,7 +59,7 @@ void DifferenceView::paintEvent(QPaintEvent*) {
     screen.setDevicePixelRatio(ratio);
     const QSizeF size = QSizeF(screen.size()) / ratio;
     // What is not this place's any more is faint and hatched.
-    const bool stale = job_.active() && !moving_;
+    const bool stale = (job_.active() || again_.isActive()) && !moving_;
     if (stale) p.setOpacity(0.3);
     if (!image_.isNull())
         p.drawImage(QPointF(std::max(0.0, std::floor((width() - size.width()) / 2)),

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QImage>
+#include <QTimer>
 #include <QWidget>
 
 #include "renderer.h"
@@ -16,7 +17,7 @@ class DifferenceView : public QWidget {
     // At the place and zoom of a cell. Nothing happens when it is shown already.
     void show(const Pair& pair);
     // Null unless current.
-    QImage image() const { return job_.active() ? QImage() : image_; }
+    QImage image() const { return job_.active() || again_.isActive() ? QImage() : image_; }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -28,6 +29,7 @@ class DifferenceView : public QWidget {
     Pair pair_;
     bool moving_ = false; // by a hand: what is shown is at most one picture old
     Job job_;
+    QTimer again_; // for the newest, while the hand moves
     QImage image_;
     QString failure_;
 };

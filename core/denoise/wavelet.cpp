@@ -121,11 +121,14 @@ HWY_EXPORT(Share);
 namespace {
 
 constexpr int kLevels = Wavelet::kLevels;
-constexpr int kReach = (Wavelet::kTaps - 1) * ((1 << kLevels) - 1); // 45
+// The coarsest scale is left as the first estimate has it: looking twice there would need twice the surround.
+constexpr int kSecondLevels = kLevels - 1;
+constexpr int reachOfAll(int levels) { return (Wavelet::kTaps - 1) * ((1 << levels) - 1); } // 45 and 21
 // Radii of the local variance: of the first estimate, by level, and of the second.
 constexpr int kFirstWindow = 3, kSecondWindow = 2;
 constexpr int firstWindow(int level) { return level == 0 ? 2 : kFirstWindow; }
-constexpr int kFirstMargin = kReach + kFirstWindow, kSecondMargin = kReach + kSecondWindow;
+constexpr int kFirstMargin = reachOfAll(kLevels) + kFirstWindow,
+              kSecondMargin = reachOfAll(kSecondLevels) + kSecondWindow;
 // The noise that the second pass reckons with, over that there is: what the first left of a window is not
 // only picture; of colours less goes, so that even areas keep theirs. Chosen on the mill and on the eight
 // photographs of the protocol.
@@ -158,20 +161,21 @@ class Analysis {
   public:
     // Keeps a window of rows around the one that the coarsest level allows, and with `parents` those that
     // finer levels look at.
-    Analysis(int width, int window, bool parents) : width_(width), halves_(width, 2) {
-        for (int l = 0; l < kLevels; ++l) {
+    Analysis(int width, int levels, int window, bool parents)
+        : width_(width), levels_(levels), halves_(width, 2) {
+        for (int l = 0; l < levels; ++l) {
             const auto level = static_cast<std::size_t>(l);
             // Rows are used when the coarsest level has what the window needs: finer levels wait for it.
-            const int ahead = kReach + window - delayOf(l),
+            const int ahead = reachOfAll(levels) + window - delayOf(l),
                       behind = std::max(window, parents && l > 0 ? reachOf(l - 1) : 0);
             for (auto& band : band_[level]) band = RecentRows(width, ahead + behind + 1);
-            low_[level] = RecentRows(width, l + 1 < kLevels ? reachOf(l + 1) + 1 : reachOf(l) + ahead + 1);
+            low_[level] = RecentRows(width, l + 1 < levels ? reachOf(l + 1) + 1 : reachOf(l) + ahead + 1);
         }
     }
 
     // Takes row y of the input, of which `from` gives the ones up to it.
     template <class From> void take(int y, const From& from) {
-        for (int l = 0; l < kLevels && y >= delayOf(l); ++l) {
+        for (int l = 0; l < levels_ && y >= delayOf(l); ++l) {
             const float* taps[Wavelet::kTaps];
             const int row = y - delayOf(l);
             for (int k = 0; k < Wavelet::kTaps; ++k)
@@ -198,7 +202,7 @@ class Analysis {
         HWY_DYNAMIC_DISPATCH(Analyse)(alongHigh, band(l, 0).row(y), band(l, 2).row(y), valid(l));
     }
 
-    int width_;
+    int width_, levels_;
     std::array<Bands, kLevels> band_;
     std::array<RecentRows, kLevels> low_;
     Plane halves_;
@@ -207,8 +211,8 @@ class Analysis {
 // The way back, from bands that were shrunk.
 class Synthesis {
   public:
-    explicit Synthesis(int width) : halves_(width, 2), result_(width, 1) {
-        for (int l = 0; l < kLevels; ++l) {
+    Synthesis(int width, int levels) : levels_(levels), halves_(width, 2), result_(width, 1) {
+        for (int l = 0; l < levels; ++l) {
             const auto level = static_cast<std::size_t>(l);
             for (auto& band : shrunk_[level]) band = RecentRows(width, reachOf(l) + 1);
             if (l > 0) restored_[level] = RecentRows(width, reachOf(l - 1) + 1);
@@ -217,12 +221,12 @@ class Synthesis {
 
     RecentRows& shrunk(int level, std::size_t kind) { return shrunk_[static_cast<std::size_t>(level)][kind]; }
 
-    // Row y, once all of its bands are shrunk.
+    // Row y, once all of its bands are shrunk; what is coarser is `of`'s.
     const float* row(int y, Analysis& of) {
-        for (int l = kLevels - 1; l >= 0; --l) {
+        for (int l = levels_ - 1; l >= 0; --l) {
             const auto level = static_cast<std::size_t>(l);
             const int step = 1 << l, back = reachOf(l), valid = of.valid(l);
-            RecentRows& low = l == kLevels - 1 ? of.low(l) : restored_[level + 1];
+            RecentRows& low = l == levels_ - 1 ? of.low(l) : restored_[level + 1];
             const float *a[4], *b[4], *c[4], *e[4], *along[4], *alongHigh[4];
             for (int k = 0; k < 4; ++k) {
                 const int from = std::max(0, y - k * step); // before the first rows nothing is valid yet
@@ -239,6 +243,7 @@ class Synthesis {
     }
 
   private:
+    int levels_;
     std::array<Bands, kLevels> shrunk_;
     std::array<RecentRows, kLevels> restored_;
     Plane halves_, result_;
@@ -248,8 +253,9 @@ class Synthesis {
 class FirstPass {
   public:
     FirstPass(int columns, float strength)
-        : width_(columns + 2 * kFirstMargin), strength_(strength), analysis_(width_, kFirstWindow, true),
-          synthesis_(width_), energy_(width_ + 32, 1) {
+        : width_(columns + 2 * kFirstMargin), strength_(strength),
+          analysis_(width_, kLevels, kFirstWindow, true), synthesis_(width_, kLevels),
+          energy_(width_ + 32, 1) {
         energy_.fill(0);
     }
 
@@ -301,8 +307,10 @@ class FirstPass {
 class SecondPass {
   public:
     SecondPass(int columns, float variance)
-        : width_(columns + 2 * kSecondMargin), variance_(variance), noisy_(width_, kSecondWindow, false),
-          first_(width_, kSecondWindow, false), synthesis_(width_), energy_(width_ + 32, 1) {
+        : width_(columns + 2 * kSecondMargin), variance_(variance),
+          noisy_(width_, kSecondLevels, kSecondWindow, false),
+          first_(width_, kSecondLevels, kSecondWindow, false), synthesis_(width_, kSecondLevels),
+          energy_(width_ + 32, 1) {
         energy_.fill(0);
     }
 
@@ -316,9 +324,9 @@ class SecondPass {
             first_.take(y, [&](int row) { return first.rowAt(plane, around.y + row) + around.x; });
             const int row = y - kSecondMargin;
             if (row < kSecondWindow) continue;
-            for (int level = 0; level < kLevels; ++level)
+            for (int level = 0; level < kSecondLevels; ++level)
                 for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
-            const float* made = synthesis_.row(row, noisy_);
+            const float* made = synthesis_.row(row, first_);
             if (row >= kSecondMargin)
                 std::copy_n(made + kSecondMargin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
         }
@@ -360,7 +368,7 @@ template <class Body> void forEachStrip(const Rect& area, int widest, const Work
     });
 }
 
-constexpr int kFirstStrip = 384, kSecondStrip = 384;
+constexpr int kStrip = 640;
 
 } // namespace
 
@@ -369,10 +377,10 @@ int Wavelet::margin() const { return kFirstMargin + kSecondMargin; }
 PlaneSet Wavelet::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                       const Work& work) const {
     PlaneSet first(area.inflated(kSecondMargin)), out(area);
-    forEachStrip(first.area, kFirstStrip, work.part(0, 0.45), [&](std::size_t p, const Rect& strip) {
+    forEachStrip(first.area, kStrip, work.part(0, 0.45), [&](std::size_t p, const Rect& strip) {
         if (strength[p] > 0) FirstPass(strip.width, strength[p]).run(in, p, strip, first, work);
     });
-    forEachStrip(area, kSecondStrip, work.part(0.45, 1), [&](std::size_t p, const Rect& strip) {
+    forEachStrip(area, kStrip, work.part(0.45, 1), [&](std::size_t p, const Rect& strip) {
         const float reckoned = isColour(p) ? kSecondColourNoise : kSecondNoise;
         if (strength[p] > 0)
             SecondPass(strip.width, reckoned * strength[p] * strength[p]).run(in, first, p, strip, out, work);
