@@ -166,6 +166,13 @@ def shared_by_machines(folder, cli, photos):
     time.sleep(1)
     out = folder / "shared"
     ssh = f"ssh -p {port} -i {keys}/user -o StrictHostKeyChecking=no -o UserKnownHostsFile=/dev/null -q localhost"
+    try:
+        reached = subprocess.run([*ssh.split(), "true"], timeout=30, stdin=subprocess.DEVNULL).returncode == 0
+    except subprocess.TimeoutExpired:
+        reached = False
+    if not reached:
+        kill_all(server)
+        return None
     call = f"{cli} clean {{}} {' '.join(METHOD)} --out {out} --resume --json"
     runs = [started(["parallel", "--will-cite", "-S", who, "-j", "1", call, ":::", *photos])
             for who in (":", ssh)]
