@@ -22,8 +22,8 @@ namespace irenic {
 // Throws Cancelled; std::invalid_argument for a problem with the settings.
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
-// For a photo without a mosaic: red, green and blue of `area`; otherwise as cleanMosaic.
-// std::invalid_argument also for a method that takes mosaics only.
+// For a photo without a mosaic: red, green and blue of `area`; what is said of cleanMosaic holds
+// here too.
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area,
                                  const Work& work = {});
 

@@ -8,6 +8,7 @@
 // arXiv:1505.00996, 2015. So a region needs nothing of its neighbours.
 #pragma once
 
+#include <array>
 #include <memory>
 #include <vector>
 

@@ -365,7 +365,7 @@ class LineFinder {
             std::vector<double> own(columns_ ? kParts * terms.size() * room : 0);
             for (int y = kEdge + first; y < kEdge + last; ++y) {
                 const auto line = static_cast<std::size_t>(y);
-                if (columns_ ? isLeftOut(y, length) : false) continue;
+                if (columns_ && isLeftOut(y, length)) continue;
                 if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
                 const RowOfSites& site = sites[line % 2];
                 compare(samplesOf(y, span), site.black.data() + kEdge, site.slope.data() + kEdge,
