@@ -232,7 +232,7 @@ class Bench {
 
   private:
     void openCloseUp() {
-        window_.resize(1480, 830); // leaves the pixels about 1000 x 700
+        window_.resize(1452, 813); // leaves the pixels 1000 x 700
         emit window_.sheet().opened(0, 1);
         until([&] { return window_.closeUp().isVisible() && window_.closeUp().current(); });
     }

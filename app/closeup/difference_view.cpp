@@ -18,7 +18,7 @@ DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(pa
     setAttribute(Qt::WA_TransparentForMouseEvents);
     setAccessibleName(tr("What differs, on grey"));
     again_.setSingleShot(true);
-    again_.setInterval(200);
+    again_.setInterval(300);
     connect(&again_, &QTimer::timeout, this, &DifferenceView::request);
 }
 
