@@ -45,7 +45,8 @@ void Cell::showNothing(const QString& why) {
     job_.cancel(), draftJob_.cancel();
     ticking_.stop();
     current_ = false;
-    image_ = screen_ = draft_ = {};
+    image_ = screen_ = {};
+    draft_ = false;
     nothing_ = why;
     update();
 }
@@ -63,7 +64,7 @@ void Cell::show(const RenderKey& key, double order) {
     partial_ = {};
     since_.start();
     job_.cancel();
-    if (!moving) draftJob_.cancel(), draft_ = {};
+    if (!moving) draftJob_.cancel(), draft_ = false;
     const QImage ready = renderer_.cached(key_);
     current_ = !ready.isNull();
     if (current_) {
@@ -98,9 +99,8 @@ void Cell::draft() {
     draftKey_ = key_;
     draftJob_ = renderer_.requestDraft(draftKey_, order_, [this](const Outcome<QImage>& outcome) {
         if (outcome.value) {
-            image_ = *outcome.value;
-            draft_ = screen_ = Monitor::of(this).shown(image_);
-            draft_.setDevicePixelRatio(ratio_), screen_.setDevicePixelRatio(ratio_);
+            keep(*outcome.value);
+            draft_ = true;
         }
         if (draftKey_ == key_)
             request();
@@ -115,7 +115,7 @@ void Cell::draft() {
 void Cell::rest() {
     if (!draftJob_.active() || draftKey_ == key_) return;
     draftJob_.cancel();
-    draft_ = {};
+    draft_ = false;
     request();
     update();
 }
@@ -128,7 +128,7 @@ Cell::State Cell::state() const {
 }
 
 void Cell::keep(const QImage& image) {
-    draft_ = {};
+    draft_ = false;
     image_ = image;
     screen_ = Monitor::of(this).shown(image_);
     screen_.setDevicePixelRatio(ratio_);
@@ -296,9 +296,9 @@ void Cell::paintPicture(QPainter& p) {
         p.drawText(box, Qt::AlignCenter, text);
         return;
     }
-    if (!draft_.isNull() && failure_.isEmpty()) {
+    if (draft_ && failure_.isEmpty()) {
         // Of this very place, and of a step that is at most one picture old.
-        p.drawImage(at, draft_);
+        p.drawImage(at, screen_);
         const double share = std::max(0.0, static_cast<double>(job_.progress()));
         paintStrip(p, tr("in motion: quick colours, the fine ones follow"), share);
         return;

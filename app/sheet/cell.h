@@ -103,7 +103,7 @@ class Cell : public QWidget {
     QElapsedTimer since_; // when it began to be rendered
     QImage partial_;      // as far as it is made
     QRegion missing_;     // where it is not, in its pixels
-    QImage draft_;        // of draftKey_, in the monitor's colours, until the true one is there
+    bool draft_ = false;  // what is on the screen is of draftKey_, until the true one is there
     QString nothing_;
     QRectF probe_;
     Qt::Edges dragged_;

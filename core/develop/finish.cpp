@@ -4,7 +4,6 @@
 #include <cmath>
 
 #include "develop/render.h"
-#include "image/ease.h"
 
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "develop/finish.cpp"
@@ -56,8 +55,8 @@ V Eased(Floats d, V t) {
 
 // Y of ROMM RGB.
 V Grey(Floats d, V r, V g, V b) {
-    return hn::MulAdd(hn::Set(d, 0.2880f), r,
-                      hn::MulAdd(hn::Set(d, 0.7119f), g, hn::Mul(hn::Set(d, 0.0001f), b)));
+    const auto weight = [&](std::size_t c) HWY_ATTR { return hn::Set(d, static_cast<float>(kWorkingY[c])); };
+    return hn::MulAdd(weight(0), r, hn::MulAdd(weight(1), g, hn::Mul(weight(2), b)));
 }
 
 V Most(V r, V g, V b) { return hn::Max(r, hn::Max(g, b)); }
