@@ -70,7 +70,7 @@ Plane referenceNlm(const Photo& photo, float h, double& seconds) {
 // own, and none of the stages that every method here shares.
 Plane plainBlockMatching(const Photo& photo, double& seconds) {
     const Rect area{0, 0, photo.width() / 2, photo.height() / 2};
-    const BlockMatching method = BlockMatching::secondOpinion(false); // which compares as it is written down
+    const BlockMatching method(false, groups::Guide::Smoothed); // which compares as it is written down
     const auto begun = std::chrono::steady_clock::now();
     PlaneSet planes = stabilisedPlanes(photo, area.inflated(method.margin()));
     planes.packed = false;

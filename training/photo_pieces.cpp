@@ -66,7 +66,7 @@ void answer(const Asked& asked) {
     const PhotoPtr noisy = readPhoto(asked.noisy), clean = readPhoto(asked.clean, {}, Measure::Nothing);
     if (noisy->hasMosaic() || noisy->width() != clean->width() || noisy->height() != clean->height())
         throw std::runtime_error(asked.noisy + ": a photo of pixels and one of the same size are needed");
-    const BlockMatching match = BlockMatching::secondOpinion(asked.steps == 1);
+    const BlockMatching match(asked.steps == 1);
     std::mt19937 random(asked.seed);
     const auto place = [&](int length) {
         const int most = (length - asked.side - kPhase) / kBlock;

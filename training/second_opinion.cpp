@@ -18,7 +18,7 @@ namespace {
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
 void answerAll() {
-    const BlockMatching both = BlockMatching::secondOpinion(false);
+    const BlockMatching both(false);
     std::int32_t head[2];
     while (get(head, sizeof head)) {
         const int size = head[0], margin = head[1] == 2 ? both.margin() : kFirstStepMargin;

@@ -18,13 +18,14 @@
 #define IRENIC_BM3D_SHARED
 namespace irenic::bm3d {
 
-using namespace groups; // NOLINT: its vocabulary
-constexpr int kB = kBlock, kPixels = kB * kB;
+using namespace groups;          // NOLINT: its vocabulary
+constexpr int kFine = 2 * kSide; // of a tile of the mosaic with its halo
+constexpr int kB = kBlock, kPixels = kB * kB, kPair = 2 * kB;
 constexpr int kGroup1 = 16, kGroup2 = 32; // N2 of the two steps; the quick grade takes half
 // Tuned on noiseless truth (see docs/quality.md). Both are a little above the paper's 2.7 and 1: groups are
 // found by luminance alone and here also hold poorer matches, whose differences must not pass for detail.
-constexpr float kLambda = 3.2f;
-constexpr float kWienerNoise = 1.6f; // noise variance assumed by the second step, over the measured one
+constexpr float kLambda = 3.0f;
+constexpr float kWienerNoise = 1.4f; // noise variance assumed by the second step, over the measured one
 
 struct Tables {
     alignas(64) float cosine[kPixels];     // row x: the value of all frequencies' cosines at x
@@ -72,24 +73,32 @@ inline const Tables& tables() {
     return t;
 }
 
-struct Scratch : Matches {
+// A group's blocks, in pairs.
+struct GroupScratch {
+    alignas(64) float group[kGroup2 * kPixels], pilot[kGroup2 * kPixels];
+};
+// The one-dimensional transforms along x of a tile's rows, and where those of the estimates are added up.
+struct Rows {
+    const float *noisy, *basic;
+    float* gathered;
+};
+
+struct Scratch : Matches, GroupScratch {
     // For every position of a block's corner, the one-dimensional transforms along x of its first row:
     // overlapping blocks share them. `gathered` is the same for what goes back: rows are transformed back
     // once for each position.
     alignas(64) float noisy[kSide * kSide * kB], basic[kSide * kSide * kB], gathered[kSide * kSide * kB];
     alignas(64) float corners[kSide * kSide]; // the weight of the blocks that have their corner here
-    alignas(64) float group[kGroup2 * kPixels], pilot[kGroup2 * kPixels];
 };
 
 // Likewise for blocks of the mosaic itself. Their corners stand on the same place of a cell: on even columns
 // and rows.
-constexpr int kFine = 2 * kSide, kFineRow = kFine + 16;
-struct FineScratch : Matches {
+constexpr int kFineRow = kFine + 16;
+struct FineScratch : Matches, GroupScratch {
     alignas(64) float mosaic[kFine * kFineRow];
     alignas(64) float noisy[kFine * kSide * kB], basic[kFine * kSide * kB], gathered[kFine * kSide * kB];
     alignas(64) float corners[kSide * kSide];
     alignas(64) float sum[kFine * kFine], weight[kFine * kFine];
-    alignas(64) float group[kGroup2 * kPixels], pilot[kGroup2 * kPixels];
 };
 
 } // namespace irenic::bm3d
@@ -104,21 +113,42 @@ using namespace irenic::bm3d; // NOLINT: the shared part of this very file
 using D8 = hn::CappedTag<float, 8>;
 using D16 = hn::CappedTag<float, 16>;
 
-// The orthonormal 8-point DCT down the columns of an 8x8 block whose rows are `stride` floats apart.
-HWY_INLINE void ColumnsForward(const float* in, std::ptrdiff_t stride, float* out) {
-    const D8 d;
+// Two blocks lie side by side, row by row: column c of 16 is of the first one or of the second.
+HWY_INLINE hn::Vec<D16> LoadPair(const float* first, const float* second, int c) {
+#if HWY_CAP_GE512
+    (void)c;
+    return hn::Combine(D16(), hn::LoadU(D8(), second), hn::LoadU(D8(), first));
+#else
+    return hn::LoadU(D16(), c < kB ? first + c : second + c - kB);
+#endif
+}
+// One after the other: the two may share samples.
+HWY_INLINE void AddPair(hn::Vec<D16> v, float* first, float* second, int c) {
+#if HWY_CAP_GE512
+    (void)c;
+    hn::StoreU(hn::Add(hn::LowerHalf(D8(), v), hn::LoadU(D8(), first)), D8(), first);
+    hn::StoreU(hn::Add(hn::UpperHalf(D8(), v), hn::LoadU(D8(), second)), D8(), second);
+#else
+    float* to = c < kB ? first + c : second + c - kB;
+    hn::StoreU(hn::Add(v, hn::LoadU(D16(), to)), D16(), to);
+#endif
+}
+
+// The orthonormal 8-point DCT down the columns of two 8x8 blocks whose rows are `stride` floats apart.
+HWY_INLINE void ColumnsForward(const float* first, const float* second, std::ptrdiff_t stride, float* out) {
+    const D16 d;
     constexpr float k1 = 0.49039264f, k2 = 0.46193977f, k3 = 0.41573481f, k4 = 0.35355339f, k5 = 0.27778512f,
                     k6 = 0.19134172f, k7 = 0.09754516f;
     const auto c1 = hn::Set(d, k1), c2 = hn::Set(d, k2), c3 = hn::Set(d, k3), c4 = hn::Set(d, k4),
                c5 = hn::Set(d, k5), c6 = hn::Set(d, k6), c7 = hn::Set(d, k7);
-    for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-        const auto at = [&](int y) HWY_ATTR { return hn::LoadU(d, in + y * stride + c); };
+    for (int c = 0; c < kPair; c += static_cast<int>(hn::Lanes(d))) {
+        const auto at = [&](int y) HWY_ATTR { return LoadPair(first + y * stride, second + y * stride, c); };
         const auto a0 = at(0), a1 = at(1), a2 = at(2), a3 = at(3), a4 = at(4), a5 = at(5), a6 = at(6),
                    a7 = at(7);
         const auto s0 = hn::Add(a0, a7), s1 = hn::Add(a1, a6), s2 = hn::Add(a2, a5), s3 = hn::Add(a3, a4);
         const auto d0 = hn::Sub(a0, a7), d1 = hn::Sub(a1, a6), d2 = hn::Sub(a2, a5), d3 = hn::Sub(a3, a4);
         const auto e0 = hn::Add(s0, s3), e1 = hn::Add(s1, s2), f0 = hn::Sub(s0, s3), f1 = hn::Sub(s1, s2);
-        const auto put = [&](int u, auto v) HWY_ATTR { hn::Store(v, d, out + u * kB + c); };
+        const auto put = [&](int u, auto v) HWY_ATTR { hn::Store(v, d, out + u * kPair + c); };
         put(0, hn::Mul(hn::Add(e0, e1), c4));
         put(4, hn::Mul(hn::Sub(e0, e1), c4));
         put(2, hn::MulAdd(f0, c2, hn::Mul(f1, c6)));
@@ -131,15 +161,15 @@ HWY_INLINE void ColumnsForward(const float* in, std::ptrdiff_t stride, float* ou
 }
 
 // The inverse, times the window's column and `weight`, added to rows `stride` floats apart.
-HWY_INLINE void AddColumnsInverse(const float* in, float weight, const float* window, float* to,
-                                  std::ptrdiff_t stride) {
-    const D8 d;
+HWY_INLINE void AddColumnsInverse(const float* in, float weight, const float* window, float* first,
+                                  float* second, std::ptrdiff_t stride) {
+    const D16 d;
     constexpr float k1 = 0.49039264f, k2 = 0.46193977f, k3 = 0.41573481f, k4 = 0.35355339f, k5 = 0.27778512f,
                     k6 = 0.19134172f, k7 = 0.09754516f;
     const auto c1 = hn::Set(d, k1), c2 = hn::Set(d, k2), c3 = hn::Set(d, k3), c4 = hn::Set(d, k4),
                c5 = hn::Set(d, k5), c6 = hn::Set(d, k6), c7 = hn::Set(d, k7);
-    for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-        const auto at = [&](int u) HWY_ATTR { return hn::Load(d, in + u * kB + c); };
+    for (int c = 0; c < kPair; c += static_cast<int>(hn::Lanes(d))) {
+        const auto at = [&](int u) HWY_ATTR { return hn::Load(d, in + u * kPair + c); };
         const auto x0 = at(0), x1 = at(1), x2 = at(2), x3 = at(3), x4 = at(4), x5 = at(5), x6 = at(6),
                    x7 = at(7);
         const auto e0 = hn::Mul(hn::Add(x0, x4), c4), e1 = hn::Mul(hn::Sub(x0, x4), c4);
@@ -152,8 +182,7 @@ HWY_INLINE void AddColumnsInverse(const float* in, float weight, const float* wi
         const auto d3 =
             hn::MulAdd(x1, c7, hn::NegMulAdd(x3, c5, hn::MulAdd(x5, c3, hn::Neg(hn::Mul(x7, c1)))));
         const auto add = [&](int y, auto v) HWY_ATTR {
-            float* row = to + y * stride + c;
-            hn::Store(hn::MulAdd(v, hn::Set(d, weight * window[y]), hn::Load(d, row)), d, row);
+            AddPair(hn::Mul(v, hn::Set(d, weight * window[y])), first + y * stride, second + y * stride, c);
         };
         add(0, hn::Add(s0, d0)), add(7, hn::Sub(s0, d0));
         add(1, hn::Add(s1, d1)), add(6, hn::Sub(s1, d1));
@@ -184,84 +213,155 @@ template <int N, class V> HWY_INLINE void HaarInverse(V* v) {
         }
 }
 
-// The part of a group's mean block that is the mean of each of the three colours. The pattern of a mosaic
-// spreads over many frequencies, weak ones among them: shrinking those would take colour out. This part is
-// left alone. (A difference of the two greens is noise.) `pattern`: by the diagonal that red and blue stand
-// on.
-template <int N>
-HWY_INLINE void ColourMeans(const float* group, const float (*pattern)[kPixels], float* mean) {
+// Step one: what lies below the threshold goes.
+class HardThreshold {
+  public:
+    static constexpr bool kByPilot = false;
+    explicit HardThreshold(float sigma) : threshold_(hn::Set(D16(), kLambda * sigma)) {}
+    // A coefficient shrunk.
+    HWY_INLINE hn::Vec<D16> operator()(hn::Vec<D16> v, hn::Vec<D16>) {
+        const auto big = hn::Gt(hn::Abs(v), threshold_);
+        kept_ += hn::CountTrue(D16(), big);
+        return hn::IfThenElseZero(big, v);
+    }
+    // What the estimate deserves: one over its remaining noise.
+    float weight() const { return 1.0f / static_cast<float>(std::max<std::size_t>(1, kept_)); }
+
+  private:
+    hn::Vec<D16> threshold_;
+    std::size_t kept_ = 0;
+};
+// Step two: by the energy of what step one made of it.
+class WienerShrinkage {
+  public:
+    static constexpr bool kByPilot = true;
+    explicit WienerShrinkage(float sigma) : noise_(hn::Set(D16(), kWienerNoise * sigma * sigma)) {}
+    HWY_INLINE hn::Vec<D16> operator()(hn::Vec<D16> v, hn::Vec<D16> pilot) {
+        const auto energy = hn::Mul(pilot, pilot);
+        const auto gain = hn::Div(energy, hn::Add(energy, noise_));
+        sum_ = hn::MulAdd(gain, gain, sum_);
+        return hn::Mul(gain, v);
+    }
+    float weight() const { return 1.0f / std::max(hn::GetLane(hn::SumOfLanes(D16(), sum_)), 0.05f); }
+
+  private:
+    hn::Vec<D16> noise_, sum_ = hn::Zero(D16());
+};
+
+// The part of a group's sum that is the mean of each of the three colours, taken out of it. The pattern of a
+// mosaic spreads over many frequencies, weak ones among them: shrinking those would take colour out. This
+// part is left alone. (A difference of the two greens is noise.) `pattern`: by the diagonal that red and blue
+// stand on. `colours` is what was taken out.
+HWY_INLINE void TakeColours(float* sum, const float (*pattern)[kPixels], float* colours) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    float share[3] = {};
-    for (int c = 0; c < kPixels; c += lanes) {
-        auto sum = hn::Load(d, group + c);
-        for (int i = 1; i < N; ++i) sum = hn::Add(sum, hn::Load(d, group + i * kPixels + c));
-        for (int p = 0; p < 3; ++p)
-            share[p] += hn::GetLane(hn::SumOfLanes(d, hn::Mul(sum, hn::Load(d, pattern[p] + c)))) / N;
+    float share[3];
+    for (int p = 0; p < 3; ++p) {
+        auto product = hn::Zero(d);
+        for (int c = 0; c < kPixels; c += lanes)
+            product = hn::MulAdd(hn::Load(d, sum + c), hn::Load(d, pattern[p] + c), product);
+        share[p] = hn::GetLane(hn::SumOfLanes(d, product));
     }
     for (int c = 0; c < kPixels; c += lanes) {
-        auto sum = hn::Zero(d);
-        for (int p = 0; p < 3; ++p) sum = hn::MulAdd(hn::Set(d, share[p]), hn::Load(d, pattern[p] + c), sum);
-        hn::Store(sum, d, mean + c);
+        auto all = hn::Zero(d);
+        for (int p = 0; p < 3; ++p) all = hn::MulAdd(hn::Set(d, share[p]), hn::Load(d, pattern[p] + c), all);
+        hn::Store(all, d, colours + c);
+        hn::Store(hn::Sub(hn::Load(d, sum + c), all), d, sum + c);
     }
 }
 
-// Shrinks a group of N transformed blocks in the three-dimensional spectrum. Returns the weight the estimate
-// deserves: one over its remaining noise.
-template <int N> float ShrinkThreshold(float* group, const float (*pattern)[kPixels], float sigma) {
-    const D16 d;
-    const auto threshold = hn::Set(d, kLambda * sigma);
-    std::size_t kept = 0;
-    HWY_ALIGN float mean[kPixels];
-    ColourMeans<N>(group, pattern, mean);
-    for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
-        hn::Vec<D16> v[N];
-        const auto m = hn::Load(d, mean + c);
-        for (int i = 0; i < N; ++i) v[i] = hn::Sub(hn::Load(d, group + i * kPixels + c), m);
-        HaarForward<N>(v);
-        for (int i = 0; i < N; ++i) {
-            const auto big = hn::Gt(hn::Abs(v[i]), threshold);
-            kept += hn::CountTrue(d, big);
-            v[i] = hn::IfThenElseZero(big, v[i]);
+// The last step of a group's Haar transform: from the two halves' sums, which lie side by side as pairs do,
+// to the sum and the difference of both.
+HWY_INLINE void JoinHalves(const float* halves, float* sum, float* difference) {
+    const D8 d;
+    const auto half = hn::Set(d, 0.70710678f);
+    for (int u = 0; u < kB; ++u)
+        for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
+            const auto a = hn::Load(d, halves + u * kPair + c), b = hn::Load(d, halves + u * kPair + kB + c);
+            hn::Store(hn::Mul(hn::Add(a, b), half), d, sum + u * kB + c);
+            hn::Store(hn::Mul(hn::Sub(a, b), half), d, difference + u * kB + c);
         }
-        HaarInverse<N>(v);
-        for (int i = 0; i < N; ++i) hn::Store(hn::Add(v[i], m), d, group + i * kPixels + c);
-    }
-    return 1.0f / static_cast<float>(std::max<std::size_t>(1, kept));
 }
-template <int N>
-float ShrinkWiener(float* group, const float* pilot, const float (*pattern)[kPixels], float sigma) {
-    const D16 d;
-    const auto noise = hn::Set(d, kWienerNoise * sigma * sigma);
-    auto sum = hn::Zero(d);
-    HWY_ALIGN float mean[kPixels], pilotMean[kPixels];
-    ColourMeans<N>(group, pattern, mean);
-    ColourMeans<N>(pilot, pattern, pilotMean);
-    for (int c = 0; c < kPixels; c += static_cast<int>(hn::Lanes(d))) {
-        hn::Vec<D16> v[N], b[N];
-        const auto m = hn::Load(d, mean + c), mb = hn::Load(d, pilotMean + c);
-        for (int i = 0; i < N; ++i) b[i] = hn::Sub(hn::Load(d, pilot + i * kPixels + c), mb);
-        HaarForward<N>(b);
-        for (int i = 0; i < N; ++i) v[i] = hn::Sub(hn::Load(d, group + i * kPixels + c), m);
-        HaarForward<N>(v);
-        for (int i = 0; i < N; ++i) {
-            const auto energy = hn::Mul(b[i], b[i]);
-            const auto gain = hn::Div(energy, hn::Add(energy, noise));
-            sum = hn::MulAdd(gain, gain, sum);
-            v[i] = hn::Mul(gain, v[i]);
+HWY_INLINE void PartHalves(const float* sum, const float* difference, float* halves) {
+    const D8 d;
+    const auto half = hn::Set(d, 0.70710678f);
+    for (int u = 0; u < kB; ++u)
+        for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
+            const auto a = hn::Load(d, sum + u * kB + c), b = hn::Load(d, difference + u * kB + c);
+            hn::Store(hn::Mul(hn::Add(a, b), half), d, halves + u * kPair + c);
+            hn::Store(hn::Mul(hn::Sub(a, b), half), d, halves + u * kPair + kB + c);
         }
-        HaarInverse<N>(v);
-        for (int i = 0; i < N; ++i) hn::Store(hn::Add(v[i], m), d, group + i * kPixels + c);
+}
+
+// Shrinks a group of 2 N transformed blocks in the three-dimensional spectrum: N pairs, of block i and i + N.
+// Returns the weight the estimate deserves.
+template <int N, class Shrinkage>
+float ShrinkGroup(float* group, const float* pilot, const float (*pattern)[kPixels], Shrinkage shrunk) {
+    const D16 d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    constexpr int kPairPixels = 2 * kPixels;
+    HWY_ALIGN float halves[2][kPairPixels], sum[2][kPixels], difference[2][kPixels], colours[2][kPixels];
+    for (int at = 0; at < kPairPixels; at += lanes) {
+        hn::Vec<D16> v[N], b[N];
+        if constexpr (Shrinkage::kByPilot) {
+            for (int i = 0; i < N; ++i) b[i] = hn::Load(d, pilot + i * kPairPixels + at);
+            HaarForward<N>(b);
+            hn::Store(b[0], d, halves[1] + at);
+        }
+        for (int i = 0; i < N; ++i) v[i] = hn::Load(d, group + i * kPairPixels + at);
+        HaarForward<N>(v);
+        hn::Store(v[0], d, halves[0] + at);
+        for (int i = 1; i < N; ++i) hn::Store(shrunk(v[i], b[i]), d, group + i * kPairPixels + at);
     }
-    return 1.0f / std::max(hn::GetLane(hn::SumOfLanes(d, sum)), 0.05f);
+    JoinHalves(halves[0], sum[0], difference[0]);
+    TakeColours(sum[0], pattern, colours[0]);
+    if constexpr (Shrinkage::kByPilot) {
+        JoinHalves(halves[1], sum[1], difference[1]);
+        TakeColours(sum[1], pattern, colours[1]);
+    }
+    for (int at = 0; at < kPixels; at += lanes)
+        for (auto* part : {&sum, &difference}) {
+            float(&of)[2][kPixels] = *part;
+            hn::Store(shrunk(hn::Load(d, of[0] + at), hn::Load(d, of[1] + at)), d, of[0] + at);
+        }
+    for (int at = 0; at < kPixels; at += lanes)
+        hn::Store(hn::Add(hn::Load(d, sum[0] + at), hn::Load(d, colours[0] + at)), d, sum[0] + at);
+    PartHalves(sum[0], difference[0], halves[0]);
+    for (int at = 0; at < kPairPixels; at += lanes) {
+        hn::Vec<D16> v[N];
+        v[0] = hn::Load(d, halves[0] + at);
+        for (int i = 1; i < N; ++i) v[i] = hn::Load(d, group + i * kPairPixels + at);
+        HaarInverse<N>(v);
+        for (int i = 0; i < N; ++i) hn::Store(v[i], d, group + i * kPairPixels + at);
+    }
+    return shrunk.weight();
 }
 float Shrink(int count, float* group, const float* pilot, int diagonal, float sigma) {
     const float(*pattern)[kPixels] = tables().pattern[diagonal];
     if (pilot)
-        return count == kGroup2 ? ShrinkWiener<kGroup2>(group, pilot, pattern, sigma)
-                                : ShrinkWiener<kGroup2 / 2>(group, pilot, pattern, sigma);
-    return count == kGroup1 ? ShrinkThreshold<kGroup1>(group, pattern, sigma)
-                            : ShrinkThreshold<kGroup1 / 2>(group, pattern, sigma);
+        return count == kGroup2 ? ShrinkGroup<kGroup2 / 2>(group, pilot, pattern, WienerShrinkage(sigma))
+                                : ShrinkGroup<kGroup2 / 4>(group, pilot, pattern, WienerShrinkage(sigma));
+    return count == kGroup1 ? ShrinkGroup<kGroup1 / 2>(group, nullptr, pattern, HardThreshold(sigma))
+                            : ShrinkGroup<kGroup1 / 4>(group, nullptr, pattern, HardThreshold(sigma));
+}
+
+// Transforms, shrinks and adds up one group. `at` gives where block i stands in the rows' transforms, whose
+// rows are `stride` apart; `weight` makes of what the estimate deserves what it gets.
+template <class At, class Weight>
+HWY_INLINE void RunGroup(const Step& step, const At& at, std::ptrdiff_t stride, int diagonal, float sigma,
+                         const Rows& rows, GroupScratch& own, const Weight& weight) {
+    const int pairs = step.groupSize / 2;
+    for (int i = 0; i < pairs; ++i)
+        ColumnsForward(rows.noisy + at(i), rows.noisy + at(i + pairs), stride, own.group + i * 2 * kPixels);
+    if (step.basic)
+        for (int i = 0; i < pairs; ++i)
+            ColumnsForward(rows.basic + at(i), rows.basic + at(i + pairs), stride,
+                           own.pilot + i * 2 * kPixels);
+    const float w =
+        weight(Shrink(step.groupSize, own.group, step.basic ? own.pilot : nullptr, diagonal, sigma));
+    for (int i = 0; i < pairs; ++i)
+        AddColumnsInverse(own.group + i * 2 * kPixels, w, tables().window, rows.gathered + at(i),
+                          rows.gathered + at(i + pairs), stride);
 }
 
 // The transform of 8 samples of a row.
@@ -278,18 +378,47 @@ HWY_INLINE void RowForward(const float* row, const Tables& t, float* to) {
     }
 }
 
-// Back, windowed, added up where blocks overlap. `windowed` row v: the cosine of frequency v under the
-// window.
-HWY_INLINE void AddRowInverse(const float* from, const float* windowed, float* to) {
+// Adds to a row of a tile what blocks from `first` up to `end` have of it, of which block k begins at sample
+// kApart k; `block` gives its eight samples as a function of (k, d, c): columns c and on. Blocks that do not
+// overlap are laid into one row, the others into others, and these are added up: adding each block to the
+// same row would wait for the one before. Where a block is laid goes by its place in the tile, not by
+// `first`: sums come out the same whatever else is asked for.
+template <int kApart, class Block>
+HWY_INLINE void AddBlocks(int first, int end, const Block& block, float* to) {
     const D8 d;
-    for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-        auto a = hn::LoadU(d, to + c), b = hn::Zero(d);
-        for (int v = 0; v < kB; v += 2) {
-            a = hn::MulAdd(hn::Set(d, from[v]), hn::Load(d, windowed + v * kB + c), a);
-            b = hn::MulAdd(hn::Set(d, from[v + 1]), hn::Load(d, windowed + (v + 1) * kB + c), b);
-        }
-        hn::StoreU(hn::Add(a, b), d, to + c);
+    const int lanes = static_cast<int>(hn::Lanes(d)), begin = first * kApart, after = (end - 1) * kApart + kB;
+    constexpr int kRows = kB / kApart;
+    HWY_ALIGN float part[kRows][kFine];
+    for (auto& row : part) std::fill(row + begin, row + after, 0.0f);
+    for (int k = first; k < end; ++k)
+        for (int c = 0; c < kB; c += lanes) hn::StoreU(block(k, d, c), d, part[k % kRows] + k * kApart + c);
+    int x = begin;
+    for (; x + lanes <= after; x += lanes) {
+        auto sum = hn::LoadU(d, part[0] + x);
+        for (int r = 1; r < kRows; ++r) sum = hn::Add(sum, hn::LoadU(d, part[r] + x));
+        hn::StoreU(hn::Add(sum, hn::LoadU(d, to + x)), d, to + x);
     }
+    for (; x < after; ++x) {
+        float sum = part[0][x];
+        for (int r = 1; r < kRows; ++r) sum += part[r][x];
+        to[x] += sum;
+    }
+}
+
+// Back along x, windowed, from the transforms of a row's blocks. `windowed` row v: the cosine of frequency v
+// under the window.
+template <int kApart>
+HWY_INLINE void AddRowInverse(const float* from, int first, int end, const float* windowed, float* to) {
+    const auto block = [&](int k, auto d, int c) HWY_ATTR {
+        const float* own = from + k * kB;
+        auto a = hn::Zero(d), b = hn::Zero(d);
+        for (int v = 0; v < kB; v += 2) {
+            a = hn::MulAdd(hn::Set(d, own[v]), hn::Load(d, windowed + v * kB + c), a);
+            b = hn::MulAdd(hn::Set(d, own[v + 1]), hn::Load(d, windowed + (v + 1) * kB + c), b);
+        }
+        return hn::Add(a, b);
+    };
+    AddBlocks<kApart>(first, end, block, to);
 }
 HWY_INLINE void WindowedCosines(const Tables& t, float* windowed) {
     for (int v = 0; v < kB; ++v)
@@ -310,32 +439,31 @@ void RowsForward(const PlaneSet& from, std::size_t p, const Rect& tile, const Re
 void RowsInverse(const float* gathered, const Rect& where, float* sum) {
     HWY_ALIGN float windowed[kPixels];
     WindowedCosines(tables(), windowed);
-    for (int y = where.y; y < where.bottom() + kB - 1; ++y)
-        for (int x = where.x; x < where.right(); ++x)
-            AddRowInverse(gathered + static_cast<std::ptrdiff_t>(y * kSide + x) * kB, windowed,
-                          sum + y * kSide + x);
+    for (int y = where.y; y < where.bottom() + kB - 1; ++y) {
+        const std::ptrdiff_t at = y * kSide;
+        AddRowInverse<1>(gathered + at * kB, where.x, where.right(), windowed, sum + at);
+    }
 }
 
-// The window of every block, times the weight at its corner.
-void SpreadWeights(const float* corners, const Rect& where, float* weight) {
-    const D8 d;
+// The windows of all blocks times the weights at their corners, which stand kApart samples apart in `where`
+// (in corners). Rows of the result are kApart kSide long.
+template <int kApart> void SpreadWeights(const float* corners, const Rect& where, float* weight) {
     const Tables& t = tables();
-    for (int y = where.y; y < where.bottom(); ++y)
-        for (int x = where.x; x < where.right(); ++x) {
-            const float w = corners[y * kSide + x];
-            if (w == 0) continue;
-            for (int j = 0; j < kB; ++j)
-                for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-                    float* to = weight + (y + j) * kSide + x + c;
-                    hn::StoreU(
-                        hn::MulAdd(hn::Set(d, w * t.window[j]), hn::LoadU(d, t.window + c), hn::LoadU(d, to)),
-                        d, to);
-                }
+    HWY_ALIGN float column[kSide];
+    for (int y = where.y * kApart; y < (where.bottom() - 1) * kApart + kB; ++y) {
+        std::fill(column + where.x, column + where.right(), 0.0f);
+        for (int j = y % kApart; j < kB; j += kApart) {
+            const int row = (y - j) / kApart;
+            if (row < where.y || row >= where.bottom()) continue;
+            for (int x = where.x; x < where.right(); ++x) column[x] += t.window[j] * corners[row * kSide + x];
         }
+        const auto block = [&](int k, auto d, int c)
+                               HWY_ATTR { return hn::Mul(hn::Set(d, column[k]), hn::Load(d, t.window + c)); };
+        AddBlocks<kApart>(where.x, where.right(), block, weight + y * kApart * kSide);
+    }
 }
 
 void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
-    const Tables& t = tables();
     const Rect corners = cornersOf(step, tile);
     MatchTile(step, tile, own);
     // Luminance first (planes 0 and 3), then colour (1 and 2). Both planes of a kind share a weight, and the
@@ -360,23 +488,15 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
                                                    ref.match[i].dx) *
                        kB;
             };
-            for (int i = 0; i < step.groupSize; ++i)
-                ColumnsForward(own.noisy + at(i), kSide * kB, own.group + i * kPixels);
-            if (step.basic)
-                for (int i = 0; i < step.groupSize; ++i)
-                    ColumnsForward(own.basic + at(i), kSide * kB, own.pilot + i * kPixels);
-            const float* pilot = step.basic ? own.pilot : nullptr;
-            const float weight = Shrink(step.groupSize, own.group, pilot, 0, sigma);
-            if (first) {
-                ref.weight = weight;
-                for (int i = 0; i < step.groupSize; ++i) own.corners[at(i) / kB] += weight;
-            }
-            for (int i = 0; i < step.groupSize; ++i)
-                AddColumnsInverse(own.group + i * kPixels, ref.weight, t.window, own.gathered + at(i),
-                                  kSide * kB);
+            const auto weight = [&](float found) {
+                if (!first) return ref.weight;
+                for (int i = 0; i < step.groupSize; ++i) own.corners[at(i) / kB] += found;
+                return ref.weight = found;
+            };
+            RunGroup(step, at, kSide * kB, 0, sigma, {own.noisy, own.basic, own.gathered}, own, weight);
         }
         RowsInverse(own.gathered, corners, out.sum[p]);
-        if (first) SpreadWeights(own.corners, corners, out.weight[k / 2]);
+        if (first) SpreadWeights<1>(own.corners, corners, out.weight[k / 2]);
     }
 }
 
@@ -405,7 +525,6 @@ void FineRowsForward(const PlaneSet& from, const Rect& tile, const Rect& where, 
 
 // Blocks of the mosaic itself. A group found for 8x8 cells serves the four blocks in their middle.
 void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulator& out) {
-    const Tables& t = tables();
     const Rect corners = cornersOf(step, tile),
                cells{corners.x, corners.y, corners.width + kBlock - 1, corners.height + kBlock - 1};
     MatchTile(step, tile, own);
@@ -425,39 +544,21 @@ void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulat
             const auto at = [&](int i) {
                 return 2 * (y0 + ref.match[i].dy) * stride + (x0 + ref.match[i].dx) * kB;
             };
-            for (int i = 0; i < step.groupSize; ++i)
-                ColumnsForward(own.noisy + at(i), stride, own.group + i * kPixels);
-            if (step.basic)
-                for (int i = 0; i < step.groupSize; ++i)
-                    ColumnsForward(own.basic + at(i), stride, own.pilot + i * kPixels);
-            const float weight =
-                Shrink(step.groupSize, own.group, step.basic ? own.pilot : nullptr, diagonal, sigma);
-            for (int i = 0; i < step.groupSize; ++i) {
-                own.corners[corner(i)] += weight;
-                AddColumnsInverse(own.group + i * kPixels, weight, t.window, own.gathered + at(i), stride);
-            }
+            const auto weight = [&](float found) {
+                for (int i = 0; i < step.groupSize; ++i) own.corners[corner(i)] += found;
+                return found;
+            };
+            RunGroup(step, at, stride, diagonal, sigma, {own.noisy, own.basic, own.gathered}, own, weight);
         }
     }
     std::fill(own.sum, own.sum + kFine * kFine, 0.0f);
     std::fill(own.weight, own.weight + kFine * kFine, 0.0f);
     HWY_ALIGN float windowed[kPixels];
-    WindowedCosines(t, windowed);
-    const D8 d;
+    WindowedCosines(tables(), windowed);
+    const Rect blocks{cells.x, cells.y, cells.width - kB / 2 + 1, cells.height - kB / 2 + 1};
     for (int y = 2 * cells.y; y < 2 * cells.bottom(); ++y)
-        for (int x = cells.x; x <= cells.right() - kB / 2; ++x)
-            AddRowInverse(own.gathered + y * stride + x * kB, windowed, own.sum + y * kFine + 2 * x);
-    for (int y = cells.y; y <= cells.bottom() - kB / 2; ++y)
-        for (int x = cells.x; x <= cells.right() - kB / 2; ++x) {
-            const float w = own.corners[y * kSide + x];
-            if (w == 0) continue;
-            for (int j = 0; j < kB; ++j)
-                for (int c = 0; c < kB; c += static_cast<int>(hn::Lanes(d))) {
-                    float* to = own.weight + (2 * y + j) * kFine + 2 * x + c;
-                    hn::StoreU(
-                        hn::MulAdd(hn::Set(d, w * t.window[j]), hn::Load(d, t.window + c), hn::LoadU(d, to)),
-                        d, to);
-                }
-        }
+        AddRowInverse<2>(own.gathered + y * stride, blocks.x, blocks.right(), windowed, own.sum + y * kFine);
+    SpreadWeights<2>(own.corners, blocks, own.weight);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         const int site = step.noisy->sites[p];
         for (int y = cells.y; y < cells.bottom(); ++y)
@@ -495,12 +596,11 @@ void runFineTile(const Step& step, const Rect& tile, Accumulator& out) {
 
 } // namespace
 
-static_assert(kFirstStepMargin == kReach + 1);
+static_assert(kFirstStepMargin == kReach);
 PlaneSet firstStepOfBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
-    const Plane guide = smoothed(in.plane[0], work);
-    return aggregate(
-        {&in, nullptr, &guide, in.area, {}, {strength, strength, strength, strength}, kGroup1 / 2, true},
-        area, runFineTile, work);
+    Step step{&in, nullptr, &in.plane[0], in.area, {}, {strength, strength, strength, strength}, kGroup1 / 2};
+    step.channels = true;
+    return aggregate(step, area, runFineTile, work);
 }
 
 int BlockMatching::margin() const { return kTwoStepMargin; }

@@ -24,8 +24,6 @@ class BlockMatching : public Method {
     // The quick grade makes groups of half the size.
     explicit BlockMatching(bool quick, groups::Guide guide = groups::Guide::Noisy)
         : quick_(quick), guide_(guide) {}
-    // As the learned method was trained to hear it.
-    static BlockMatching secondOpinion(bool quick) { return BlockMatching(quick, groups::Guide::Smoothed); }
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
     std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
     std::string summary() const override {
@@ -45,7 +43,7 @@ class BlockMatching : public Method {
 // The first step alone, of a mosaic and from groups of half the size: what the quick grade of the learned
 // method takes as its second opinion. `in` is packed and covers `area` with kFirstStepMargin to spare;
 // strength is as in Method::run. Throws Cancelled.
-inline constexpr int kFirstStepMargin = 33;
+inline constexpr int kFirstStepMargin = 32;
 PlaneSet firstStepOfBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work);
 
 } // namespace irenic

@@ -1,15 +1,26 @@
 #include "denoise/groups.h"
 
 #include <algorithm>
-#include <vector>
+#include <optional>
 
 namespace irenic::groups {
+
+Groups::Groups(const Rect& references, int size) : size_(size) {
+    const Rect cells = references.aligned(kStep);
+    grid_ = {cells.x / kStep, cells.y / kStep, cells.width / kStep, cells.height / kStep};
+    place_.resize(static_cast<std::size_t>(grid_.area()) * static_cast<std::size_t>(size));
+}
+
+Place* Groups::of(int x, int y) {
+    const auto i = static_cast<std::size_t>(y / kStep - grid_.y) * static_cast<std::size_t>(grid_.width) +
+                   static_cast<std::size_t>(x / kStep - grid_.x);
+    return place_.data() + i * static_cast<std::size_t>(size_);
+}
 
 PlaneSet aggregate(Step step, const Rect& area,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work) {
-    step.references = {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1,
-                       area.width + kSpan + kBlock - 1, area.height + kSpan + kBlock - 1};
+    step.references = referencesOf(area);
     PlaneSet out(area);
     for (Plane& p : out.plane) p.fill(0);
     out.describeAs(*step.noisy);
@@ -99,19 +110,18 @@ PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work) {
     const Plane smooth = guide == Guide::Smoothed ? smoothed(in.plane[0], work) : Plane();
-    const Plane& seen = guide == Guide::Smoothed ? smooth : in.plane[0];
-    const PlaneSet basic = aggregate({&in, nullptr, &seen, in.area, {}, strength, first, channels},
-                                     area.inflated(kReach), runTile, work.part(0, 0.45));
-    const bool again = guide == Guide::Noisy || strength[0] <= 0;
-    return aggregate({&in,
-                      &basic,
-                      again ? &seen : &basic.plane[0],
-                      again ? in.area : basic.area,
-                      {},
-                      strength,
-                      second,
-                      channels},
-                     area, runTile, work.part(0.45, 1));
+    const Rect wide = area.inflated(kReach);
+    std::optional<Groups> found;
+    Step step{&in, nullptr, &in.plane[0], in.area, {}, strength, first, channels};
+    if (guide == Guide::Smoothed)
+        step.guide = &smooth;
+    else
+        step.found = &found.emplace(referencesOf(wide), second);
+    const PlaneSet basic = aggregate(step, wide, runTile, work.part(0, found ? 0.55 : 0.45));
+    step.basic = &basic, step.groupSize = second;
+    if (guide == Guide::Smoothed && strength[0] > 0)
+        step.guide = &basic.plane[0], step.guideArea = basic.area;
+    return aggregate(step, area, runTile, work.part(found ? 0.55 : 0.45, 1));
 }
 
 } // namespace irenic::groups

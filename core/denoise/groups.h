@@ -5,6 +5,7 @@
 
 #include <cstdint>
 #include <functional>
+#include <vector>
 
 #include "denoise/method.h"
 
@@ -13,13 +14,22 @@ namespace irenic::groups {
 constexpr int kBlock = 8;               // blocks are compared as 8x8 samples
 constexpr int kStep = 4;                // from one reference block to the next
 constexpr int kSearch = 12, kSpan = 24; // displacements -12..11 in both directions
-constexpr int kMost = 96;               // blocks in a group
-constexpr int kTile = 64;               // reference positions of a tile; a multiple of kStep
-constexpr int kRefs = (kTile / kStep) * (kTile / kStep);
+constexpr int kPlaces = kSpan * kSpan;
+constexpr int kMost = 96;                    // blocks in a group
+constexpr int kSpare = 16;                   // more than a group's, that are sorted to have its own
+constexpr int kTile = 64;                    // reference positions of a tile; a multiple of kStep
+constexpr int kAcross = kTile / kStep;       // references side by side
 constexpr int kHalo = kSearch + kBlock;      // how far a tile's blocks reach beyond it
 constexpr int kSide = kTile + 2 * kHalo;     // of a tile with its halo
 constexpr int kRow = kSide + 16;             // of the tile's own copies, with room for whole vectors
+constexpr int kQuarter = kSide / 4 + 6;      // of a row of the guide, with room for whole vectors
 constexpr int kReach = 2 * kSearch + kBlock; // what one step needs around an area
+
+// Where the reference blocks of `area` have their corners.
+inline Rect referencesOf(const Rect& area) {
+    return {area.x - kSearch - kBlock + 1, area.y - kSearch - kBlock + 1, area.width + kSpan + kBlock - 1,
+            area.height + kSpan + kBlock - 1};
+}
 
 // What one tile adds to the picture: weighted sums and their weights. Of planes, with one weight (0) for
 // luminance and one (1) for colour; or, where a step says so, of the channels R, G, G, B, each with its own.
@@ -28,8 +38,11 @@ struct Accumulator {
     alignas(64) float weight[kPlanes][kSide * kSide];
 };
 
+// A squared distance of blocks, as a float's bits, to begin looking from: of two blocks of noise.
+constexpr std::uint32_t kLikely = 0x42C00000U; // 96
+
 struct Place {
-    std::int16_t dx, dy;
+    std::int8_t dx, dy;
 };
 // A reference block and the blocks most like it, itself among them.
 struct Reference {
@@ -41,9 +54,28 @@ struct Reference {
 // A tile's own memory. Rows of the photo lie whole memory pages apart and would push one another out of the
 // cache.
 struct Matches {
-    alignas(64) float guide[kSide * kRow];
-    Reference reference[kRefs];
+    // A row's columns by their remainder of four, one quarter after the other: what references side by side
+    // want of a row lies side by side.
+    alignas(64) float guide[kSide * 4 * kQuarter];
+    alignas(64) float half[2][kPlaces * kAcross];
+    alignas(64) std::uint32_t keys[kPlaces * kAcross];
+    Reference reference[kAcross * kAcross];
     int references;
+};
+
+// The blocks most like each reference block of a picture, found by the first step for the second as well.
+class Groups {
+  public:
+    // `references`: the corners of the reference blocks; `size` blocks are kept of each.
+    Groups(const Rect& references, int size);
+    int size() const { return size_; }
+    // Of the reference with its corner at x, y, multiples of kStep: `size` places.
+    Place* of(int x, int y);
+
+  private:
+    Rect grid_; // in steps
+    int size_;
+    std::vector<Place> place_;
 };
 
 struct Step {
@@ -55,7 +87,10 @@ struct Step {
     std::array<float, kPlanes> strength;
     int groupSize; // at most kMost. Always reached: limits on the distance leave groups small in texture, and
                    // cost up to 1.2 dB
-    bool channels = false; // sums are of channels, not of planes
+    bool channels = false;   // sums are of channels, not of planes
+    Groups* found = nullptr; // where the first step leaves its groups and the second finds them; null: each
+                             // looks for its own
+    int searched() const { return found ? found->size() : groupSize; }
 };
 
 // The part of a tile's copies that its blocks can have their corners in.

@@ -120,10 +120,10 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
     const Rect seen = area.aligned(inner).inflated(border), photo = in.extent.empty() ? seen : in.extent;
     const Rect heard = seen.intersected(photo);
     const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
-    const PlaneSet second = quick && in.packed
-                                ? firstStepOfBlockMatching(in, heard, strength, first)
-                                : BlockMatching::secondOpinion(quick).run(
-                                      in, heard, {strength, strength, strength, strength}, first);
+    const PlaneSet second =
+        quick && in.packed
+            ? firstStepOfBlockMatching(in, heard, strength, first)
+            : BlockMatching(quick).run(in, heard, {strength, strength, strength, strength}, first);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
@@ -320,7 +320,7 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 // Whole tiles are computed wherever an area begins.
 int Learned::margin() const {
     return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach +
-           std::max(kFirstStepMargin, BlockMatching::secondOpinion(quick_).margin()) + 4 * (1 << kCastLevels);
+           std::max(kFirstStepMargin, BlockMatching(quick_).margin()) + 4 * (1 << kCastLevels);
 }
 
 Method::Grain Learned::grain(bool packed) const {

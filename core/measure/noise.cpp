@@ -105,7 +105,7 @@ NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work
     NoiseModel model;
     double sum = 0;
     // Below this the means are too few to tell noise from the picture.
-    const bool large = photo.width() >= 640 && photo.height() >= 480;
+    const bool large = photo.width() >= 192 && photo.height() >= 192;
     for (int c = 0; c < 3; ++c) {
         Plane plane(photo.width(), photo.height());
         forEachBand(plane.height(), 64, work, [&](int first, int last) {
