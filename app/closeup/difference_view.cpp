@@ -16,6 +16,7 @@ constexpr double kOrder = -2999.5;
 
 DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setAttribute(Qt::WA_TransparentForMouseEvents);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("What differs, on grey"));
     again_.setSingleShot(true);
     again_.setInterval(300);

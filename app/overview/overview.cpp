@@ -28,6 +28,7 @@ void Overview::setImage(const QImage& image) {
 }
 
 void Overview::setPlace(const QRectF& place) {
+    if (place == place_) return;
     place_ = place;
     update();
 }

@@ -20,6 +20,7 @@ constexpr int kRest = 150; // ms without a change after which a hand is taken to
 } // namespace
 
 Cell::Cell(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
+    setAttribute(Qt::WA_OpaquePaintEvent); // nothing need be painted behind it
     setMinimumSize(96, 72);
     setCursor(Qt::OpenHandCursor);
     setMouseTracking(true);
@@ -74,6 +75,7 @@ void Cell::show(const RenderKey& key, double order) {
     } else if (moving) {
         resting_.start();
         if (!draftJob_.active()) draft();
+        if (draft_) return; // what is seen stays as it is until the next picture is there
     } else {
         request();
     }
@@ -141,6 +143,14 @@ QPointF Cell::imageCorner() const {
         return (std::round(from + std::max(0.0, (room * ratio_ - length) / 2)) - from) / ratio_;
     };
     return {corner(origin.x(), width(), image_.width()), corner(origin.y(), height(), image_.height())};
+}
+
+// Whole pixels of the widget that the picture covers.
+QRect Cell::pictureRect() const {
+    const QPointF at = imageCorner(), end = at + QPointF(image_.width(), image_.height()) / ratio_;
+    const QPoint from(static_cast<int>(std::ceil(at.x())), static_cast<int>(std::ceil(at.y())));
+    return {from,
+            QPoint(static_cast<int>(std::floor(end.x())) - 1, static_cast<int>(std::floor(end.y())) - 1)};
 }
 
 std::optional<QPoint> Cell::pixelAt(QPointF position) const {
@@ -219,7 +229,9 @@ void Cell::keyPressEvent(QKeyEvent* event) {
 
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    p.fillRect(rect(), style::ground());
+    QRegion bare(rect());
+    if (showsPicture()) bare -= pictureRect();
+    for (const QRect& r : bare) p.fillRect(r, style::ground());
     paintPicture(p);
     paintProbe(p);
     if (!badge_.isEmpty()) {
@@ -296,7 +308,7 @@ void Cell::paintPicture(QPainter& p) {
         p.drawText(box, Qt::AlignCenter, text);
         return;
     }
-    if (draft_ && failure_.isEmpty()) {
+    if (showsPicture()) {
         // Of this very place, and of a step that is at most one picture old.
         p.drawImage(at, screen_);
         const double share = std::max(0.0, static_cast<double>(job_.progress()));

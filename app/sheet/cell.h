@@ -77,7 +77,10 @@ class Cell : public QWidget {
     void paintProbe(QPainter& p);
     void paintStrip(QPainter& p, const QString& text, double share);
     QString timeLeft(double share) const;
+    // Whether pixels of this very place cover it: of what is asked for, or of a step on the way there.
+    bool showsPicture() const { return current_ || (draft_ && failure_.isEmpty()); }
     QPointF imageCorner() const;
+    QRect pictureRect() const;
     // The edges of the probe's rectangle near a point.
     Qt::Edges edgesAt(QPointF position) const;
     QPointF pictureAt(QPointF position) const; // in pixels of the picture, fractions kept

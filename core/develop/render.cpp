@@ -64,16 +64,27 @@ int mirroredAbout(int i, int size) {
     return i < size ? i : period - i;
 }
 
-Plane withSurround(Plane inner, const Rect& inside, const Rect& wanted, const Photo& photo) {
+Plane withSurround(Plane inner, const Rect& inside, const Rect& wanted, const Photo& photo,
+                   const Work& work) {
     if (inside == wanted) return inner;
     Plane out(wanted.width, wanted.height);
-    for (int y = 0; y < wanted.height; ++y) {
-        const int v =
-            std::clamp(mirroredAbout(wanted.y + y, photo.height()) - inside.y, 0, inside.height - 1);
-        for (int x = 0; x < wanted.width; ++x)
-            out.at(x, y) = inner.at(
-                std::clamp(mirroredAbout(wanted.x + x, photo.width()) - inside.x, 0, inside.width - 1), v);
-    }
+    const auto within = [](int place, int size, int from, int length) {
+        return std::clamp(mirroredAbout(place, size) - from, 0, length - 1);
+    };
+    const Rect common = inside.intersected(wanted);
+    forEachBand(wanted.height, 32, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y) {
+            const float* from = inner.row(within(wanted.y + y, photo.height(), inside.y, inside.height));
+            float* to = out.row(y);
+            const auto mirror = [&](int x) {
+                to[x] = from[within(wanted.x + x, photo.width(), inside.x, inside.width)];
+            };
+            const int left = common.empty() ? wanted.width : common.x - wanted.x, right = left + common.width;
+            for (int x = 0; x < left; ++x) mirror(x);
+            std::copy_n(from + (common.x - inside.x), common.width, to + left);
+            for (int x = right; x < wanted.width; ++x) mirror(x);
+        }
+    });
     return out;
 }
 
@@ -241,7 +252,7 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
                     mosaic.at(x, y) = v;
                 }
         });
-        mosaic = withSurround(std::move(mosaic), inside, source, photo);
+        mosaic = withSurround(std::move(mosaic), inside, source, photo, work);
         if (moves) {
             Plane moved(covered.width, covered.height);
             moveColours({&mosaic, &mosaic, &mosaic}, source, {&moved, &moved, &moved}, covered, 2, *lens,
@@ -258,7 +269,7 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
             for (int y = 0; y < inside.height; ++y)
                 for (int x = 0; x < inside.width; ++x)
                     rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
-            rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo);
+            rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo, work);
         }
         if (moves) {
             std::array<Plane, 3> moved = {Plane(wanted.width, wanted.height),
