@@ -66,6 +66,37 @@ class TestPixels : public QObject {
         QTest::addColumn<QString>("id");
         for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
     }
+    // The view with noise as a JPEG, and how near to it a cleaned one comes, as it is seen.
+    PhotoPtr noisyJpeg() const {
+        QImage image(kWidth, kHeight, QImage::Format_RGB888);
+        std::mt19937 random(7);
+        std::normal_distribution<double> gauss;
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x) {
+                int v[3];
+                for (int c = 0; c < 3; ++c) {
+                    const double light = truth(test::millLight(), x, y, c),
+                                 seen = light + std::sqrt(light / 300 + 4e-5) * gauss(random);
+                    v[c] = static_cast<int>(std::lround(255 * shown(seen)));
+                }
+                image.setPixel(x, y, qRgb(v[0], v[1], v[2]));
+            }
+        if (!image.save(folder_.filePath(QStringLiteral("noisy.jpg")), nullptr, 60)) return {};
+        return readPhoto(path("noisy.jpg"));
+    }
+    static double shown(double light) {
+        return static_cast<double>(encoded(OutputSpace::Srgb, static_cast<float>(light)));
+    }
+    static double encodedPsnr(const std::array<Plane, 3>& rgb) {
+        double sum = 0;
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                for (int c = 0; c < 3; ++c)
+                    sum += std::pow(shown(static_cast<double>(rgb[static_cast<std::size_t>(c)].at(x, y))) -
+                                        shown(truth(test::millLight(), x, y, c)),
+                                    2);
+        return -10 * std::log10(sum / (3.0 * kHeight * kWidth));
+    }
     std::string path(const char* name) const {
         return folder_.filePath(QString::fromLatin1(name)).toStdString();
     }
@@ -100,9 +131,17 @@ class TestPixels : public QObject {
                 for (int x = 0; x < kWidth; ++x) QVERIFY(std::isfinite(plane.at(x, y)));
     }
     // A tone curve bends noise: it rises in the dark and falls in the light. What is measured is right all
-    // over, nearly.
+    // over, nearly, of small pictures too.
+    void bentNoiseIsMeasured_data() {
+        QTest::addColumn<QSize>("size");
+        QTest::newRow("960 x 640") << QSize(960, 640);
+        QTest::newRow("600 x 400") << QSize(600, 400);
+        QTest::newRow("320 x 240") << QSize(320, 240);
+    }
     void bentNoiseIsMeasured() {
-        constexpr int w = 960, h = 640, bands = 8;
+        QFETCH(QSize, size);
+        constexpr int bands = 8;
+        const int w = size.width(), h = size.height();
         QImage image(w, h, QImage::Format_RGB888);
         std::mt19937 random(4);
         std::normal_distribution<double> gauss;
@@ -122,7 +161,7 @@ class TestPixels : public QObject {
         QVERIFY(p->jpeg.has_value());
         for (int b = 1; b < bands - 1; ++b) {
             double sum = 0, squares = 0;
-            constexpr int width = w / bands, n = (width - 16) * h;
+            const int width = w / bands, n = (width - 16) * h;
             for (int y = 0; y < h; ++y)
                 for (int x = b * width + 8; x < (b + 1) * width - 8; ++x) {
                     const auto v = static_cast<double>(p->normalised(x, y, 1));
@@ -133,6 +172,37 @@ class TestPixels : public QObject {
             QVERIFY2(ratio > 0.6 && ratio < 1.6,
                      qPrintable(QStringLiteral("at %1: %2").arg(mean).arg(ratio)));
         }
+    }
+    // What a JPEG's blocks left goes with the noise, and with it nothing else.
+    void jpegBlocksGo_data() {
+        QTest::addColumn<QString>("id");
+        for (const auto& m : methods())
+            if (!m->knowsJpegBlocks()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
+    }
+    void jpegBlocksGo() {
+        QFETCH(QString, id);
+        const PhotoPtr p = noisyJpeg();
+        QVERIFY(p->jpeg.has_value());
+        Photo unaware = *p;
+        unaware.jpeg.reset();
+        const Rect all{0, 0, kWidth, kHeight};
+        const Settings s{id.toStdString()};
+        const auto with = cleanPixels(*p, s, all), without = cleanPixels(unaware, s, all);
+        const double gain = encodedPsnr(with) - encodedPsnr(without);
+        QVERIFY2(gain > 0.05, qPrintable(QString::number(gain)));
+        for (std::size_t c = 0; c < 3; ++c) {
+            const double ratio = test::meanOf(with[c]) / test::meanOf(without[c]);
+            QVERIFY2(std::abs(ratio - 1) < 0.003, qPrintable(QString::number(ratio)));
+        }
+        // The same wherever a region begins, and nothing where luminance is left alone.
+        const Rect r{101, 77, 63, 45};
+        const auto part = cleanPixels(*p, s, r);
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = 0; y < r.height; ++y)
+                for (int x = 0; x < r.width; ++x) QCOMPARE(part[c].at(x, y), with[c].at(r.x + x, r.y + y));
+        const Settings colourAlone{id.toStdString(), 0.0f, 1.0f};
+        const auto a = cleanPixels(*p, colourAlone, r), b = cleanPixels(unaware, colourAlone, r);
+        for (std::size_t c = 0; c < 3; ++c) QCOMPARE(a[c].at(5, 7), b[c].at(5, 7));
     }
     // Drawings, gradients and black hold no noise: nothing is taken away, and nothing is made up.
     void noiselessStaysAsItIs_data() {

@@ -4,6 +4,7 @@
 
 #include "denoise/coarse.h"
 #include "denoise/detail.h"
+#include "denoise/jpeg_blocks.h"
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
 #include "image/blocks.h"
@@ -218,29 +219,50 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
     return out;
 }
 
+// Of the methods' results, which do not know of a JPEG's blocks themselves.
+bool losesJpegBlocks(const Photo& photo, const Settings& settings) {
+    return photo.jpeg && settings.luminance > 0 && !findMethod(settings.method)->knowsJpegBlocks();
+}
+
 void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
                     const Rect& tile, const Rect& area, std::array<Plane, 3>& out, const Work& work) {
-    const Rect around = tile.inflated(kCellMargin);
+    const bool blocks = losesJpegBlocks(photo, settings);
+    const Rect made = blocks ? tile.inflated(kJpegBlocksMargin) : tile, around = made.inflated(kCellMargin);
     const PlaneSet noisy =
         planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
     const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
     // Channels 0, 1 and 2 here are red, green and blue: their stabilisers are the model's 0, 1 and 3.
     const std::array<Stabiliser, 4> channel = {stable[0], stable[1], stable[3], stable[3]};
     const double gain[3] = {photo.noise.channel[0].a, photo.noise.channel[1].a, photo.noise.channel[3].a};
-    const std::array<Plane, 4> lost = varianceLost(channel, noisy, clean, tile, work);
+    const std::array<Plane, 4> lost = varianceLost(channel, noisy, clean, made, work);
+    const auto stableAt = [&](int x, int y, float* v) {
+        pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
+    };
+    std::array<Plane, 3> light = {Plane(made.width, made.height), Plane(made.width, made.height),
+                                  Plane(made.width, made.height)};
+    forEachBand(made.height, 16, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y)
+            for (int x = 0; x < made.width; ++x) {
+                float v[3];
+                stableAt(made.x + x, made.y + y, v);
+                for (std::size_t c = 0; c < 3; ++c)
+                    light[c].at(x, y) =
+                        channel[c].unbiased(v[c]) + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
+            }
+    });
+    if (blocks)
+        light = withoutJpegBlocks(light, made, tile, *photo.jpeg, std::min(1.0f, settings.luminance), work);
+    // Grain last: it is noise, and must not be taken for what blocks left.
+    const float share = settings.grain * (clean.grey ? 1 : 0.57735027f);
     forEachBand(tile.height, 16, work, [&](int first, int last) {
         for (int y = tile.y + first; y < tile.y + last; ++y)
             for (int x = tile.x; x < tile.right(); ++x) {
                 float v[3];
-                const float luminance = clean.rowAt(0, y)[x], grain = settings.grain *
-                                                                      (clean.grey ? 1 : 0.57735027f) *
-                                                                      (noisy.rowAt(0, y)[x] - luminance);
-                pixelOf(luminance, clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
-                for (std::size_t c = 0; c < 3; ++c) {
-                    const float linear = channel[c].unbiased(v[c]) + channel[c].slope(v[c]) * grain;
+                stableAt(x, y, v);
+                const float grain = share * (noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x]);
+                for (std::size_t c = 0; c < 3; ++c)
                     out[c].at(x - area.x, y - area.y) =
-                        linear + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x - tile.x, y - tile.y);
-                }
+                        light[c].at(x - tile.x, y - tile.y) + channel[c].slope(v[c]) * grain;
             }
     });
     work.report(1);

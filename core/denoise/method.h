@@ -117,6 +117,8 @@ class Method {
     };
     // Of planes of a mosaic, or of pixels.
     virtual Grain grain(bool /*packed*/) const { return {}; }
+    // Whether it takes out by itself what the blocks of a JPEG leave.
+    virtual bool knowsJpegBlocks() const { return false; }
     // The method of which this one is the quick grade; empty: it is none.
     virtual std::string quickGradeOf() const { return {}; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane

@@ -56,49 +56,105 @@ template <int D> HWY_INLINE void Centre(float* rows, int n, float* mean) {
     }
 }
 
+// How many vectors of a row of D, and of how many rows, are worked on together: enough sums side by side that
+// none waits for itself, and all of them in registers.
+template <int D> constexpr int kTogether = D / static_cast<int>(hn::MaxLanes(D16())) >= 2 ? 2 : 1;
+template <int D> constexpr int kRowsTogether = 8 / kTogether<D>;
+
+// sum[k][v] += factor(k, i) row(i)[c + v lanes] for i below n.
+template <int K, int V, class Factor, class Row>
+HWY_INLINE void SumProducts(int n, const Factor& factor, const Row& row, hn::Vec<D16> (&sum)[K][V]) {
+    const D16 d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    for (auto& of : sum)
+        for (auto& one : of) one = hn::Zero(d);
+    for (int i = 0; i < n; ++i) {
+        hn::Vec<D16> v[V];
+        for (int k = 0; k < V; ++k) v[k] = hn::Load(d, row(i) + k * lanes);
+        for (int k = 0; k < K; ++k) {
+            const auto f = hn::Set(d, factor(k, i));
+            for (int j = 0; j < V; ++j) sum[k][j] = hn::MulAdd(f, v[j], sum[k][j]);
+        }
+    }
+}
+
 // out = rows' rows / n.
 template <int D> HWY_INLINE void Covariance(const float* rows, int n, float* out) {
     const D16 d;
+    const int lanes = static_cast<int>(hn::Lanes(d));
+    constexpr int K = kRowsTogether<D>, V = kTogether<D>;
     const auto scale = hn::Set(d, 1.0f / static_cast<float>(n));
-    // Four rows of the matrix at a time stay in registers.
-    for (int a = 0; a < D; a += 4)
-        for (int c = a / 16 * 16; c < D; c += static_cast<int>(hn::Lanes(d))) {
-            auto s0 = hn::Zero(d), s1 = s0, s2 = s0, s3 = s0;
-            for (int i = 0; i < n; ++i) {
-                const float* row = rows + i * D;
-                const auto v = hn::Load(d, row + c);
-                s0 = hn::MulAdd(hn::Set(d, row[a]), v, s0);
-                s1 = hn::MulAdd(hn::Set(d, row[a + 1]), v, s1);
-                s2 = hn::MulAdd(hn::Set(d, row[a + 2]), v, s2);
-                s3 = hn::MulAdd(hn::Set(d, row[a + 3]), v, s3);
-            }
-            hn::Store(hn::Mul(s0, scale), d, out + a * D + c);
-            hn::Store(hn::Mul(s1, scale), d, out + (a + 1) * D + c);
-            hn::Store(hn::Mul(s2, scale), d, out + (a + 2) * D + c);
-            hn::Store(hn::Mul(s3, scale), d, out + (a + 3) * D + c);
+    const int wide = V * lanes;
+    for (int a = 0; a < D; a += K)
+        for (int c = a / wide * wide; c < D; c += wide) {
+            hn::Vec<D16> sum[K][V];
+            SumProducts(
+                n, [&](int k, int i) { return rows[i * D + a + k]; }, [&](int i) { return rows + i * D + c; },
+                sum);
+            for (int k = 0; k < K; ++k)
+                for (int v = 0; v < V; ++v)
+                    hn::Store(hn::Mul(sum[k][v], scale), d, out + (a + k) * D + c + v * lanes);
         }
-    for (int a = 16; a < D; ++a)
-        for (int c = 0; c < a / 16 * 16; ++c) out[a * D + c] = out[c * D + a];
+    for (int a = wide; a < D; ++a)
+        for (int c = 0; c < a / wide * wide; ++c) out[a * D + c] = out[c * D + a];
 }
 
-// The inverse of a symmetric positive definite matrix, in place, by Gauss and Jordan without pivoting.
+template <int D> HWY_INLINE void ScaleRow(float* row, float factor) {
+    const D16 d;
+    for (int c = 0; c < D; c += static_cast<int>(hn::Lanes(d)))
+        hn::Store(hn::Mul(hn::Load(d, row + c), hn::Set(d, factor)), d, row + c);
+}
+// Takes row[k] times the pivot's row away, in which column k stands for the inverse.
+template <int D> HWY_INLINE void Eliminate(float* row, const float* pivot, int k) {
+    const D16 d;
+    const auto factor = hn::Set(d, row[k]);
+    row[k] = 0;
+    for (int c = 0; c < D; c += static_cast<int>(hn::Lanes(d)))
+        hn::Store(hn::NegMulAdd(factor, hn::Load(d, pivot + c), hn::Load(d, row + c)), d, row + c);
+}
+
+// The inverse of a symmetric positive definite matrix, in place, by Gauss and Jordan without pivoting, two
+// pivots at a time: every row is fetched and put back half as often.
 template <int D> HWY_INLINE void Invert(float* m) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    for (int k = 0; k < D; ++k) {
-        float* pivot = m + k * D;
-        const float inverse = 1 / std::max(pivot[k], 1e-6f);
-        pivot[k] = 1;
-        const auto scale = hn::Set(d, inverse);
-        for (int c = 0; c < D; c += lanes) hn::Store(hn::Mul(hn::Load(d, pivot + c), scale), d, pivot + c);
+    const auto begin = [](float* row, int k) HWY_ATTR {
+        const float inverse = 1 / std::max(row[k], 1e-6f);
+        row[k] = 1;
+        ScaleRow<D>(row, inverse);
+    };
+    float f[D], g[D];
+    for (int k = 0; k < D; k += 2) {
+        float *p = m + k * D, *q = p + D;
+        begin(p, k);
+        Eliminate<D>(q, p, k);
+        begin(q, k + 1);
         for (int r = 0; r < D; ++r) {
-            if (r == k) continue;
             float* row = m + r * D;
-            const auto factor = hn::Set(d, row[k]);
-            row[k] = 0;
-            for (int c = 0; c < D; c += lanes)
-                hn::Store(hn::NegMulAdd(factor, hn::Load(d, pivot + c), hn::Load(d, row + c)), d, row + c);
+            f[r] = row[k], g[r] = row[k + 1] - f[r] * p[k + 1];
         }
+        f[k] = g[k] = f[k + 1] = g[k + 1] = 0;
+        constexpr int V = kTogether<D>;
+        for (int c = 0; c < D; c += V * lanes) {
+            hn::Vec<D16> first[V], second[V];
+            for (int v = 0; v < V; ++v)
+                first[v] = hn::Load(d, p + c + v * lanes), second[v] = hn::Load(d, q + c + v * lanes);
+            for (int r = 0; r < D; ++r) {
+                float* row = m + r * D + c;
+                const auto one = hn::Set(d, f[r]), other = hn::Set(d, g[r]);
+                for (int v = 0; v < V; ++v) {
+                    const auto less = hn::NegMulAdd(one, first[v], hn::Load(d, row + v * lanes));
+                    hn::Store(hn::NegMulAdd(other, second[v], less), d, row + v * lanes);
+                }
+            }
+        }
+        // In the pivots' columns stands what becomes of the unit matrix.
+        for (int r = 0; r < D; ++r) {
+            if (r == k || r == k + 1) continue;
+            m[r * D + k] = -f[r] * p[k] - g[r] * q[k];
+            m[r * D + k + 1] = -g[r] * q[k + 1];
+        }
+        Eliminate<D>(p, q, k + 1);
     }
 }
 
@@ -115,25 +171,23 @@ template <int D>
 HWY_INLINE void Estimate(float* rows, int n, const float* inverse, const float* mean, const float* noise) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    HWY_ALIGN float result[4 * D];
-    for (int i = 0; i < n; i += 4) {
-        const int left = std::min(4, n - i);
-        const float* r[4];
-        for (int k = 0; k < 4; ++k) r[k] = rows + std::min(i + k, n - 1) * D;
-        for (int c = 0; c < D; c += lanes) {
-            auto s0 = hn::Zero(d), s1 = s0, s2 = s0, s3 = s0;
-            for (int a = 0; a < D; ++a) {
-                const auto v = hn::Load(d, inverse + a * D + c);
-                s0 = hn::MulAdd(hn::Set(d, r[0][a]), v, s0);
-                s1 = hn::MulAdd(hn::Set(d, r[1][a]), v, s1);
-                s2 = hn::MulAdd(hn::Set(d, r[2][a]), v, s2);
-                s3 = hn::MulAdd(hn::Set(d, r[3][a]), v, s3);
+    constexpr int K = kRowsTogether<D>, V = kTogether<D>;
+    HWY_ALIGN float result[K * D];
+    for (int i = 0; i < n; i += K) {
+        const int left = std::min(K, n - i);
+        const float* r[K];
+        for (int k = 0; k < K; ++k) r[k] = rows + std::min(i + k, n - 1) * D;
+        for (int c = 0; c < D; c += V * lanes) {
+            hn::Vec<D16> sum[K][V];
+            SumProducts(
+                D, [&](int k, int a) { return r[k][a]; }, [&](int a) { return inverse + a * D + c; }, sum);
+            for (int v = 0; v < V; ++v) {
+                const int at = c + v * lanes;
+                const auto sigma2 = hn::Set(d, noise[at / 16]), m = hn::Load(d, mean + at);
+                for (int k = 0; k < K; ++k)
+                    hn::Store(hn::Add(m, hn::NegMulAdd(sigma2, sum[k][v], hn::Load(d, r[k] + at))), d,
+                              result + k * D + at);
             }
-            const auto sigma2 = hn::Set(d, noise[c / 16]), m = hn::Load(d, mean + c);
-            const auto put = [&](int k, auto s) HWY_ATTR {
-                hn::Store(hn::Add(m, hn::NegMulAdd(sigma2, s, hn::Load(d, r[k] + c))), d, result + k * D + c);
-            };
-            put(0, s0), put(1, s1), put(2, s2), put(3, s3);
         }
         std::copy(result, result + left * D, rows + i * D);
     }

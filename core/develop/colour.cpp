@@ -4,6 +4,7 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "image/srgb.h"
 #include "raw/camera_colour.h"
 #include "raw/light.h"
 
@@ -127,7 +128,7 @@ float encoded(OutputSpace space, float v) {
     case OutputSpace::LinearRec2020: return v;
     case OutputSpace::Srgb: break;
     }
-    return v <= 0.0031308f ? 12.92f * v : 1.055f * std::pow(v, 1 / 2.4f) - 0.055f;
+    return srgbEncoded(v);
 }
 
 float decoded(OutputSpace space, float v) {
@@ -138,7 +139,7 @@ float decoded(OutputSpace space, float v) {
     case OutputSpace::LinearRec2020: return v;
     case OutputSpace::Srgb: break;
     }
-    return v <= 0.04045f ? v / 12.92f : std::pow((v + 0.055f) / 1.055f, 2.4f);
+    return srgbDecoded(v);
 }
 
 float tone(float x) {
