@@ -173,6 +173,37 @@ class TestPixels : public QObject {
                      qPrintable(QStringLiteral("at %1: %2").arg(mean).arg(ratio)));
         }
     }
+    // Where most of a small picture is texture, that is not taken for noise; and its colours keep one shape
+    // of noise, or grey would be stabilised to colours.
+    void textureIsNotNoise() {
+        constexpr int w = 512, h = 384;
+        QImage image(w, h, QImage::Format_RGB888);
+        std::mt19937 random(6);
+        std::normal_distribution<double> gauss;
+        for (int y = 0; y < h; ++y)
+            for (int x = 0; x < w; ++x) {
+                // Blades of three widths below an even sky.
+                const double blades = std::sin(0.9 * x + 0.2 * y) + std::sin(0.35 * x - 0.1 * y) +
+                                      std::sin(0.16 * x + 0.05 * y);
+                const bool sky = y < h / 4;
+                const double light[3] = {sky ? 0.1 : 0.22 + 0.06 * blades, sky ? 0.2 : 0.2 + 0.05 * blades,
+                                         sky ? 0.45 : 0.05 + 0.012 * blades};
+                int v[3];
+                for (int c = 0; c < 3; ++c)
+                    v[c] = static_cast<int>(std::lround(
+                        255 * shown(light[c] + std::sqrt(light[c] / 400 + 2e-5) * gauss(random))));
+                image.setPixel(x, y, qRgb(v[0], v[1], v[2]));
+            }
+        QVERIFY(image.save(folder_.filePath(QStringLiteral("blades.jpg")), nullptr, 90));
+        const PhotoPtr p = readPhoto(path("blades.jpg"));
+        const double ratio = p->noise.channel[1].sigma(0.2) / std::sqrt(0.2 / 400 + 2e-5);
+        QVERIFY2(ratio > 0.5 && ratio < 1.6, qPrintable(QString::number(ratio)));
+        for (const std::size_t c : {0U, 3U}) {
+            const double bright = p->noise.channel[c].sigma(0.5) / p->noise.channel[1].sigma(0.5),
+                         dark = p->noise.channel[c].sigma(0.02) / p->noise.channel[1].sigma(0.02);
+            QVERIFY2(std::abs(bright / dark - 1) < 0.01, qPrintable(QString::number(bright / dark)));
+        }
+    }
     // What a JPEG's blocks left goes with the noise, and with it nothing else.
     void jpegBlocksGo_data() {
         QTest::addColumn<QString>("id");

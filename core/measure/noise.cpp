@@ -84,17 +84,57 @@ double varianceAt(const std::vector<NoisePoint>& points, double x) {
     return below.variance + share * (above->variance - below.variance);
 }
 
-// The points of the pixels with the variance of all scales.
+// What this share of the values lie below.
+double quantile(std::vector<double> values, double share) {
+    const auto at = values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size()));
+    std::nth_element(values.begin(), at, values.end());
+    return *at;
+}
+
+// The points of the pixels with the variance of all scales. What noise has more of at one scale than at the
+// finer one is much the same at all brightnesses; what has far more at some of them is texture there, and
+// counts as no more than half again what the calmer ones show.
 std::vector<NoisePoint> wholePoints(const std::array<std::vector<NoisePoint>, 3>& scales) {
+    constexpr double kMore = 1.5;
     std::vector<NoisePoint> out = scales[0];
-    for (NoisePoint& p : out) {
+    std::array<std::vector<double>, 2> rise; // of a scale's density over that of the finer one, by point
+    for (const NoisePoint& p : out) {
+        double finer = p.variance;
+        for (std::size_t k = 0; k < 2; ++k) {
+            const double own = scales[k + 1].empty() ? finer / 4 : varianceAt(scales[k + 1], p.x);
+            rise[k].push_back(4 * own / finer);
+            finer = own;
+        }
+    }
+    if (out.empty()) return out;
+    const double most[2] = {kMore * quantile(rise[0], 0.25), kMore * quantile(rise[1], 0.25)};
+    for (std::size_t i = 0; i < out.size(); ++i) {
+        NoisePoint& p = out[i];
         const double blocks = p.weight * p.variance * p.variance;
-        double variance = kWhole[0] * p.variance, white = p.variance;
-        for (std::size_t k = 1; k < 3; ++k) {
-            white /= 4;
-            variance += kWhole[k] * (scales[k].empty() ? white : varianceAt(scales[k], p.x));
+        double variance = kWhole[0] * p.variance, own = p.variance;
+        for (std::size_t k = 0; k < 2; ++k) {
+            own *= std::min(rise[k][i], most[k]) / 4;
+            variance += kWhole[k + 1] * own;
         }
         p.variance = variance, p.weight = blocks / (variance * variance);
+    }
+    return out;
+}
+
+// The lines of a finished picture's colours: one tone curve has bent them all, so they are one line, each as
+// much of it as its points lie above it in the middle. Lines of different shapes would stabilise grey to
+// colours.
+std::array<NoiseLine, 3> bentLines(const std::array<std::vector<NoisePoint>, 3>& points) {
+    constexpr double kLeast = 0.25, kMost = 4;
+    std::vector<NoisePoint> all;
+    for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
+    const NoiseLine together = fitBentNoise(all);
+    std::array<NoiseLine, 3> out;
+    for (std::size_t c = 0; c < 3; ++c) {
+        std::vector<double> ratios;
+        for (const NoisePoint& p : points[c]) ratios.push_back(p.variance / together.variance(p.x));
+        const double share = ratios.empty() ? 1 : std::clamp(quantile(std::move(ratios), 0.5), kLeast, kMost);
+        out[c] = {share * together.a, share * together.b};
     }
     return out;
 }
@@ -102,10 +142,12 @@ std::vector<NoisePoint> wholePoints(const std::array<std::vector<NoisePoint>, 3>
 } // namespace
 
 NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work& work) {
-    NoiseModel model;
-    double sum = 0;
     // Below this the means are too few to tell noise from the picture.
     const bool large = photo.width() >= 192 && photo.height() >= 192;
+    std::array<NoiseLine, 3> line;
+    std::array<std::vector<NoisePoint>, 3> whole;
+    constexpr double shadows = 0.05;
+    std::array<double, 3> quarterAtShadows{};
     for (int c = 0; c < 3; ++c) {
         Plane plane(photo.width(), photo.height());
         forEachBand(plane.height(), 64, work, [&](int first, int last) {
@@ -120,18 +162,20 @@ NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work
         const NoiseLine fine = fitNoise(scales[0]).line;
         const NoiseLine half = large ? fitNoise(scales[1]).line : NoiseLine{fine.a / 4, fine.b / 4},
                         quarter = large ? fitNoise(scales[2]).line : NoiseLine{fine.a / 16, fine.b / 16};
-        const NoiseLine straight{kWhole[0] * fine.a + kWhole[1] * half.a + kWhole[2] * quarter.a,
-                                 kWhole[0] * fine.b + kWhole[1] * half.b + kWhole[2] * quarter.b};
-        const NoiseLine line = photo.developed ? fitBentNoise(wholePoints(scales)) : straight;
-        constexpr double shadows = 0.05;
-        if (c == 1)
-            model.channel[1] = model.channel[2] = line;
-        else
-            model.channel[c == 0 ? 0 : 3] = line;
-        sum += std::sqrt(16 * quarter.variance(shadows) / std::max(straight.variance(shadows), 1e-12));
+        const auto channel = static_cast<std::size_t>(c);
+        line[channel] = {kWhole[0] * fine.a + kWhole[1] * half.a + kWhole[2] * quarter.a,
+                         kWhole[0] * fine.b + kWhole[1] * half.b + kWhole[2] * quarter.b};
+        quarterAtShadows[channel] = quarter.variance(shadows);
+        if (photo.developed) whole[channel] = wholePoints(scales);
         work.report(0.5 + 0.16 * (c + 1));
     }
+    double sum = 0;
+    for (std::size_t c = 0; c < 3; ++c)
+        sum += std::sqrt(16 * quarterAtShadows[c] / std::max(line[c].variance(shadows), 1e-12));
     coarse = std::clamp(sum / 3, 0.5, 3.0);
+    if (photo.developed) line = bentLines(whole);
+    NoiseModel model;
+    model.channel = {line[0], line[1], line[1], line[2]};
     return model;
 }
 
