@@ -14,6 +14,7 @@ import torch
 
 import pixels
 from mosaics import Mosaics
+from muon import Muon
 from network import Cleaner
 
 
@@ -39,12 +40,16 @@ def main():
     state_file = kind.weights.replace(".pt", ".state.local.pt")
     # Channels last: the convolutions are half as fast again.
     net, mean = (Cleaner().to(memory_format=torch.channels_last) for _ in range(2))
-    adam = torch.optim.Adam(net.parameters(), lr=asked.rate)
+    # The first and the last layer's weights are no maps between features.
+    inner = [p for n, p in net.named_parameters() if p.dim() > 1 and not n.startswith(("enter", "leave"))]
+    others = [p for p in net.parameters() if all(p is not q for q in inner)]
+    optimizers = [Muon(inner, asked.rate), torch.optim.Adam(others, asked.rate)]
     step = 0
     if os.path.exists(state_file):
         state = torch.load(state_file)
         net.load_state_dict(state["net"]), mean.load_state_dict(state["mean"])
-        adam.load_state_dict(state["adam"])
+        for optimizer, kept in zip(optimizers, state["optimizers"]):
+            optimizer.load_state_dict(kept)
         step = state["step"]
     elif os.path.exists(kind.weights):
         state = torch.load(kind.weights)
@@ -58,7 +63,8 @@ def main():
     print(sum(p.numel() for p in net.parameters()), "weights; from step", step, flush=True)
 
     def keep():
-        save(state_file, {"net": net.state_dict(), "mean": mean.state_dict(), "adam": adam.state_dict(), "step": step})
+        save(state_file, {"net": net.state_dict(), "mean": mean.state_dict(), "optimizers": [o.state_dict() for o in optimizers],
+                          "step": step})
         save(kind.weights, {"mean": {k: v.half() for k, v in mean.state_dict().items()}, "step": step})
 
     torch.manual_seed(1000 + step)
@@ -68,12 +74,15 @@ def main():
     sums = np.zeros(3)
     while (part := (time.time() - begun) / (60 * asked.minutes)) < 1:
         fall = min(1.0, (1 - part) / max(1e-6, asked.final_decay))
-        adam.param_groups[0]["lr"] = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step - first + 1) / 200)
+        rate = asked.rate * (0.03 + 0.97 * fall) * min(1.0, (step - first + 1) / 200)
+        for optimizer in optimizers:
+            optimizer.param_groups[0]["lr"] = rate
         loss, fine, coarse = subject.loss(net, step, asked.batch, asked.size)
-        adam.zero_grad()
+        net.zero_grad()
         loss.backward()
         torch.nn.utils.clip_grad_norm_(net.parameters(), 1.0)
-        adam.step()
+        for optimizer in optimizers:
+            optimizer.step()
         step += 1
         # A short memory at first: what comes out early is soon forgotten.
         share = min(0.999, 1 - 10 / (step - first + 20.0) if first == 0 else 0.999)

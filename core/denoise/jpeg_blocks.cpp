@@ -73,10 +73,11 @@ void cleanTile(const Plane& in, const Rect& around, const Rect& tile, const floa
                 for (int x = down(tile.x - dx) + dx; x < tile.right(); x += kBlock)
                     addBlock(in.row(y - around.y) + x - around.x, in.stride(), cosines, least,
                              sum.row(y - wide.y) + x - wide.x, sum.stride());
-    constexpr float kLayings = (kBlock / kShift) * (kBlock / kShift);
+    constexpr int across = kBlock / kShift;
+    constexpr auto layings = static_cast<float>(across * across);
     for (int y = tile.y; y < tile.bottom(); ++y)
         for (int x = tile.x; x < tile.right(); ++x)
-            mean.at(x - around.x, y - around.y) = sum.at(x - wide.x, y - wide.y) / kLayings;
+            mean.at(x - around.x, y - around.y) = sum.at(x - wide.x, y - wide.y) / layings;
 }
 
 } // namespace
