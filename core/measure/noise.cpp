@@ -93,9 +93,9 @@ double quantile(std::vector<double> values, double share) {
 
 // The points of the pixels with the variance of all scales. What noise has more of at one scale than at the
 // finer one is much the same at all brightnesses; what has far more at some of them is texture there, and
-// counts as no more than two and a half times what the calmer ones show.
+// counts as no more than half again what the calmer ones show.
 std::vector<NoisePoint> wholePoints(const std::array<std::vector<NoisePoint>, 3>& scales) {
-    constexpr double kMore = 2.5;
+    constexpr double kMore = 1.5;
     std::vector<NoisePoint> out = scales[0];
     std::array<std::vector<double>, 2> rise; // of a scale's density over that of the finer one, by point
     for (const NoisePoint& p : out) {
