@@ -21,7 +21,7 @@ namespace irenic {
 
 class BlockMatching : public Method {
   public:
-    // The quick grade makes groups of half the size.
+    // The quick grade makes groups of half the size. Smoothed is for benches, which compare with the paper.
     explicit BlockMatching(bool quick, groups::Guide guide = groups::Guide::Noisy)
         : quick_(quick), guide_(guide) {}
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
