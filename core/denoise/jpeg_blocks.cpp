@@ -66,13 +66,14 @@ void cleanTile(const Plane& in, const Rect& around, const Rect& tile, const floa
     const Rect wide = tile.inflated(kJpegBlocksMargin);
     Plane sum(wide.width, wide.height);
     sum.fill(0);
-    const auto down = [](int v) { return (v >= 0 ? v / kBlock : -((kBlock - 1 - v) / kBlock)) * kBlock; };
     for (int dy = 0; dy < kBlock; dy += kShift)
-        for (int dx = 0; dx < kBlock; dx += kShift)
-            for (int y = down(tile.y - dy) + dy; y < tile.bottom(); y += kBlock)
-                for (int x = down(tile.x - dx) + dx; x < tile.right(); x += kBlock)
+        for (int dx = 0; dx < kBlock; dx += kShift) {
+            const Rect blocks = tile.translated(-dx, -dy).aligned(kBlock).translated(dx, dy);
+            for (int y = blocks.y; y < blocks.bottom(); y += kBlock)
+                for (int x = blocks.x; x < blocks.right(); x += kBlock)
                     addBlock(in.row(y - around.y) + x - around.x, in.stride(), cosines, least,
                              sum.row(y - wide.y) + x - wide.x, sum.stride());
+        }
     constexpr int across = kBlock / kShift;
     constexpr auto layings = static_cast<float>(across * across);
     for (int y = tile.y; y < tile.bottom(); ++y)
