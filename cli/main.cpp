@@ -11,12 +11,14 @@
 #include "studio/render.h"
 #endif
 #include "denoise/method.h"
+#include "image/field_json.h"
 #include "measure/open.h"
 #include "measure/probes.h"
 #include "queue_commands.h"
 #include "raw/text.h"
 #include "reader/reader.h"
 #include "session/sidecar.h"
+#include "session/state_json.h"
 #include "sheet_picture.h"
 #include "stop_on_signal.h"
 

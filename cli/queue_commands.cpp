@@ -8,6 +8,7 @@
 #include <csignal>
 #include <cstdio>
 #include <memory>
+#include <nlohmann/json.hpp>
 #include <thread>
 
 #include "common.h"

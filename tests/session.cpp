@@ -10,8 +10,10 @@
 #include <sys/stat.h>
 
 #include "deliver/safe_file.h"
+#include "image/field_json.h"
 #include "session/history.h"
 #include "session/sidecar.h"
+#include "session/state_json.h"
 #include "support.h"
 
 using namespace irenic;

@@ -8,6 +8,7 @@
 #include <cstdlib>
 #include <fstream>
 #include <mutex>
+#include <nlohmann/json.hpp>
 
 #include "deliver/export.h"
 #include "deliver/jpeg.h"

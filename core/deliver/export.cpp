@@ -8,6 +8,7 @@
 #include "deliver/tiff.h"
 #include "image/blocks.h"
 #include "image/byte_digest.h"
+#include "image/field_json.h"
 #include "measure/noise.h"
 #include "measure/open.h"
 #include "raw/text.h"

@@ -7,6 +7,7 @@
 #include <fstream>
 
 #include "image/byte_digest.h"
+#include "image/field_json.h"
 #include "image/process.h"
 #include "raw/text.h"
 #include "session/sidecar.h"

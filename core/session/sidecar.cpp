@@ -12,8 +12,10 @@
 
 #include "deliver/proof.h"
 #include "deliver/safe_file.h"
+#include "image/field_json.h"
 #include "image/process.h"
 #include "raw/text.h"
+#include "session/state_json.h"
 
 namespace irenic {
 

@@ -4,7 +4,6 @@
 
 #include <cstdint>
 #include <memory>
-#include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
 #include <vector>
@@ -49,8 +48,8 @@ struct PhotoState {
     std::vector<ExportMade> exports;
     std::vector<ReferenceFile> references; // R1, R2... in this order
     std::string notes;
-    nlohmann::json rest =
-        nlohmann::json::object(); // what a newer version has written and this one does not know
+    // What a newer version has written and this one does not know: an object as JSON text; empty: nothing.
+    std::string rest;
 
     // The take with an id, or null.
     Take* take(std::uint32_t id);
@@ -100,18 +99,6 @@ struct SessionState {
 
 // Takes of different character for a photo that nobody has worked on.
 PhotoState freshState();
-
-// The version of the form in sidecars.
-inline constexpr int kSidecarVersion = 1;
-
-// As JSON, and back. `problems` gets a sentence for every value that could not be used; what is unknown goes
-// into `rest`. The forms are described in docs/sidecar.md.
-nlohmann::json jsonOf(const PhotoState& state);
-PhotoState stateFrom(const nlohmann::json& json, std::vector<std::string>& problems);
-nlohmann::json jsonOf(const PhotoRecord& record);
-PhotoRecord recordFrom(const nlohmann::json& json, std::vector<std::string>& problems);
-nlohmann::json jsonOf(const SessionState& session);
-SessionState sessionFrom(const nlohmann::json& json, std::vector<std::string>& problems);
 
 // "2026-01-15 22:10:00", now.
 std::string presentTime();

@@ -2,7 +2,6 @@
 #pragma once
 
 #include <cstdint>
-#include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
 
@@ -17,8 +16,9 @@ struct Take {
     Settings settings;
     std::optional<Risk> risk; // estimated on the photo shown; none once settings were changed by hand
     std::optional<Settings> recommended; // what was measured to be best for this photo, whatever is set now
-    // What a newer version has written of it and this one does not know.
-    nlohmann::json rest = nlohmann::json::object(), restOfSettings = nlohmann::json::object();
+    // What a newer version has written of it and this one does not know: objects as JSON text; empty:
+    // nothing.
+    std::string rest, restOfSettings;
     friend bool operator==(const Take&, const Take&) = default;
 };
 
