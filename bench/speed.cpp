@@ -25,6 +25,7 @@
 
 #include "deliver/export.h"
 #include "denoise/clean.h"
+#include "denoise/fastest_network.h"
 #include "measure/open.h"
 #include "sensor.h"
 
@@ -162,9 +163,11 @@ int main(int argc, char** argv) {
     const double megapixels = 1e-6 * photo.width() * photo.height();
     const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
     const double bytes = bandwidth(), rate = floats(threads);
-    std::printf("One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s "
-                "of fused multiplications and additions in registers.\n\n",
-                photo.width(), photo.height(), megapixels, threads, bytes * 1e-9, rate * 1e-9);
+    std::printf(
+        "One mosaic of %d x %d (%.1f MP), %u threads. The machine: %.1f GB/s of memory, %.0f GFLOP/s "
+        "of fused multiplications and additions in registers. The learned method's network runs on %s.\n\n",
+        photo.width(), photo.height(), megapixels, threads, bytes * 1e-9, rate * 1e-9,
+        FastestNetwork::ofMachine().place().c_str());
 
     // OpenCV on a quarter of the picture, which is enough to know its speed.
     const Rect part{0, 0, photo.width() / 4, photo.height() / 4};

@@ -5,7 +5,7 @@
 #include <mutex>
 
 #include "denoise/bm3d.h"
-#include "denoise/network.h"
+#include "denoise/fastest_network.h"
 #include "denoise/pyramid.h"
 
 namespace irenic {
@@ -156,8 +156,8 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
                     to[Network::kCoarse] = in.coarseNoise - 1;
                     to[kPlanes + 1 + Network::kCoarse] = in.rounding;
                 }
-            worker->network.run(subject, worker->input.data(), worker->answer.data(), view.width(),
-                                view.height(), border, work);
+            FastestNetwork::ofMachine().run(worker->network, subject, worker->input.data(),
+                                            worker->answer.data(), view.width(), view.height(), border, work);
             for (int y = wanted.y; y < wanted.bottom(); ++y)
                 for (int x = wanted.x; x < wanted.right(); ++x) {
                     const float* from =

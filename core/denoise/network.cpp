@@ -3,96 +3,57 @@
 #include <algorithm>
 #include <stdexcept>
 
-#include "denoise/onnx_weights.h"
-
-extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_pixel_cleaner_begin[],
-    irenic_pixel_cleaner_end[];
+#include "denoise/network_layers.h"
 
 namespace irenic {
 
 namespace {
 
-// What the last layer gives for a pixel: the noise, how much of the second opinion's is believed, and nothing
-// up to a whole vector.
-constexpr int kLeaving = 2 * Network::kOutputs, kLeavingPadded = 16;
+// What the last layer gives for a pixel, and nothing up to a whole vector.
+constexpr int kLeavingPadded = 16;
 
-// The weights, as the layers want them. Layers are named as in training/network.py.
-class Weights {
+// The layers, as convolutions on the processor.
+class Convolutions {
   public:
-    static const Weights& shipped(Network::Subject subject) {
+    static const Convolutions& shipped(Network::Subject subject) {
         if (subject == Network::Subject::Mosaics) {
-            static const Weights mosaics(irenic_cleaner_begin, irenic_cleaner_end);
+            static const Convolutions mosaics(NetworkLayers::shipped(subject));
             return mosaics;
         }
-        static const Weights pixels(irenic_pixel_cleaner_begin, irenic_pixel_cleaner_end);
+        static const Convolutions pixels(NetworkLayers::shipped(subject));
         return pixels;
     }
 
     struct Block {
         WinogradConvolution first, second;
     };
+    // From the finest scale to the coarsest.
+    DirectConvolution enter, down[3];
+    Block encode[4];
+    DirectConvolution up[3];
+    Block decode[3];
+    WinogradConvolution leave;
 
   private:
-    std::map<std::string, WeightArray> all_;
-
-    Weights(const std::uint8_t* begin, const std::uint8_t* end)
-        : all_(readOnnxWeights(begin, static_cast<std::size_t>(end - begin))) {}
-
-    struct Layer {
-        std::vector<float> weights, bias;
-        int in, out, side;
-    };
-    Layer named(const std::string& name, int side) {
-        const WeightArray &w = all_[name + ".weight"], &b = all_[name + ".bias"];
-        if (w.dims.size() != 4 || w.dims[2] != side || w.dims[3] != side || b.dims.size() != 1 ||
-            b.dims[0] != w.dims[0] || w.dims[0] % 4 != 0)
-            throw std::runtime_error("the network's " + name + " does not fit");
-        return {w.values, b.values, static_cast<int>(w.dims[1]), static_cast<int>(w.dims[0]), side};
+    explicit Convolutions(const NetworkLayers& l)
+        : enter(direct(l.enter)), down{direct(l.down[0]), direct(l.down[1]), direct(l.down[2])},
+          encode{block(l.encode[0]), block(l.encode[1]), block(l.encode[2]), block(l.encode[3])},
+          up{direct(l.up[0]), direct(l.up[1]), direct(l.up[2])}, decode{block(l.decode[0]),
+                                                                        block(l.decode[1]),
+                                                                        block(l.decode[2])},
+          leave(winograd(l.leave.padded(0, kLeavingPadded - l.leave.out))) {
+        if (l.enter.in != Network::kInputs || l.leave.out != Network::kLeaving)
+            throw std::runtime_error("the network's ends do not fit");
     }
-    static WinogradConvolution winograd(const Layer& l) {
+    static WinogradConvolution winograd(const NetworkLayer& l) {
         if (!WinogradConvolution::fits(4, 4, l.in, l.out))
             throw std::runtime_error("the network's channels do not fit");
         return {l.weights, l.bias, l.in, l.out};
     }
-    static DirectConvolution direct(const Layer& l) { return {l.weights, l.bias, l.in, l.out, l.side}; }
-    Block block(const std::string& name) {
-        return {winograd(named(name + ".first", 3)), winograd(named(name + ".second", 3))};
+    static DirectConvolution direct(const NetworkLayer& l) {
+        return {l.weights, l.bias, l.in, l.out, l.side};
     }
-    // The four pixels' channels one after the other, not channel by channel.
-    DirectConvolution spread(const std::string& name) {
-        const Layer l = named(name + ".spread", 1);
-        Layer sorted = l;
-        const int out = l.out / 4;
-        for (int c = 0; c < out; ++c)
-            for (int p = 0; p < 4; ++p) {
-                std::copy_n(l.weights.begin() + (4 * c + p) * l.in, l.in,
-                            sorted.weights.begin() + (p * out + c) * l.in);
-                sorted.bias[static_cast<std::size_t>(p * out + c)] =
-                    l.bias[static_cast<std::size_t>(4 * c + p)];
-            }
-        return direct(sorted);
-    }
-    WinogradConvolution last() {
-        Layer l = named("leave", 3);
-        if (l.out != kLeaving) throw std::runtime_error("the network's leave does not fit");
-        l.out = kLeavingPadded;
-        l.weights.resize(static_cast<std::size_t>(l.out * l.in * 9)),
-            l.bias.resize(static_cast<std::size_t>(l.out));
-        return winograd(l);
-    }
-
-  public:
-    // From the finest scale to the coarsest.
-    const DirectConvolution enter = direct(named("enter", 3));
-    const DirectConvolution down[3] = {direct(named("down1", 2)), direct(named("down2", 2)),
-                                       direct(named("down3", 2))};
-    const Block encode[4] = {block("enc1"), block("enc2"), block("enc3"), block("deep")};
-    const DirectConvolution up[3] = {spread("up1"), spread("up2"), spread("up3")};
-    const Block decode[3] = {block("dec1"), block("dec2"), block("dec3")};
-    const WinogradConvolution leave = last();
-
-  private:
-    Weights() { all_.clear(); }
+    static Block block(const NetworkLayers::Block& b) { return {winograd(b.first), winograd(b.second)}; }
 };
 
 struct Size {
@@ -109,10 +70,15 @@ float* room(AlignedFloats& of, std::size_t floats) {
 
 } // namespace
 
+void Network::takeOut(const float* pixel, const float* found, float* clean) {
+    const float *believed = found + kOutputs, *taken = pixel + kOutputs + 1;
+    for (int c = 0; c < kOutputs; ++c) clean[c] = pixel[c] - found[c] - believed[c] * taken[c];
+}
+
 void Network::run(Subject subject, const float* in, float* out, int width, int height, int border,
                   const Work& work) {
     if (width % kUnit != 0 || height % kUnit != 0) throw std::invalid_argument("a tile that is not in units");
-    const Weights& all = Weights::shipped(subject);
+    const Convolutions& all = Convolutions::shipped(subject);
     const auto channels = [&](int scale) { return (scale == 0 ? all.enter : all.down[scale - 1]).out(); };
     Size size[4];
     float *kept[4], *inner[4];
@@ -135,7 +101,7 @@ void Network::run(Subject subject, const float* in, float* out, int width, int h
     std::fill_n(padded + (height + 1) * line, line, 0.0f);
 
     // x + second(relu(first(x))), into x.
-    const auto block = [&](const Weights::Block& b, int s) {
+    const auto block = [&](const Convolutions::Block& b, int s) {
         work.check();
         b.first.run(kept[s], size[s].width, size[s].height, inner[s], false, true, scratch_);
         work.check();
@@ -185,11 +151,8 @@ void Network::run(Subject subject, const float* in, float* out, int width, int h
     for (int y = 0; y < left.height; ++y)
         for (int x = 0; x < left.width; ++x) {
             const std::ptrdiff_t at = static_cast<std::ptrdiff_t>(y + less[0]) * width + x + less[0];
-            const float *own = leaving + (static_cast<std::ptrdiff_t>(y) * left.width + x) * kLeavingPadded,
-                        *believed = own + kOutputs;
-            const float *planes = in + at * kInputs, *taken = planes + kOutputs + 1;
-            for (int c = 0; c < kOutputs; ++c)
-                out[at * kOutputs + c] = planes[c] - own[c] - believed[c] * taken[c];
+            const float* found = leaving + (static_cast<std::ptrdiff_t>(y) * left.width + x) * kLeavingPadded;
+            takeOut(in + at * kInputs, found, out + at * kOutputs);
         }
 }
 

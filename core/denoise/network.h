@@ -2,6 +2,7 @@
 #pragma once
 
 #include "denoise/convolution.h"
+#include "denoise/network_layers.h"
 #include "image/work.h"
 
 namespace irenic {
@@ -12,8 +13,7 @@ class Network {
     static constexpr int kUnit = 32;
     // A side of the tiles that a photo is cut into.
     static constexpr int kTile = 7 * kUnit;
-    // What a set of weights was trained on: mosaics of 2x2, or photos that have all colours at every pixel.
-    enum class Subject { Mosaics, Pixels };
+    using Subject = NetworkSubject;
     // Samples at a tile's border that are best dropped. What a tile lacks beyond that moves the result by
     // some 0.03 sigma in the mean, below 0.1, where the border ends. Tiles of pixels all begin, with these,
     // at one place of JPEG's blocks of 8, the one that the training's pieces begin at
@@ -32,6 +32,11 @@ class Network {
     // weights that ship with the library do not fit the network.
     void run(Subject subject, const float* in, float* out, int width, int height, int border,
              const Work& work = {});
+
+    // The last step: of a pixel, what the last layer found of noise, and of the second opinion by the share
+    // in which it believes it (kLeaving values).
+    static constexpr int kLeaving = 2 * kOutputs;
+    static void takeOut(const float* pixel, const float* found, float* clean);
 
   private:
     // What lives from layer to layer; grows with the tile. For each scale what is kept of it, and the inside
