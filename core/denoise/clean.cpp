@@ -1,5 +1,6 @@
 #include "denoise/clean.h"
 
+#include <algorithm>
 #include <stdexcept>
 
 #include "denoise/coarse.h"
@@ -219,15 +220,17 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
     return out;
 }
 
-// Of the methods' results, which do not know of a JPEG's blocks themselves.
-bool losesJpegBlocks(const Photo& photo, const Settings& settings) {
-    return photo.jpeg && settings.luminance > 0 && !findMethod(settings.method)->knowsJpegBlocks();
+// See withoutJpegBlocks; 0: nothing is to be done.
+float jpegBlocksShare(const Photo& photo, const Settings& settings) {
+    return photo.jpeg ? findMethod(settings.method)->jpegBlocksShare() * std::min(1.0f, settings.luminance)
+                      : 0;
 }
 
 void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
                     const Rect& tile, const Rect& area, std::array<Plane, 3>& out, const Work& work) {
-    const bool blocks = losesJpegBlocks(photo, settings);
-    const Rect made = blocks ? tile.inflated(kJpegBlocksMargin) : tile, around = made.inflated(kCellMargin);
+    const float blocks = jpegBlocksShare(photo, settings);
+    const Rect made = blocks > 0 ? tile.inflated(kJpegBlocksMargin) : tile,
+               around = made.inflated(kCellMargin);
     const PlaneSet noisy =
         planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
     const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
@@ -250,8 +253,7 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
                         channel[c].unbiased(v[c]) + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
             }
     });
-    if (blocks)
-        light = withoutJpegBlocks(light, made, tile, *photo.jpeg, std::min(1.0f, settings.luminance), work);
+    if (blocks > 0) light = withoutJpegBlocks(light, made, tile, *photo.jpeg, blocks, work);
     // Grain last: it is noise, and must not be taken for what blocks left.
     const float share = settings.grain * (clean.grey ? 1 : 0.57735027f);
     forEachBand(tile.height, 16, work, [&](int first, int last) {
@@ -406,7 +408,8 @@ Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& ar
     if (grain.side <= 1) return area;
     const int cell = photo.cell(), side = cell * grain.side;
     const int reach =
-        cell * (grain.reach + kCellMargin + kCoarseMargin + (isDetailed(settings) ? kDetailMargin : 0));
+        cell * (grain.reach + kCellMargin + kCoarseMargin + (isDetailed(settings) ? kDetailMargin : 0)) +
+        (jpegBlocksShare(photo, settings) > 0 ? kJpegBlocksMargin : 0);
     const Rect squares = area.inflated(reach).aligned(side);
     // Beyond the photo's edges there is nothing to be reached.
     const auto first = [&](int edge) { return edge <= 0 ? 0 : edge + reach; };

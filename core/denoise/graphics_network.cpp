@@ -95,7 +95,7 @@ struct GraphicsNetwork::Deleter {
 std::shared_ptr<GraphicsNetwork> GraphicsNetwork::open(bool software) {
     std::unique_ptr<Device> device = Device::open(software, kBindings);
     if (!device) return nullptr;
-    const std::shared_ptr<GraphicsNetwork> own(new GraphicsNetwork(std::move(device)), Deleter());
+    std::shared_ptr<GraphicsNetwork> own(new GraphicsNetwork(std::move(device)), Deleter());
     own->begin();
     return own;
 }

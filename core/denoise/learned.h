@@ -30,7 +30,7 @@ class Learned : public Method {
         return quick_ ? "The learned method with one look and a hastier second opinion: sooner there."
                       : "Cleanest and sharpest, from what it learned of other pictures.";
     }
-    bool knowsJpegBlocks() const override { return true; }
+    float jpegBlocksShare() const override { return 0.6f; }
     int margin() const override;
     Grain grain(bool packed) const override;
     std::string quickGradeOf() const override { return quick_ ? "learned" : ""; }

@@ -117,8 +117,9 @@ class Method {
     };
     // Of planes of a mosaic, or of pixels.
     virtual Grain grain(bool /*packed*/) const { return {}; }
-    // Whether it takes out by itself what the blocks of a JPEG leave.
-    virtual bool knowsJpegBlocks() const { return false; }
+    // How much of what its results hold below half a step of a JPEG is what the file's blocks left, 0..1;
+    // less than all where it takes that out by itself.
+    virtual float jpegBlocksShare() const { return 1; }
     // The method of which this one is the quick grade; empty: it is none.
     virtual std::string quickGradeOf() const { return {}; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane
