@@ -61,20 +61,20 @@ class GraphicsNetwork::Layers {
     Layer enter, down[kScales - 1], encode[kScales][2], up[kScales - 1], decode[kScales - 1][2], leave;
 
   private:
-    std::unique_ptr<Buffer> stored(const std::vector<float>& values) {
+    const Buffer& stored(const std::vector<float>& values) {
         const std::size_t bytes = values.size() * sizeof(float);
         if (bytes > own_.upload_->bytes()) throw GraphicsError("the network's layers do not fit");
         std::copy(values.begin(), values.end(), own_.upload_->floats());
-        auto out = std::make_unique<Buffer>(*own_.device_, bytes, Buffer::Where::Device);
-        own_.device_->run([&](Device::Steps& steps) { steps.copy(*own_.upload_, *out, bytes); });
-        return out;
+        const auto& to =
+            own_.stored_.emplace_back(std::make_unique<Buffer>(*own_.device_, bytes, Buffer::Where::Device));
+        own_.device_->run([&](Device::Steps& steps) { steps.copy(*own_.upload_, *to, bytes); });
+        return *to;
     }
     Layer layer(const NetworkLayer& l, const Buffer& from, const Buffer& to) {
         if (l.in % kGroup != 0 || l.out % kGroup != 0)
             throw GraphicsError("the network's channels do not fit");
-        const Buffer* weights = stored_.emplace_back(stored(sortedWeights(l))).get();
-        const Buffer* bias = stored_.emplace_back(stored(l.bias)).get();
-        return {own_.device_->bind({&from, weights, bias, &to}), l.in / kGroup, l.out / kGroup};
+        const Buffer &weights = stored(sortedWeights(l)), &bias = stored(l.bias);
+        return {own_.device_->bind({&from, &weights, &bias, &to}), l.in / kGroup, l.out / kGroup};
     }
     void block(const NetworkLayers::Block& b, int scale, Layer* to) {
         to[0] = layer(b.first, *own_.kept_[scale], *own_.inner_[scale]);
@@ -82,7 +82,6 @@ class GraphicsNetwork::Layers {
     }
 
     GraphicsNetwork& own_;
-    std::vector<std::unique_ptr<Buffer>> stored_;
 };
 
 // What a device may still be working on stays for as long as the program runs.

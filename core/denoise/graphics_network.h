@@ -32,7 +32,8 @@ class GraphicsNetwork {
     std::unique_ptr<graphics::Buffer> entering_, kept_[4], inner_[4],
         leaving_; // for each scale, as in Network
     std::unique_ptr<graphics::Program> relu_, add_, down_, up_, leave_;
-    std::unique_ptr<Layers> layers_[2]; // by subject
+    std::vector<std::unique_ptr<graphics::Buffer>> stored_; // weights
+    std::unique_ptr<Layers> layers_[2];                     // by subject
 };
 
 } // namespace irenic
