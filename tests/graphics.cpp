@@ -180,6 +180,10 @@ class TestGraphics : public QObject {
         FastestNetwork gone([&] { return other.place(); }, 0);
         QCOMPARE(QString::fromStdString(gone.place()), QStringLiteral("the processor"));
     }
+    void itCanBeKeptOut() {
+        qputenv("IRENIC_GRAPHICS", "off");
+        QCOMPARE(QString::fromStdString(FastestNetwork::ofMachine().place()), QStringLiteral("the processor"));
+    }
     // Threads share it; when it goes away under them, each has its tile all the same.
     void manyThreadsAndALoss() {
         Other other;
