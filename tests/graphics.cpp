@@ -182,7 +182,8 @@ class TestGraphics : public QObject {
     }
     void itCanBeKeptOut() {
         qputenv("IRENIC_GRAPHICS", "off");
-        QCOMPARE(QString::fromStdString(FastestNetwork::ofMachine().place()), QStringLiteral("the processor"));
+        QCOMPARE(QString::fromStdString(FastestNetwork::ofMachine().place()),
+                 QStringLiteral("the processor"));
     }
     // Threads share it; when it goes away under them, each has its tile all the same.
     void manyThreadsAndALoss() {
