@@ -230,6 +230,7 @@ class TestPixels : public QObject {
         for (std::size_t c = 0; c < 3; ++c)
             for (int y = 0; y < r.height; ++y)
                 for (int x = 0; x < r.width; ++x) QCOMPARE(part[c].at(x, y), with[c].at(r.x + x, r.y + y));
+        if (findMethod(id.toStdString())->jpegBlocksShare() < 1) return; // hears of the steps as well
         const Settings colourAlone{id.toStdString(), 0.0f, 1.0f};
         const auto a = cleanPixels(*p, colourAlone, r), b = cleanPixels(unaware, colourAlone, r);
         for (std::size_t c = 0; c < 3; ++c) QCOMPARE(a[c].at(5, 7), b[c].at(5, 7));
