@@ -193,7 +193,7 @@ void CloseUp::rebuild() {
         });
         connect(cell, &Cell::zoomAsked, this,
                 [this](int direction, QPointF from) { document_.zoomBy(direction, from, probeId()); });
-        connect(cell, &Cell::hovered, this, [this, cell](std::optional<QPoint> pixel) {
+        connect(cell, &Cell::hovered, this, [this](std::optional<QPoint> pixel) {
             for (Cell* c : cells_) c->setReadout(pixel);
             if (pixel && manner_ == Manner::Divided && lineKind_ == Line::Follows)
                 moveLine(area_->mapFromGlobal(QCursor::pos()));

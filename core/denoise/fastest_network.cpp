@@ -22,7 +22,7 @@ namespace {
 // Results may differ by this share of the noise's standard deviation.
 constexpr float kAlike = 0.01f;
 
-FastestNetwork::Elsewhere ofMachine() {
+FastestNetwork::Elsewhere graphicsOfMachine() {
     const char* asked = std::getenv("IRENIC_GRAPHICS");
     if (asked && std::string_view(asked) == "off") return {};
     std::shared_ptr<GraphicsNetwork> network = GraphicsNetwork::open(false);
@@ -64,7 +64,7 @@ FastestNetwork::FastestNetwork(std::function<Elsewhere()> open, double times)
 FastestNetwork::~FastestNetwork() = default;
 
 FastestNetwork& FastestNetwork::ofMachine() {
-    static FastestNetwork all(irenic::ofMachine);
+    static FastestNetwork all(graphicsOfMachine);
     return all;
 }
 
