@@ -249,8 +249,8 @@ class TestLearned : public QObject {
     }
     // The program that training asks: both steps are nearer to the truth than the first, and neither is far
     // from what the library does.
-    void trainingHearsBlockMatching() {
-        constexpr std::int32_t size = 96;
+    void trainingHearsTheSecondOpinion() {
+        constexpr std::int32_t size = 112;
         const auto s = test::shoot(12800);
         const Rect area{40, 30, size, size};
         const PlaneSet noisy = stabilisedPlanes(s.photo, area), expected = test::expectedPlanes(s, area, 60);

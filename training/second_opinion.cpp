@@ -1,15 +1,17 @@
-// Block matching on one noisy mosaic after another, for training: the very code that the learned method
+// The learned method's second opinion of one noisy mosaic after another, for training: the very code that it
 // calls.
 //
 // Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and
-// steps (1 or 2), and four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise
-// of standard deviation 1. Standard output: the planes as these steps leave them, in the same order.
+// grade (1: the quick one's, 2), and four planes R, G (row of R), G (row of B), B of 32-bit floats,
+// stabilised, with noise of standard deviation 1. Standard output: the planes as that leaves them, in the
+// same order.
 #include <cstdint>
 #include <cstdio>
 #include <stdexcept>
 #include <vector>
 
 #include "denoise/bm3d.h"
+#include "denoise/nlbayes.h"
 
 using namespace irenic;
 
@@ -18,10 +20,10 @@ namespace {
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
 void answerAll() {
-    const BlockMatching both(false);
+    const NonLocalBayes full;
     std::int32_t head[2];
     while (get(head, sizeof head)) {
-        const int size = head[0], margin = head[1] == 2 ? both.margin() : kFirstStepMargin;
+        const int size = head[0], margin = head[1] == 2 ? full.margin() : kFirstStepMargin;
         if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
         const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
         std::vector<float> channels(kPlanes * pixels);
@@ -38,7 +40,7 @@ void answerAll() {
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
         const PlaneSet out =
-            head[1] == 2 ? both.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
+            head[1] == 2 ? full.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];

@@ -4,15 +4,15 @@
 // collaborative filtering", IEEE Trans. Image Processing 16(8), 2007. Names follow the paper: blocks of N1 x
 // N1, a reference block every Nstep samples, groups of up to N2 blocks from a window of Ns x Ns, a hard
 // threshold of lambda3D sigma in step one and empirical Wiener shrinkage in step two, Kaiser-weighted
-// aggregation. Blocks are taken from the mosaic itself, whatever the colours of their samples, and compared
-// with blocks that lie on the same place of a cell: A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K.
-// Egiazarian, "Cross-color BM3D filtering of noisy raw data", LNLA 2009. That keeps 0.3 to 0.8 dB more than
-// blocks of packed planes did (bench/mosaic_variant.cpp). Where we differ: groups are found in the luminance
-// of cells, 8x8 of them, and serve the four blocks in their middle; both steps compare the noisy luminance
-// (groups::Guide says why); groups are always full,
-// however far the last block lies; the transform inside blocks is the DCT in both steps. Photos without a
-// mosaic go plane by plane, groups found in luminance.
-// The character: the cleanest of the classical methods; straight edges and repeated patterns come out best.
+// aggregation. Where we differ on a mosaic: groups are found in the noisy luminance of cells, 8x8 of them,
+// for both steps (groups::Guide says why), and serve four blocks in them; groups are always full, however far
+// the last block lies. In step one blocks are 8x8 pixels of the mosaic itself, whatever the colours of their
+// samples (A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K. Egiazarian, "Cross-color BM3D filtering of
+// noisy raw data", LNLA 2009). In step two they are the same cells as planes, under a basis of their own
+// (block_filter.h): what step one could not tell from noise is other than what this basis cannot, and one
+// corrects the other, which no choice of one basis did. The full grade takes both kinds in step two. Photos
+// without a mosaic go plane by plane, under the DCT in both steps.
+// The character: clean, straight edges and repeated patterns come out best.
 #pragma once
 
 #include "denoise/groups.h"
@@ -21,13 +21,14 @@ namespace irenic {
 
 class BlockMatching : public Method {
   public:
-    // The quick grade makes groups of half the size. Smoothed is for benches, which compare with the paper.
+    // The quick grade takes one kind of blocks in step two, and without a mosaic groups of half the size.
+    // Smoothed is for benches, which compare with the paper, and counts where there is no mosaic.
     explicit BlockMatching(bool quick, groups::Guide guide = groups::Guide::Noisy)
         : quick_(quick), guide_(guide) {}
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
     std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
     std::string summary() const override {
-        return quick_ ? "BM3D from smaller groups: sooner there, a little less clean."
+        return quick_ ? "BM3D with one kind of blocks instead of two: sooner there."
                       : "Clean, with straight edges. Slower.";
     }
     std::string quickGradeOf() const override { return quick_ ? "bm3d" : ""; }
@@ -36,11 +37,12 @@ class BlockMatching : public Method {
                  const Work& work) const override;
 
   private:
+    PlaneSet ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
     bool quick_;
     groups::Guide guide_;
 };
 
-// The first step alone, of a mosaic and from groups of half the size: what the quick grade of the learned
+// The first step alone, of a mosaic: what the quick grade of the learned
 // method takes as its second opinion. `in` is packed and covers `area` with kFirstStepMargin to spare;
 // strength is as in Method::run. Throws Cancelled.
 inline constexpr int kFirstStepMargin = 32;

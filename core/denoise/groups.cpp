@@ -106,13 +106,13 @@ Plane smoothed(const Plane& in, const Work& work) {
 }
 
 PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
-                   Guide guide, int first, int second, bool channels,
+                   Guide guide, int first, int second,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work) {
     const Plane smooth = guide == Guide::Smoothed ? smoothed(in.plane[0], work) : Plane();
     const Rect wide = area.inflated(kReach);
     std::optional<Groups> found;
-    Step step{&in, nullptr, &in.plane[0], in.area, {}, strength, first, channels};
+    Step step{&in, nullptr, &in.plane[0], in.area, {}, strength, first};
     if (guide == Guide::Smoothed)
         step.guide = &smooth;
     else

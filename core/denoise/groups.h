@@ -105,17 +105,18 @@ PlaneSet aggregate(Step step, const Rect& area,
                    const std::function<void(const Step&, const Rect& tile, Accumulator&)>& runTile,
                    const Work& work);
 
-// What blocks are compared in. Noisy: luminance as it is, in both steps. Smoothed: lightly smoothed, then
-// what the first step made of it (or smoothed again, where luminance is left alone). That makes matches in
-// texture a trace surer; but the less noise there is to compare, the more the blocks found are those with the
-// same noise, and what a group has in common stays: as swirls, where there is nothing else.
+// What blocks are compared in. Noisy: luminance as it is, in both steps. Smoothed, as it is written down:
+// lightly smoothed, then what the first step made of it (or smoothed again, where luminance is left alone).
+// That makes matches in texture a trace surer; but the less noise there is to compare, the more the blocks
+// found are those with the same noise, and what a group has in common stays: as swirls, where there is
+// nothing else.
 enum class Guide { Noisy, Smoothed };
 
 // Both steps of a method: groups of `first` blocks, then of `second` blocks. `in` covers `area` with
 // kTwoStepMargin to spare.
 constexpr int kTwoStepMargin = 2 * kReach + 1; // one more for the smoothing
 PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
-                   Guide guide, int first, int second, bool channels,
+                   Guide guide, int first, int second,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work);
 

@@ -6,6 +6,7 @@
 
 #include "denoise/bm3d.h"
 #include "denoise/fastest_network.h"
+#include "denoise/nlbayes.h"
 #include "denoise/pyramid.h"
 
 namespace irenic {
@@ -110,6 +111,15 @@ Rect shown(const Rect& tile, const Rect& photo, int border) {
     return {r.x, r.y, units(r.width), units(r.height)};
 }
 
+// What is taken for a second opinion. On mosaics the best of the classical methods, or in the quick grade the
+// fastest that knows what repeats far away.
+PlaneSet secondOpinion(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& work) {
+    const std::array<float, kPlanes> all{strength, strength, strength, strength};
+    if (!in.packed) return BlockMatching(quick).run(in, area, all, work);
+    return quick ? firstStepOfBlockMatching(in, area, strength, work)
+                 : NonLocalBayes().run(in, area, all, work);
+}
+
 // Runs one strength over all tiles of the fixed grid that meet `area`.
 PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& whole) {
     static Workers workers;
@@ -120,10 +130,7 @@ PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick
     const Rect seen = area.aligned(inner).inflated(border), photo = in.extent.empty() ? seen : in.extent;
     const Rect heard = seen.intersected(photo);
     const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
-    const PlaneSet second =
-        quick && in.packed
-            ? firstStepOfBlockMatching(in, heard, strength, first)
-            : BlockMatching(quick).run(in, heard, {strength, strength, strength, strength}, first);
+    const PlaneSet second = secondOpinion(in, heard, strength, quick, first);
     PlaneSet out(area);
     out.describeAs(in);
     const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
@@ -320,7 +327,8 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 // Whole tiles are computed wherever an area begins.
 int Learned::margin() const {
     return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach +
-           std::max(kFirstStepMargin, BlockMatching(quick_).margin()) + 4 * (1 << kCastLevels);
+           std::max(BlockMatching(quick_).margin(), quick_ ? 0 : NonLocalBayes().margin()) +
+           4 * (1 << kCastLevels);
 }
 
 Method::Grain Learned::grain(bool packed) const {

@@ -1,0 +1,139 @@
+#include <QTest>
+
+#include "denoise/block_filter.h"
+#include "denoise/bm3d.h"
+#include "denoise/cell_basis.h"
+#include "denoise/clean.h"
+#include "denoise/nlbayes.h"
+#include "support.h"
+
+using namespace irenic;
+using groups::Step;
+
+// The kinds of blocks that block matching filters, and what is built upon them.
+class TestBlocks : public QObject {
+    Q_OBJECT
+    using Filter = std::function<void(const Step&, const Rect&, groups::Accumulator&)>;
+    static constexpr std::array<float, kPlanes> kMatched{1, 1, 1, 1};
+
+    static double errorOf(const PlaneSet& found, const PlaneSet& expected, const Rect& area) {
+        double sum = 0;
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int y = area.y; y < area.bottom(); ++y)
+                for (int x = area.x; x < area.right(); ++x)
+                    sum += std::pow(static_cast<double>(found.rowAt(p, y)[x] - expected.rowAt(p, y)[x]), 2);
+        return sum / static_cast<double>(area.area() * static_cast<long long>(kPlanes));
+    }
+    // Of a view: what is seen, what is there on average, both with room around `area`.
+    struct Seen {
+        Rect area{90, 90, 160, 96};
+        PlaneSet noisy, expected;
+        explicit Seen(View view, double iso = 12800) {
+            const auto s = test::shoot(iso, "RGGB", 5, view);
+            noisy = stabilisedPlanes(s.photo, area.inflated(NonLocalBayes().margin()));
+            expected = test::expectedPlanes(s, area, 60);
+        }
+    };
+
+  private slots:
+    void initTestCase() { keepFreedMemory(); }
+
+    void cellBasisIsOrthonormal() {
+        for (const auto& row : kCellBasis)
+            for (const auto& basis : row)
+                for (std::size_t q = 0; q < kPlanes; ++q)
+                    for (std::size_t r = 0; r < kPlanes; ++r) {
+                        double product = 0;
+                        for (std::size_t p = 0; p < kPlanes; ++p)
+                            product += static_cast<double>(basis[q][p]) * static_cast<double>(basis[r][p]);
+                        QVERIFY(std::abs(product - (q == r ? 1 : 0)) < 1e-6);
+                    }
+    }
+    // Rows and columns exchanged, both greens have changed places, and the basis is the same.
+    void cellBasisKnowsNoDirection() {
+        for (std::size_t v = 0; v < kCellBlock; ++v)
+            for (std::size_t u = 0; u < kCellBlock; ++u)
+                for (std::size_t q = 0; q < kPlanes; ++q) {
+                    double product = 0;
+                    for (std::size_t p = 0; p < kPlanes; ++p)
+                        product += (p == 3 ? -1.0 : 1.0) * static_cast<double>(kCellBasis[v][u][q][p]) *
+                                   static_cast<double>(kCellBasis[u][v][q][p]);
+                    QVERIFY2(std::abs(std::abs(product) - 1) < 1e-4, qPrintable(QString::number(product)));
+                }
+    }
+
+    // Where hardly any noise is said to be, a filter gives back what it was given: transforms, windows and
+    // weights fit, at the edges of tiles too.
+    void whatIsNoNoiseComesBack_data() {
+        QTest::addColumn<int>("kind");
+        QTest::addColumn<bool>("second");
+        for (const bool second : {false, true}) {
+            const char* step = second ? "step two" : "step one";
+            QTest::addRow("planes, %s", step) << 0 << second;
+            QTest::addRow("mosaic, %s", step) << 1 << second;
+            QTest::addRow("cells, %s", step) << 2 << second;
+        }
+    }
+    void whatIsNoNoiseComesBack() {
+        QFETCH(int, kind);
+        QFETCH(bool, second);
+        const Filter filter[3] = {blocks::filterPlanes, blocks::filterMosaic, blocks::filterCells};
+        const auto s = test::shoot(12800);
+        const Rect area{61, 40, 150, 99};
+        const PlaneSet noisy = stabilisedPlanes(s.photo, area.inflated(groups::kReach));
+        constexpr float little = 1e-3f;
+        Step step{&noisy, nullptr, &noisy.plane[0], noisy.area, {}, {little, little, little, little}, 16};
+        if (second) step.basic = &noisy;
+        step.channels = kind == 1;
+        const PlaneSet out = aggregate(step, area, filter[kind], {});
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int y = area.y; y < area.bottom(); ++y)
+                for (int x = area.x; x < area.right(); ++x)
+                    QVERIFY2(std::abs(out.rowAt(p, y)[x] - noisy.rowAt(p, y)[x]) < 0.02f,
+                             qPrintable(QStringLiteral("plane %1 at %2, %3").arg(p).arg(x).arg(y)));
+    }
+
+    // The same first step, then the same kind of blocks or the other one.
+    void theOtherKindCorrects_data() {
+        QTest::addColumn<View>("view");
+        QTest::newRow("sacks") << View::SackStore;
+        QTest::newRow("gear") << View::GearLoft;
+    }
+    void theOtherKindCorrects() {
+        QFETCH(View, view);
+        const Seen seen(view);
+        const Rect wide = seen.area.inflated(groups::kReach);
+        const PlaneSet basic = firstStepOfBlockMatching(seen.noisy, wide, 1, {});
+        Step step{&seen.noisy, &basic, &seen.noisy.plane[0], seen.noisy.area, {}, kMatched, 16, true};
+        const double same =
+            errorOf(aggregate(step, seen.area, blocks::filterMosaic, {}), seen.expected, seen.area);
+        const double quick =
+            errorOf(BlockMatching(true).run(seen.noisy, seen.area, kMatched, {}), seen.expected, seen.area);
+        const double full =
+            errorOf(BlockMatching(false).run(seen.noisy, seen.area, kMatched, {}), seen.expected, seen.area);
+        const double bayes =
+            errorOf(NonLocalBayes().run(seen.noisy, seen.area, kMatched, {}), seen.expected, seen.area);
+        qInfo("mosaic twice %.4f, then cells %.4f, both %.4f; upon cells NL-Bayes %.4f", same, quick, full,
+              bayes);
+        QVERIFY(quick < same && full < quick);
+        QVERIFY(bayes < quick);
+    }
+
+    // What is asked of one kind of planes does not touch the other.
+    void bayesLeavesAloneWhatItShould() {
+        const Seen seen(View::SackStore);
+        const PlaneSet colour = NonLocalBayes().run(seen.noisy, seen.area, {0, 1, 1, 0}, {});
+        const PlaneSet light = NonLocalBayes().run(seen.noisy, seen.area, {1, 0, 0, 1}, {});
+        for (std::size_t p = 0; p < kPlanes; ++p) {
+            const PlaneSet& left = isColour(p) ? light : colour;
+            for (int y = seen.area.y; y < seen.area.bottom(); ++y)
+                for (int x = seen.area.x; x < seen.area.right(); ++x)
+                    QCOMPARE(left.rowAt(p, y)[x], seen.noisy.rowAt(p, y)[x]);
+        }
+        QVERIFY(errorOf(colour, seen.expected, seen.area) < errorOf(seen.noisy, seen.expected, seen.area));
+        QVERIFY(errorOf(light, seen.expected, seen.area) < errorOf(seen.noisy, seen.expected, seen.area));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestBlocks)
+#include "blocks.moc"
