@@ -10,8 +10,7 @@
 #include <stdexcept>
 #include <vector>
 
-#include "denoise/bm3d.h"
-#include "denoise/nlbayes.h"
+#include "denoise/second_opinion.h"
 
 using namespace irenic;
 
@@ -20,10 +19,10 @@ namespace {
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
 void answerAll() {
-    const NonLocalBayes full;
     std::int32_t head[2];
     while (get(head, sizeof head)) {
-        const int size = head[0], margin = head[1] == 2 ? full.margin() : kFirstStepMargin;
+        const bool quick = head[1] == 1;
+        const int size = head[0], margin = secondOpinionMargin(quick);
         if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
         const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
         std::vector<float> channels(kPlanes * pixels);
@@ -39,8 +38,7 @@ void answerAll() {
                 planesFrom(c, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
-        const PlaneSet out =
-            head[1] == 2 ? full.run(in, area, {1, 1, 1, 1}, {}) : firstStepOfBlockMatching(in, area, 1, {});
+        const PlaneSet out = secondOpinion(in, area, 1, quick, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];

@@ -4,10 +4,9 @@
 #include <memory>
 #include <mutex>
 
-#include "denoise/bm3d.h"
 #include "denoise/fastest_network.h"
-#include "denoise/nlbayes.h"
 #include "denoise/pyramid.h"
+#include "denoise/second_opinion.h"
 
 namespace irenic {
 
@@ -109,15 +108,6 @@ Rect shown(const Rect& tile, const Rect& photo, int border) {
     };
     const Rect r = tile.intersected(photo).inflated(border);
     return {r.x, r.y, units(r.width), units(r.height)};
-}
-
-// What is taken for a second opinion. On mosaics the best of the classical methods, or in the quick grade the
-// fastest that knows what repeats far away.
-PlaneSet secondOpinion(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& work) {
-    const std::array<float, kPlanes> all{strength, strength, strength, strength};
-    if (!in.packed) return BlockMatching(quick).run(in, area, all, work);
-    return quick ? firstStepOfBlockMatching(in, area, strength, work)
-                 : NonLocalBayes().run(in, area, all, work);
 }
 
 // Runs one strength over all tiles of the fixed grid that meet `area`.
@@ -327,8 +317,7 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 // Whole tiles are computed wherever an area begins.
 int Learned::margin() const {
     return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach +
-           std::max(BlockMatching(quick_).margin(), quick_ ? 0 : NonLocalBayes().margin()) +
-           4 * (1 << kCastLevels);
+           secondOpinionMargin(quick_) + 4 * (1 << kCastLevels);
 }
 
 Method::Grain Learned::grain(bool packed) const {
