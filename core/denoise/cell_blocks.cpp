@@ -36,7 +36,7 @@ struct Tables {
     // For each frequency v along y: row p what plane p gives to the directions, and row q what direction q
     // gives back to the planes; in either, plane by plane (direction by direction) all frequencies along x.
     alignas(64) float forward[kC][kPlanes][kRowOf], back[kC][kPlanes][kRowOf];
-    float window[kC];
+    alignas(16) float window[kC];
     Tables() {
         for (std::size_t i = 0; i < kC; ++i)
             window[i] = 0.5f * (blocks::window()[2 * i] + blocks::window()[2 * i + 1]);
@@ -207,22 +207,6 @@ HWY_INLINE void AddCellRows(const float* gathered, int first, int end, const Tab
     }
 }
 
-// The windows of all blocks times the weights at their corners in `where`.
-HWY_INLINE void SpreadCellWeights(const float* corners, const Rect& where, const Tables& t, float* weight) {
-    HWY_ALIGN float column[kSide];
-    for (int y = where.y; y < where.bottom() + kC - 1; ++y) {
-        std::fill(column + where.x, column + where.right(), 0.0f);
-        for (int j = 0; j < kC; ++j) {
-            if (y - j < where.y || y - j >= where.bottom()) continue;
-            for (int x = where.x; x < where.right(); ++x)
-                column[x] += t.window[j] * corners[(y - j) * kSide + x];
-        }
-        const auto block = [&](int k, auto d, int c)
-                               HWY_ATTR { return hn::Mul(hn::Set(d, column[k]), hn::Load(d, t.window + c)); };
-        AddBlocks<kC, 1>(where.x, where.right(), block, weight + y * kSide);
-    }
-}
-
 // A group found for 8x8 cells serves four blocks in it.
 void RunCellTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
     MatchTile(step, tile, own);
@@ -243,7 +227,7 @@ void RunCellTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& 
         }
     for (int y = rows.y; y < rows.bottom(); ++y)
         AddCellRows(own.gathered + y * kStride, rows.x, rows.right(), t, y, out);
-    SpreadCellWeights(own.corners, corners, t, out.weight[0]);
+    SpreadWeights<kC, 1>(own.corners, corners, t.window, out.weight[0]);
     std::copy(out.weight[0], out.weight[0] + kSide * kSide, out.weight[1]);
 }
 

@@ -271,24 +271,6 @@ void RowsInverse(const float* gathered, const Rect& where, float* sum) {
     }
 }
 
-// The windows of all blocks times the weights at their corners, which stand kApart samples apart in `where`
-// (in corners). Rows of the result are kApart kSide long.
-template <int kApart> void SpreadWeights(const float* corners, const Rect& where, float* weight) {
-    const Tables& t = tables();
-    HWY_ALIGN float column[kSide];
-    for (int y = where.y * kApart; y < (where.bottom() - 1) * kApart + kB; ++y) {
-        std::fill(column + where.x, column + where.right(), 0.0f);
-        for (int j = y % kApart; j < kB; j += kApart) {
-            const int row = (y - j) / kApart;
-            if (row < where.y || row >= where.bottom()) continue;
-            for (int x = where.x; x < where.right(); ++x) column[x] += t.window[j] * corners[row * kSide + x];
-        }
-        const auto block = [&](int k, auto d, int c)
-                               HWY_ATTR { return hn::Mul(hn::Set(d, column[k]), hn::Load(d, t.window + c)); };
-        AddBlocks<kB, kApart>(where.x, where.right(), block, weight + y * kApart * kSide);
-    }
-}
-
 void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
     const Rect corners = cornersOf(step, tile);
     MatchTile(step, tile, own);
@@ -322,7 +304,7 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
             RunGroup(step, at, kSide * kB, 0, sigma, {own.noisy, own.basic, own.gathered}, own, weight);
         }
         RowsInverse(own.gathered, corners, out.sum[p]);
-        if (first) SpreadWeights<1>(own.corners, corners, out.weight[k / 2]);
+        if (first) SpreadWeights<kB, 1>(own.corners, corners, tables().window, out.weight[k / 2]);
     }
 }
 
@@ -384,7 +366,7 @@ void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulat
     const Rect blocks{cells.x, cells.y, cells.width - kB / 2 + 1, cells.height - kB / 2 + 1};
     for (int y = 2 * cells.y; y < 2 * cells.bottom(); ++y)
         AddRowInverse<2>(own.gathered + y * stride, blocks.x, blocks.right(), windowed, own.sum + y * kFine);
-    SpreadWeights<2>(own.corners, blocks, own.weight);
+    SpreadWeights<kB, 2>(own.corners, blocks, tables().window, own.weight);
     for (std::size_t p = 0; p < kPlanes; ++p) {
         const int site = step.noisy->sites[p];
         for (int y = cells.y; y < cells.bottom(); ++y)

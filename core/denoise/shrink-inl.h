@@ -193,6 +193,25 @@ HWY_INLINE void AddBlocks(int first, int end, const Block& block, float* to) {
     }
 }
 
+// The windows of all blocks times the weights at their corners, which stand kApart samples apart in `where`
+// (in corners). Rows of the result are kApart kSide long. `window` is one side's, kWide samples.
+template <int kWide, int kApart>
+void SpreadWeights(const float* corners, const Rect& where, const float* window, float* weight) {
+    using groups::kSide;
+    HWY_ALIGN float column[kSide];
+    for (int y = where.y * kApart; y < (where.bottom() - 1) * kApart + kWide; ++y) {
+        std::fill(column + where.x, column + where.right(), 0.0f);
+        for (int j = y % kApart; j < kWide; j += kApart) {
+            const int row = (y - j) / kApart;
+            if (row < where.y || row >= where.bottom()) continue;
+            for (int x = where.x; x < where.right(); ++x) column[x] += window[j] * corners[row * kSide + x];
+        }
+        const auto block = [&](int k, auto d, int c)
+                               HWY_ATTR { return hn::Mul(hn::Set(d, column[k]), hn::Load(d, window + c)); };
+        AddBlocks<kWide, kApart>(where.x, where.right(), block, weight + y * kApart * kSide);
+    }
+}
+
 } // namespace HWY_NAMESPACE
 } // namespace irenic
 HWY_AFTER_NAMESPACE();
