@@ -1,5 +1,6 @@
 #include "denoise/bm3d.h"
 
+#include "denoise/blend.h"
 #include "denoise/block_filter.h"
 
 namespace irenic {
@@ -11,15 +12,6 @@ using groups::Guide, groups::Groups, groups::Step, groups::kReach;
 
 // What the second step's two kinds of blocks say together: cells count this much. Tuned on noiseless truth.
 constexpr float kCellShare = 0.7f;
-
-void blend(PlaneSet& to, const PlaneSet& other, float share) {
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        for (int y = to.area.y; y < to.area.bottom(); ++y) {
-            float* row = to.rowAt(p, y);
-            const float* with = other.rowAt(p, y);
-            for (int x = to.area.x; x < to.area.right(); ++x) row[x] += share * (with[x] - row[x]);
-        }
-}
 
 } // namespace
 
@@ -54,7 +46,8 @@ PlaneSet BlockMatching::ofMosaic(const PlaneSet& in, const Rect& area, float str
     if (!quick_) mosaic = aggregate(step, area, blocks::filterMosaic, work.part(0.4, 0.7));
     step.channels = false;
     PlaneSet out = aggregate(step, area, blocks::filterCells, work.part(quick_ ? 0.55 : 0.7, 1));
-    if (!quick_) blend(out, mosaic, 1 - kCellShare);
+    if (quick_) return out;
+    for (std::size_t p = 0; p < kPlanes; ++p) blend(out, mosaic, p, area, 1 - kCellShare);
     return out;
 }
 

@@ -28,6 +28,8 @@ constexpr std::ptrdiff_t kStride = kSide * kRowOf;
 static_assert(kC * kRowOf == kPixels);
 // Blocks stand between those of the mosaic's, whose edges lie in their middles.
 constexpr int kInset = 2;
+// The odd cosines of the orthonormal 4-point DCT; the even ones are halves.
+constexpr float kLarge = 0.65328148f, kSmall = 0.27059805f;
 
 struct Tables {
     alignas(64) float cosine[kC][kC]; // row i: the value of all frequencies' cosines at i
@@ -125,7 +127,7 @@ HWY_INLINE hn::Vec<D16> Mixed(const float* in, const float (*by)[kRowOf], int c)
 // The orthonormal 4-point DCT down the columns of one block, then the directions.
 HWY_INLINE void CellsForward(const float* rows, const Tables& t, float* out) {
     const D16 d;
-    const auto half = hn::Set(d, 0.5f), large = hn::Set(d, 0.65328148f), small = hn::Set(d, 0.27059805f);
+    const auto half = hn::Set(d, 0.5f), large = hn::Set(d, kLarge), small = hn::Set(d, kSmall);
     HWY_ALIGN float planes[kPixels];
     for (int c = 0; c < kRowOf; c += kLanes) {
         const auto at = [&](int y) HWY_ATTR { return hn::Load(d, rows + y * kStride + c); };
@@ -145,7 +147,7 @@ HWY_INLINE void CellsForward(const float* rows, const Tables& t, float* out) {
 // The inverse, times the window's column and `weight`, added to the rows.
 HWY_INLINE void AddCellsInverse(const float* in, float weight, const Tables& t, float* rows) {
     const D16 d;
-    const auto half = hn::Set(d, 0.5f), large = hn::Set(d, 0.65328148f), small = hn::Set(d, 0.27059805f);
+    const auto half = hn::Set(d, 0.5f), large = hn::Set(d, kLarge), small = hn::Set(d, kSmall);
     for (int c = 0; c < kRowOf; c += kLanes) {
         const auto at = [&](int v) HWY_ATTR { return Mixed(in + v * kRowOf, t.back[v], c); };
         const auto x0 = at(0), x1 = at(1), x2 = at(2), x3 = at(3);

@@ -15,7 +15,7 @@ constexpr int kBlock = 8;               // blocks are compared as 8x8 samples
 constexpr int kStep = 4;                // from one reference block to the next
 constexpr int kSearch = 12, kSpan = 24; // displacements -12..11 in both directions
 constexpr int kPlaces = kSpan * kSpan;
-constexpr int kMost = 96;                    // blocks in a group
+constexpr int kMost = 64;                    // blocks in a group
 constexpr int kSpare = 16;                   // more than a group's, that are sorted to have its own
 constexpr int kTile = 64;                    // reference positions of a tile; a multiple of kStep
 constexpr int kAcross = kTile / kStep;       // references side by side

@@ -24,6 +24,9 @@ using blocks::GroupScratch, blocks::kPixels;
 constexpr int kFine = 2 * kSide; // of a tile of the mosaic with its halo
 constexpr int kB = kBlock, kPair = 2 * kB;
 static_assert(kB * kB == kPixels);
+// The cosines of the orthonormal 8-point DCT: cos(k pi / 16) / 2.
+constexpr float k1 = 0.49039264f, k2 = 0.46193977f, k3 = 0.41573481f, k4 = 0.35355339f, k5 = 0.27778512f,
+                k6 = 0.19134172f, k7 = 0.09754516f;
 
 struct Tables {
     alignas(64) float cosine[kPixels];     // row x: the value of all frequencies' cosines at x
@@ -120,8 +123,6 @@ HWY_INLINE void AddPair(hn::Vec<D16> v, float* first, float* second, int c) {
 // The orthonormal 8-point DCT down the columns of two 8x8 blocks whose rows are `stride` floats apart.
 HWY_INLINE void ColumnsForward(const float* first, const float* second, std::ptrdiff_t stride, float* out) {
     const D16 d;
-    constexpr float k1 = 0.49039264f, k2 = 0.46193977f, k3 = 0.41573481f, k4 = 0.35355339f, k5 = 0.27778512f,
-                    k6 = 0.19134172f, k7 = 0.09754516f;
     const auto c1 = hn::Set(d, k1), c2 = hn::Set(d, k2), c3 = hn::Set(d, k3), c4 = hn::Set(d, k4),
                c5 = hn::Set(d, k5), c6 = hn::Set(d, k6), c7 = hn::Set(d, k7);
     for (int c = 0; c < kPair; c += static_cast<int>(hn::Lanes(d))) {
@@ -147,8 +148,6 @@ HWY_INLINE void ColumnsForward(const float* first, const float* second, std::ptr
 HWY_INLINE void AddColumnsInverse(const float* in, float weight, const float* window, float* first,
                                   float* second, std::ptrdiff_t stride) {
     const D16 d;
-    constexpr float k1 = 0.49039264f, k2 = 0.46193977f, k3 = 0.41573481f, k4 = 0.35355339f, k5 = 0.27778512f,
-                    k6 = 0.19134172f, k7 = 0.09754516f;
     const auto c1 = hn::Set(d, k1), c2 = hn::Set(d, k2), c3 = hn::Set(d, k3), c4 = hn::Set(d, k4),
                c5 = hn::Set(d, k5), c6 = hn::Set(d, k6), c7 = hn::Set(d, k7);
     for (int c = 0; c < kPair; c += static_cast<int>(hn::Lanes(d))) {
