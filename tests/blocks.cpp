@@ -67,16 +67,21 @@ class TestBlocks : public QObject {
     void whatIsNoNoiseComesBack_data() {
         QTest::addColumn<int>("kind");
         QTest::addColumn<bool>("second");
+        QTest::addColumn<bool>("sparse");
         for (const bool second : {false, true}) {
             const char* step = second ? "step two" : "step one";
-            QTest::addRow("planes, %s", step) << 0 << second;
-            QTest::addRow("mosaic, %s", step) << 1 << second;
-            QTest::addRow("cells, %s", step) << 2 << second;
+            QTest::addRow("planes, %s", step) << 0 << second << false;
+            for (const bool sparse : {false, true}) {
+                const char* blocks = sparse ? "half of the blocks" : "all blocks";
+                QTest::addRow("mosaic, %s, %s", step, blocks) << 1 << second << sparse;
+                QTest::addRow("cells, %s, %s", step, blocks) << 2 << second << sparse;
+            }
         }
     }
     void whatIsNoNoiseComesBack() {
         QFETCH(int, kind);
         QFETCH(bool, second);
+        QFETCH(bool, sparse);
         const Filter filter[3] = {blocks::filterPlanes, blocks::filterMosaic, blocks::filterCells};
         const auto s = test::shoot(12800);
         const Rect area{61, 40, 150, 99};
@@ -84,7 +89,7 @@ class TestBlocks : public QObject {
         constexpr float little = 1e-3f;
         Step step{&noisy, nullptr, &noisy.plane[0], noisy.area, {}, {little, little, little, little}, 16};
         if (second) step.basic = &noisy;
-        step.channels = kind == 1;
+        step.channels = kind == 1, step.sparse = sparse;
         const PlaneSet out = aggregate(step, area, filter[kind], {});
         for (std::size_t p = 0; p < kPlanes; ++p)
             for (int y = area.y; y < area.bottom(); ++y)
@@ -103,7 +108,7 @@ class TestBlocks : public QObject {
         QFETCH(View, view);
         const Seen seen(view);
         const Rect wide = seen.area.inflated(groups::kReach);
-        const PlaneSet basic = firstStepOfBlockMatching(seen.noisy, wide, 1, {});
+        const PlaneSet basic = sparseFirstStep(seen.noisy, wide, 1, {});
         Step step{&seen.noisy, &basic, &seen.noisy.plane[0], seen.noisy.area, {}, kMatched, 16, true};
         const double same =
             errorOf(aggregate(step, seen.area, blocks::filterMosaic, {}), seen.expected, seen.area);

@@ -73,16 +73,16 @@ def with_noise(clean, well, read):
 
 
 class Opinion:
-    """What block matching makes of mosaics, by the program's own code: its first step (1) or both (2)."""
+    """What block matching's first step makes of mosaics, by the program's own code."""
 
     def __init__(self):
         self.program = subprocess.Popen([OPINION], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
 
-    def __call__(self, stable, steps):
+    def __call__(self, stable):
         n, _, size, _ = stable.shape
         out = torch.empty_like(stable)
         for k in range(n):
-            self.program.stdin.write(np.array([size, steps[k]], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
+            self.program.stdin.write(np.array([size], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
             self.program.stdin.flush()
             out[k] = torch.from_numpy(np.frombuffer(self.program.stdout.read(16 * size * size), "<f4").reshape(4, size, size).copy())
         return out
@@ -104,7 +104,7 @@ class Pool:
         self.oldest = (self.oldest + count) % self.count
         clean = batch(self.rng, self.photos, self.weights, count, self.size)
         stable, sigma, well, read = noisy(self.rng, clean)
-        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable, self.rng.integers(1, 3, count))
+        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable)
         self.sigma[where], self.well[where], self.read[where] = sigma, well, read
 
     def draw(self, count, size):
@@ -132,7 +132,7 @@ def judged(opinion):
     read = torch.tensor([2.0, 1.8, 1.6] * len(photos)).view(-1, 1, 1, 1)
     stable, sigma = with_noise(clean, well, read)
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable, [2] * len(stable))) * sigma * TAKEN], 1), target, sigma
+    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable)) * sigma * TAKEN], 1), target, sigma
 
 
 def judge(net, inputs, target, sigma):

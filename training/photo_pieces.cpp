@@ -2,12 +2,11 @@
 // stabilised and judged by the program's own code.
 //
 // Standard input, until it ends, for each photo three lines: numbers, then the file of the noisy photo and
-// that of the same one without noise, of the same size. The numbers are pieces, samples along a side, grade
-// of the second opinion (1: quick, 2) and a seed for the pieces' places. Standard output,
-// little-endian: a 32-bit integer, how many pieces come (0 where the photo cannot be used); for each three
-// 32-bit floats: sigma over white, coarseNoise and rounding; then, as planes of 32-bit floats, what is seen,
-// the second opinion and the truth, each R, G and B, stabilised. A piece's first row and column lie kPhase
-// samples beyond a block's.
+// that of the same one without noise, of the same size. The numbers are pieces, samples along a side and a
+// seed for the pieces' places. Standard output, little-endian: a 32-bit integer, how many pieces come (0
+// where the photo cannot be used); for each three 32-bit floats: sigma over white, coarseNoise and rounding;
+// then, as planes of 32-bit floats, what is seen, the second opinion and the truth, each R, G and B,
+// stabilised. A piece's first row and column lie kPhase samples beyond a block's.
 #include <cmath>
 #include <cstdint>
 #include <cstdio>
@@ -27,7 +26,7 @@ namespace {
 constexpr int kPhase = 4, kBlock = 8;
 
 struct Asked {
-    int pieces = 0, side = 0, grade = 0;
+    int pieces = 0, side = 0;
     unsigned seed = 0;
     std::string noisy, clean;
 };
@@ -38,7 +37,7 @@ bool next(Asked& asked) {
         !std::getline(std::cin, asked.clean))
         return false;
     std::istringstream in(numbers);
-    in >> asked.pieces >> asked.side >> asked.grade >> asked.seed;
+    in >> asked.pieces >> asked.side >> asked.seed;
     return !in.fail();
 }
 
@@ -66,7 +65,6 @@ void answer(const Asked& asked) {
     const PhotoPtr noisy = readPhoto(asked.noisy), clean = readPhoto(asked.clean, {}, Measure::Nothing);
     if (noisy->hasMosaic() || noisy->width() != clean->width() || noisy->height() != clean->height())
         throw std::runtime_error(asked.noisy + ": a photo of pixels and one of the same size are needed");
-    const bool quick = asked.grade == 1;
     std::mt19937 random(asked.seed);
     const auto place = [&](int length) {
         const int most = (length - asked.side - kPhase) / kBlock;
@@ -78,11 +76,11 @@ void answer(const Asked& asked) {
     std::fwrite(&pieces, sizeof pieces, 1, stdout);
     for (int k = 0; k < asked.pieces; ++k) {
         const Rect piece{place(noisy->width()), place(noisy->height()), asked.side, asked.side};
-        const PlaneSet seen = stabilisedPlanes(*noisy, piece.inflated(secondOpinionMargin(quick)), {});
+        const PlaneSet seen = stabilisedPlanes(*noisy, piece.inflated(secondOpinionMargin()), {});
         const float head[3] = {1 / seen.white, seen.coarseNoise, seen.rounding};
         std::fwrite(head, sizeof(float), 3, stdout);
         putPixels(seen, piece);
-        putPixels(secondOpinion(seen, piece, 1, quick, {}), piece);
+        putPixels(secondOpinion(seen, piece, 1, {}), piece);
         std::vector<float> truth;
         for (int c = 0; c < 3; ++c)
             for (int y = piece.y; y < piece.bottom(); ++y)

@@ -1,10 +1,9 @@
 // The learned method's second opinion of one noisy mosaic after another, for training: the very code that it
 // calls.
 //
-// Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and
-// grade (1: the quick one's, 2), and four planes R, G (row of R), G (row of B), B of 32-bit floats,
-// stabilised, with noise of standard deviation 1. Standard output: the planes as that leaves them, in the
-// same order.
+// Standard input, little-endian, until it ends: for each mosaic a 32-bit integer, samples along a side, and
+// four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise of standard
+// deviation 1. Standard output: the planes as that leaves them, in the same order.
 #include <cstdint>
 #include <cstdio>
 #include <stdexcept>
@@ -19,10 +18,9 @@ namespace {
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
 void answerAll() {
-    std::int32_t head[2];
-    while (get(head, sizeof head)) {
-        const bool quick = head[1] == 1;
-        const int size = head[0], margin = secondOpinionMargin(quick);
+    std::int32_t size = 0;
+    const int margin = secondOpinionMargin();
+    while (get(&size, sizeof size)) {
         if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
         const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
         std::vector<float> channels(kPlanes * pixels);
@@ -38,7 +36,7 @@ void answerAll() {
                 planesFrom(c, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
-        const PlaneSet out = secondOpinion(in, area, 1, quick, {});
+        const PlaneSet out = secondOpinion(in, area, 1, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];

@@ -13,6 +13,9 @@ namespace irenic::blocks {
 
 constexpr int kGroup1 = 16, kGroup2 = 32; // N2 of the two steps; the quick grade takes half
 constexpr int kPixels = 64;               // in a block of either kind
+constexpr int kParts = 4;                 // blocks of a mosaic in a group's cells, two by two
+// From one of these to the next that is filtered.
+inline int partStep(const groups::Step& step) { return step.sparse ? kParts - 1 : 1; }
 
 // A group's transformed blocks, in pairs of block i and block i + half a group.
 struct GroupScratch {

@@ -37,15 +37,17 @@ class BlockMatching : public Method {
                  const Work& work) const override;
 
   private:
-    PlaneSet ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
     bool quick_;
     groups::Guide guide_;
 };
 
-// The first step alone, of a mosaic: what the quick grade of the learned
-// method takes as its second opinion. `in` is packed and covers `area` with kFirstStepMargin to spare;
-// strength is as in Method::run. Throws Cancelled.
+// What other methods build upon, of a mosaic: every second block, which is a third faster and hardly worse
+// (by 0.03 dB after one step, 0.04 after both, and 0.01 in what is built). The first step alone is what the
+// quick grade of the learned method hears; both are the first estimate of NL-Bayes. `in` is packed and covers
+// `area` with kFirstStepMargin, or BlockMatching::margin(), to spare; strength is as in Method::run. Throws
+// Cancelled.
 inline constexpr int kFirstStepMargin = 32;
-PlaneSet firstStepOfBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work);
+PlaneSet sparseFirstStep(const PlaneSet& in, const Rect& area, float strength, const Work& work);
+PlaneSet sparseBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work);
 
 } // namespace irenic

@@ -222,7 +222,7 @@ void RunCellTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& 
     std::fill(own.corners, own.corners + kSide * kSide, 0.0f);
     const float sigma = *std::max_element(step.strength.begin(), step.strength.end());
     for (int r = 0; r < own.references; ++r)
-        for (int part = 0; part < 4; ++part) {
+        for (int part = 0; part < blocks::kParts; part += blocks::partStep(step)) {
             const Reference& ref = own.reference[r];
             RunCellGroup(step, ref, ref.x + kInset + (part & 1) * 2, ref.y + kInset + (part >> 1) * 2, sigma,
                          t, own);

@@ -148,6 +148,10 @@ PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, c
 constexpr int kCell = 4;
 // Two box filters over 3x3 cells, interpolation, and the grid.
 constexpr int kCellMargin = 20;
+// How much of that is believed: variances of a few cells scatter, and where several brightnesses meet they
+// say more than was taken. Tuned on noiseless truth: with all of it colours were up to 0.04 CIEDE2000 farther
+// off in means of 32x32 pixels, with none of it pictures at ISO 51200 were 0.02 to 0.04 dB worse.
+constexpr float kBelieved = 0.5f;
 
 // How much variance a method took out beyond that of the noise: local variance of the noisy channels, less
 // that of the clean ones, less 1. A mean in linear light is a mean of squares of stabilised values: taking
@@ -212,7 +216,7 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
                     const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x),
                                 d = blurred(sums[2], k, y, x);
                     const float lack = d - (n - c) * (n + c) - stable[k].energyOfNoise(c);
-                    lost.at(x - cells.x, y - cells.y) = std::clamp(lack, -1.0f, 2.0f);
+                    lost.at(x - cells.x, y - cells.y) = kBelieved * std::clamp(lack, -1.0f, 2.0f);
                 }
         });
         out[k] = doubled(doubled(lost, cells, half, work), half, area, work);

@@ -88,6 +88,7 @@ struct Step {
     int groupSize; // at most kMost. Always reached: limits on the distance leave groups small in texture, and
                    // cost up to 1.2 dB
     bool channels = false;   // sums are of channels, not of planes
+    bool sparse = false;     // of the four blocks that a group serves on a mosaic, two across from each other
     Groups* found = nullptr; // where the first step leaves its groups and the second finds them; null: each
                              // looks for its own
     int searched() const { return found ? found->size() : groupSize; }

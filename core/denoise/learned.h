@@ -9,12 +9,12 @@
 // curves and limits. Input: the four stabilised channels of the packed mosaic, over the value of white; the
 // noise's sigma in the same unit; and what block matching (denoise/bm3d.h) takes out of the four channels: a
 // second opinion, which finds what repeats farther away than the network looks, and which it believes more in
-// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade hears both steps
-// of block matching and takes the mean of two views, the picture as it is and with rows and columns
-// exchanged; the quick grade hears the first step and has one look. A strength other than 1 tells the network
-// that there is more or less noise. Photos of pixels have weights of their own (denoise/network.h says what
-// stands in their channels); there the quick grade hears both steps of block matching's quick grade. The
-// character: cleanest and sharpest; what it has never seen it may take for something that it has.
+// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade takes the mean of
+// two views, the picture as it is and with rows and columns exchanged, and NL-Bayes goes over the picture
+// once more upon that (denoise/nlbayes.h); the quick grade has one look. A strength other than 1 tells the
+// network that there is more or less noise. Photos of pixels have weights of their own (denoise/network.h
+// says what stands in their channels). The character: cleanest and sharpest; what it has never seen it may
+// take for something that it has.
 #pragma once
 
 #include "denoise/method.h"
@@ -27,7 +27,7 @@ class Learned : public Method {
     std::string id() const override { return quick_ ? "learned-quick" : "learned"; }
     std::string name() const override { return quick_ ? "Learned quick" : "Learned"; }
     std::string summary() const override {
-        return quick_ ? "The learned method with one look and a hastier second opinion: sooner there."
+        return quick_ ? "The learned method with one look, and nothing after it: sooner there."
                       : "Cleanest and sharpest, from what it learned of other pictures.";
     }
     float jpegBlocksShare() const override { return 0.6f; }
@@ -39,6 +39,7 @@ class Learned : public Method {
 
   private:
     PlaneSet answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const;
+    PlaneSet answerOfGrade(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
     PlaneSet ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
     PlaneSet ofPixels(const PlaneSet& in, const Rect& area, float strength, const Work& work) const;
 

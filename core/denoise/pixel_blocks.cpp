@@ -344,7 +344,7 @@ void RunFineTile(const Step& step, const Rect& tile, FineScratch& own, Accumulat
     const int red = step.noisy->sites[0], diagonal = red == 0 || red == 3 ? 0 : 1;
     for (int r = 0; r < own.references; ++r) {
         const Reference& ref = own.reference[r];
-        for (int part = 0; part < 4; ++part) {
+        for (int part = 0; part < blocks::kParts; part += blocks::partStep(step)) {
             // In cells; a block is four wide.
             const int x0 = ref.x + 1 + (part & 1) * 2, y0 = ref.y + 1 + (part >> 1) * 2;
             const auto corner = [&](int i) { return (y0 + ref.match[i].dy) * kSide + x0 + ref.match[i].dx; };

@@ -6,10 +6,10 @@
 
 namespace irenic {
 
-// The planes over `area` as NL-Bayes leaves them, or in the quick grade block matching's first step; where
-// there is no mosaic as block matching does, in its own quick grade or not. `in` covers `area` with
-// secondOpinionMargin() to spare; strength is as in Method::run. Throws Cancelled.
-PlaneSet secondOpinion(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& work);
-int secondOpinionMargin(bool quick);
+// The planes over `area` as block matching leaves them: its first step of mosaics, its quick grade where
+// there is none. `in` covers `area` with secondOpinionMargin() to spare; strength is as in Method::run.
+// Throws Cancelled.
+PlaneSet secondOpinion(const PlaneSet& in, const Rect& area, float strength, const Work& work);
+int secondOpinionMargin();
 
 } // namespace irenic
