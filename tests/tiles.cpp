@@ -193,7 +193,7 @@ class TestTiles : public QObject {
                     most = std::max(most, d);
                     off += d > 0;
                 }
-                QVERIFY2(off < with.rgb.size() / 50 && most <= 5,
+                QVERIFY2(off < with.rgb.size() / 50 && most <= 6,
                          qPrintable(QStringLiteral("%1 off, at most by %2").arg(off).arg(most)));
             }
         for (const Settings& bad : {Settings{"broom"}, Settings{"nlm", 9}})

@@ -24,7 +24,7 @@ constexpr int kPatches = 48;
 constexpr float kNoise = 1.3f;
 // Without a mosaic noise goes from pixel to pixel, and in the directions where it does there is more of it.
 constexpr float kPixelNoise = 3.2f;
-// What single precision can tell of the largest variance in the elimination of 64 dimensions, with room.
+// What single precision can tell of the largest variance in factors of 64 dimensions, with room.
 constexpr float kPrecise = 1e-5f;
 constexpr int kInset = (kBlock - kP) / 2; // of the patch within the block that is compared
 
@@ -71,24 +71,7 @@ HWY_INLINE void Centre(float* rows, int n, float* mean) {
 // waits for itself, and all of them in registers.
 constexpr int kTogether = 2, kRowsTogether = 4, kPatchesTogether = 3;
 
-// sum[k][v] += factor(k, i) row(i)[c + v lanes] for i below n.
-template <int K, int V, class Factor, class Row>
-HWY_INLINE void SumProducts(int n, const Factor& factor, const Row& row, hn::Vec<D16> (&sum)[K][V]) {
-    const D16 d;
-    const int lanes = static_cast<int>(hn::Lanes(d));
-    for (auto& of : sum)
-        for (auto& one : of) one = hn::Zero(d);
-    for (int i = 0; i < n; ++i) {
-        hn::Vec<D16> v[V];
-        for (int k = 0; k < V; ++k) v[k] = hn::Load(d, row(i) + k * lanes);
-        for (int k = 0; k < K; ++k) {
-            const auto f = hn::Set(d, factor(k, i));
-            for (int j = 0; j < V; ++j) sum[k][j] = hn::MulAdd(f, v[j], sum[k][j]);
-        }
-    }
-}
-
-// out = rows' rows / n.
+// out = rows' rows / n, on the diagonal and above it.
 HWY_INLINE void Covariance(const float* rows, int n, float* out) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
@@ -98,15 +81,21 @@ HWY_INLINE void Covariance(const float* rows, int n, float* out) {
     for (int a = 0; a < kD; a += K)
         for (int c = a / wide * wide; c < kD; c += wide) {
             hn::Vec<D16> sum[K][V];
-            SumProducts(
-                n, [&](int k, int i) { return rows[i * kD + a + k]; },
-                [&](int i) { return rows + i * kD + c; }, sum);
+            for (auto& of : sum)
+                for (auto& one : of) one = hn::Zero(d);
+            for (int i = 0; i < n; ++i) {
+                const float* row = rows + i * kD;
+                hn::Vec<D16> value[V];
+                for (int v = 0; v < V; ++v) value[v] = hn::Load(d, row + c + v * lanes);
+                for (int k = 0; k < K; ++k) {
+                    const auto factor = hn::Set(d, row[a + k]);
+                    for (int v = 0; v < V; ++v) sum[k][v] = hn::MulAdd(factor, value[v], sum[k][v]);
+                }
+            }
             for (int k = 0; k < K; ++k)
                 for (int v = 0; v < V; ++v)
                     hn::Store(hn::Mul(sum[k][v], scale), d, out + (a + k) * kD + c + v * lanes);
         }
-    for (int a = wide; a < kD; ++a)
-        for (int c = 0; c < a / wide * wide; ++c) out[a * kD + c] = out[c * kD + a];
 }
 
 // A symmetric positive definite matrix, of which what lies above the diagonal is given, as U' D U: U's rows,
@@ -205,9 +194,71 @@ HWY_INLINE void Solve(const float* u, const float* inverse, float* x) {
     }
 }
 
+// Where patch i of a group begins in rows of `stride`.
+inline int placeOf(const Reference& ref, int i, int stride) {
+    return (ref.y + kInset + ref.match[i].dy) * stride + ref.x + kInset + ref.match[i].dx;
+}
+
+// What the first estimate has of a group's patches, to own.b.
+HWY_INLINE void TakeBasic(const Reference& ref, Scratch& own) {
+    const hn::CappedTag<float, kP> d;
+    constexpr int lanes = static_cast<int>(hn::MaxLanes(d));
+    for (int p = 0; p < static_cast<int>(kPlanes); ++p)
+        for (int i = 0; i < kPatches; ++i) {
+            const float* from = own.basic[p] + placeOf(ref, i, kRow);
+            float* to = own.b + i * kD + p * kOfPlane;
+            for (int y = 0; y < kP; ++y)
+                for (int x = 0; x < kP; x += lanes)
+                    hn::Store(hn::LoadU(d, from + y * kRow + x), d, to + y * kP + x);
+        }
+}
+
+// The noisy patches, to own.seen, and what they differ by from the mean, to own.x.
+HWY_INLINE void TakeNoisy(const Reference& ref, Scratch& own) {
+    for (int p = 0; p < static_cast<int>(kPlanes); ++p)
+        for (int i = 0; i < kPatches; ++i) {
+            const float* from = own.noisy[p] + placeOf(ref, i, kRow);
+            float* to = own.seen + p * kOfPlane * kPatches + i;
+            for (int y = 0; y < kP; ++y)
+                for (int x = 0; x < kP; ++x) to[(y * kP + x) * kPatches] = from[y * kRow + x];
+        }
+    for (int k = 0; k < kD; ++k)
+        for (int i = 0; i < kPatches; ++i) own.x[k * kPatches + i] = own.seen[k * kPatches + i] - own.mean[k];
+}
+
+// The patches less their noise, of which own.x holds what the group's covariance with noise leaves of one.
+void AddClean(const Step& step, const Reference& ref, const float* noise, Scratch& own, Accumulator& out) {
+    for (int p = 0; p < static_cast<int>(kPlanes); ++p) {
+        if (step.strength[static_cast<std::size_t>(p)] <= 0) continue;
+        const int first = p * kOfPlane * kPatches;
+        for (int k = first; k < first + kOfPlane * kPatches; ++k)
+            own.x[k] = own.seen[k] - noise[p] * own.x[k];
+        for (int i = 0; i < kPatches; ++i) {
+            const float* from = own.x + first + i;
+            float* to = out.sum[p] + placeOf(ref, i, kSide);
+            for (int y = 0; y < kP; ++y)
+                for (int x = 0; x < kP; ++x) to[y * kSide + x] += from[(y * kP + x) * kPatches];
+        }
+    }
+    for (int i = 0; i < kPatches; ++i) {
+        float* to = out.weight[0] + placeOf(ref, i, kSide);
+        for (int y = 0; y < kP; ++y)
+            for (int x = 0; x < kP; ++x) to[y * kSide + x] += 1;
+    }
+}
+
+// A little of the first estimate, for samples that no group reaches.
+void AddBasic(const Step& step, const Rect& tile, Accumulator& out) {
+    const Rect inner = tile.intersected(step.basic->area);
+    for (int y = inner.y; y < inner.bottom(); ++y)
+        for (int x = inner.x; x < inner.right(); ++x) {
+            const int i = (y - tile.y + kHalo) * kSide + x - tile.x + kHalo;
+            out.weight[0][i] += kElse;
+            for (std::size_t p = 0; p < kPlanes; ++p) out.sum[p][i] += kElse * step.basic->rowAt(p, y)[x];
+        }
+}
+
 void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out) {
-    const hn::CappedTag<float, kP> d4;
-    constexpr int lanes = static_cast<int>(hn::MaxLanes(d4));
     const Rect corners = cornersOf(step, tile);
     MatchTile(step, tile, own);
     const auto copy = [&](const PlaneSet& from, float(*to)[kSide * kRow]) {
@@ -227,55 +278,16 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
     for (int r = 0; r < own.references; ++r) {
         const Reference& ref = own.reference[r];
         if (!taken(tile, ref)) continue;
-        const auto at = [&](int i, int stride) {
-            return (ref.y + kInset + ref.match[i].dy) * stride + ref.x + kInset + ref.match[i].dx;
-        };
-        for (int p = 0; p < static_cast<int>(kPlanes); ++p)
-            for (int i = 0; i < kPatches; ++i) {
-                const float* from = own.basic[p] + at(i, kRow);
-                for (int j = 0; j < kP; ++j)
-                    for (int c = 0; c < kP; c += lanes)
-                        hn::Store(hn::LoadU(d4, from + j * kRow + c), d4,
-                                  own.b + i * kD + p * kOfPlane + j * kP + c);
-            }
+        TakeBasic(ref, own);
         Centre(own.b, kPatches, own.mean);
         Covariance(own.b, kPatches, own.matrix);
         AddNoise(own.matrix, noise);
         Factorise(own.matrix, own.inverse);
-        for (int p = 0; p < static_cast<int>(kPlanes); ++p)
-            for (int i = 0; i < kPatches; ++i) {
-                const float* from = own.noisy[p] + at(i, kRow);
-                float* to = own.seen + p * kOfPlane * kPatches + i;
-                for (int j = 0; j < kP; ++j)
-                    for (int c = 0; c < kP; ++c) to[(j * kP + c) * kPatches] = from[j * kRow + c];
-            }
-        for (int k = 0; k < kD; ++k)
-            for (int i = 0; i < kPatches; ++i)
-                own.x[k * kPatches + i] = own.seen[k * kPatches + i] - own.mean[k];
+        TakeNoisy(ref, own);
         Solve(own.matrix, own.inverse, own.x);
-        for (int p = 0; p < static_cast<int>(kPlanes); ++p) {
-            if (step.strength[static_cast<std::size_t>(p)] <= 0) continue;
-            const int first = p * kOfPlane * kPatches;
-            for (int k = first; k < first + kOfPlane * kPatches; ++k)
-                own.x[k] = own.seen[k] - noise[p] * own.x[k];
-            for (int i = 0; i < kPatches; ++i) {
-                const float* from = own.x + first + i;
-                float* to = out.sum[p] + at(i, kSide);
-                for (int j = 0; j < kP; ++j)
-                    for (int c = 0; c < kP; ++c) to[j * kSide + c] += from[(j * kP + c) * kPatches];
-            }
-        }
-        for (int i = 0; i < kPatches; ++i)
-            for (int j = 0; j < kP; ++j)
-                for (int c = 0; c < kP; ++c) out.weight[0][at(i, kSide) + j * kSide + c] += 1;
+        AddClean(step, ref, noise, own, out);
     }
-    const Rect inner = tile.intersected(step.basic->area);
-    for (int y = inner.y; y < inner.bottom(); ++y)
-        for (int x = inner.x; x < inner.right(); ++x) {
-            const int i = (y - tile.y + kHalo) * kSide + x - tile.x + kHalo;
-            out.weight[0][i] += kElse;
-            for (std::size_t p = 0; p < kPlanes; ++p) out.sum[p][i] += kElse * step.basic->rowAt(p, y)[x];
-        }
+    AddBasic(step, tile, out);
     std::copy(out.weight[0], out.weight[0] + kSide * kSide, out.weight[1]);
 }
 
