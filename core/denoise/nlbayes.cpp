@@ -23,7 +23,7 @@ constexpr int kP = 4, kOfPlane = kP * kP, kD = kOfPlane * static_cast<int>(kPlan
 constexpr int kPatches = 48;
 constexpr float kNoise = 1.3f;
 // Without a mosaic noise goes from pixel to pixel, and in the directions where it does there is more of it.
-constexpr float kPixelNoise = 3.2f;
+constexpr float kPixelNoise = 5;
 // What single precision can tell of the largest variance in factors of 64 dimensions, with room.
 constexpr float kPrecise = 1e-5f;
 constexpr int kInset = (kBlock - kP) / 2; // of the patch within the block that is compared
