@@ -4,6 +4,7 @@
 #include "denoise/bm3d.h"
 #include "denoise/cell_basis.h"
 #include "denoise/clean.h"
+#include "denoise/learned.h"
 #include "denoise/nlbayes.h"
 #include "support.h"
 
@@ -28,9 +29,9 @@ class TestBlocks : public QObject {
     struct Seen {
         Rect area{90, 90, 160, 96};
         PlaneSet noisy, expected;
-        explicit Seen(View view, double iso = 12800) {
-            const auto s = test::shoot(iso, "RGGB", 5, view);
-            noisy = stabilisedPlanes(s.photo, area.inflated(NonLocalBayes().margin()));
+        explicit Seen(View view, int room = NonLocalBayes().margin()) {
+            const auto s = test::shoot(12800, "RGGB", 5, view);
+            noisy = stabilisedPlanes(s.photo, area.inflated(room));
             expected = test::expectedPlanes(s, area, 60);
         }
     };
@@ -96,6 +97,38 @@ class TestBlocks : public QObject {
                 for (int x = area.x; x < area.right(); ++x)
                     QVERIFY2(std::abs(out.rowAt(p, y)[x] - noisy.rowAt(p, y)[x]) < 0.02f,
                              qPrintable(QStringLiteral("plane %1 at %2, %3").arg(p).arg(x).arg(y)));
+    }
+
+    // Of NL-Bayes' groups every second is taken: no sample may be left to nobody.
+    void bayesGivesBackWhatIsNoNoise() {
+        const auto s = test::shoot(12800);
+        const Rect area{61, 40, 150, 99};
+        const PlaneSet noisy = stabilisedPlanes(s.photo, area.inflated(kBayesMargin));
+        const PlaneSet out = bayesUpon(noisy, noisy, area, 1e-3f, {});
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int y = area.y; y < area.bottom(); ++y)
+                for (int x = area.x; x < area.right(); ++x)
+                    QVERIFY2(std::abs(out.rowAt(p, y)[x] - noisy.rowAt(p, y)[x]) < 0.02f,
+                             qPrintable(QStringLiteral("plane %1 at %2, %3").arg(p).arg(x).arg(y)));
+    }
+
+    // The better the first estimate, the better what comes of it; with the network's own answer it is better
+    // than that.
+    void bayesCorrectsTheNetwork_data() { theOtherKindCorrects_data(); }
+    void bayesCorrectsTheNetwork() {
+        QFETCH(View, view);
+        const Learned quick(true), full(false);
+        const Seen seen(view, kBayesMargin + full.margin());
+        const PlaneSet first = quick.run(seen.noisy, seen.area.inflated(kBayesMargin), kMatched, {});
+        const double network = errorOf(first, seen.expected, seen.area);
+        const double upon = errorOf(bayesUpon(seen.noisy, first, seen.area, 1, {}), seen.expected, seen.area);
+        const double both = errorOf(full.run(seen.noisy, seen.area, kMatched, {}), seen.expected, seen.area);
+        const double without =
+            errorOf(NonLocalBayes().run(seen.noisy, seen.area, kMatched, {}), seen.expected, seen.area);
+        qInfo(
+            "NL-Bayes upon block matching %.4f, upon the network %.4f; the network %.4f, the full grade %.4f",
+            without, upon, network, both);
+        QVERIFY(upon < without && both < network);
     }
 
     // The same first step, then the same kind of blocks or the other one.
