@@ -42,10 +42,9 @@ class BlockMatching : public Method {
 };
 
 // What other methods build upon, of a mosaic: every second block, which is a third faster and hardly worse
-// (by 0.03 dB after one step, 0.04 after both, and 0.01 in what is built). The first step alone is what the
-// quick grade of the learned method hears; both are the first estimate of NL-Bayes. `in` is packed and covers
-// `area` with kFirstStepMargin, or BlockMatching::margin(), to spare; strength is as in Method::run. Throws
-// Cancelled.
+// (by 0.04 dB after both steps, and 0.02 in NL-Bayes upon them). The first step alone is what the learned
+// method hears; both are the first estimate of NL-Bayes. `in` is packed and covers `area` with
+// kFirstStepMargin, or BlockMatching::margin(), to spare; strength is as in Method::run. Throws Cancelled.
 inline constexpr int kFirstStepMargin = 32;
 PlaneSet sparseFirstStep(const PlaneSet& in, const Rect& area, float strength, const Work& work);
 PlaneSet sparseBlockMatching(const PlaneSet& in, const Rect& area, float strength, const Work& work);
