@@ -204,6 +204,47 @@ class TestPixels : public QObject {
             QVERIFY2(std::abs(bright / dark - 1) < 0.01, qPrintable(QString::number(bright / dark)));
         }
     }
+    // Texture that is as strong in the dark as in the light makes noise look like that too. No camera's is,
+    // and bright colours stay.
+    void texturedColoursStay_data() { eachMethod(); }
+    void texturedColoursStay() {
+        QFETCH(QString, id);
+        constexpr int w = 320, h = 256;
+        QImage image(w, h, QImage::Format_RGB888);
+        std::mt19937 random(8);
+        std::uniform_real_distribution<double> uniform(-1, 1);
+        for (int y = 0; y < h; ++y)
+            for (int x = 0; x < w; ++x) {
+                const double bright = 0.06 + 0.6 * (x / 40 % 8) / 8.0;
+                const double straw = 0.02 * (std::sin(0.8 * x + 0.3 * y) + std::sin(0.3 * x + 0.7 * y)) +
+                                     0.02 * uniform(random);
+                const double light[3] = {bright + straw, 0.55 * bright + straw, 0.08 * bright + straw};
+                int v[3];
+                for (int c = 0; c < 3; ++c)
+                    v[c] = static_cast<int>(std::lround(255 * shown(std::clamp(light[c], 0.0, 1.0))));
+                image.setPixel(x, y, qRgb(v[0], v[1], v[2]));
+            }
+        QVERIFY(image.save(folder_.filePath(QStringLiteral("straw.jpg")), nullptr, 92));
+        const PhotoPtr p = readPhoto(path("straw.jpg"));
+        for (const NoiseLine& line : p->noise.channel) QVERIFY(line.b <= 0.11 * line.a);
+        const Rect all{0, 0, w, h};
+        const auto clean = cleanPixels(*p, {id.toStdString()}, all);
+        // Red over blue, over 8x8 pixels.
+        for (int y = 16; y + 24 < h; y += 8)
+            for (int x = 16; x + 24 < w; x += 8) {
+                double before = 0, after = 0;
+                for (int j = 0; j < 8; ++j)
+                    for (int i = 0; i < 8; ++i) {
+                        before += static_cast<double>(p->normalised(x + i, y + j, 0) -
+                                                      p->normalised(x + i, y + j, 2));
+                        after += static_cast<double>(clean[0].at(x + i, y + j) - clean[2].at(x + i, y + j));
+                    }
+                QVERIFY2(
+                    std::abs(after - before) < 0.06 * before + 64 * 0.01,
+                    qPrintable(
+                        QStringLiteral("%1, %2: %3 for %4").arg(x).arg(y).arg(after / 64).arg(before / 64)));
+            }
+    }
     // What a JPEG's blocks left goes with the noise, and with it nothing else.
     void jpegBlocksGo_data() {
         QTest::addColumn<QString>("id");

@@ -121,19 +121,27 @@ std::vector<NoisePoint> wholePoints(const std::array<std::vector<NoisePoint>, 3>
     return out;
 }
 
+// How much noise there can be in the dark, over what light adds to it up to white. Where texture alone says
+// otherwise, what is stabilised would not be light's square root any more, and the learned method has seen
+// nothing else: it took bright colours away. 30 electrons at white and 5 of read-out come to nearly 1; a
+// finished picture's tone curve deepens the dark.
+constexpr double kFlattest = 1, kFlattestBent = 0.1;
+
 // The lines of a finished picture's colours: one tone curve has bent them all, so they are one line, each as
-// much of it as its points lie above it in the middle. Lines of different shapes would stabilise grey to
-// colours.
+// much of it as its calmer points lie above it: texture only adds. Lines of different shapes would stabilise
+// grey to colours.
+constexpr double kCalmer = 0.42;
 std::array<NoiseLine, 3> bentLines(const std::array<std::vector<NoisePoint>, 3>& points) {
     constexpr double kLeast = 0.25, kMost = 4;
     std::vector<NoisePoint> all;
     for (const auto& one : points) all.insert(all.end(), one.begin(), one.end());
-    const NoiseLine together = fitBentNoise(all);
+    const NoiseLine together = noFlatter(fitBentNoise(all), all, kFlattestBent);
     std::array<NoiseLine, 3> out;
     for (std::size_t c = 0; c < 3; ++c) {
         std::vector<double> ratios;
         for (const NoisePoint& p : points[c]) ratios.push_back(p.variance / together.variance(p.x));
-        const double share = ratios.empty() ? 1 : std::clamp(quantile(std::move(ratios), 0.5), kLeast, kMost);
+        const double share =
+            ratios.empty() ? 1 : std::clamp(quantile(std::move(ratios), kCalmer), kLeast, kMost);
         out[c] = {share * together.a, share * together.b};
     }
     return out;
@@ -165,6 +173,7 @@ NoiseModel measureCorrelatedNoise(const Photo& photo, double& coarse, const Work
         const auto channel = static_cast<std::size_t>(c);
         line[channel] = {kWhole[0] * fine.a + kWhole[1] * half.a + kWhole[2] * quarter.a,
                          kWhole[0] * fine.b + kWhole[1] * half.b + kWhole[2] * quarter.b};
+        line[channel] = noFlatter(line[channel], scales[0], kFlattest);
         quarterAtShadows[channel] = quarter.variance(shadows);
         if (photo.developed) whole[channel] = wholePoints(scales);
         work.report(0.5 + 0.16 * (c + 1));

@@ -49,10 +49,12 @@ NoiseLine fitLine(const std::vector<NoisePoint>& points, double slope, double sl
 } // namespace
 
 std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work) {
-    // A few hundred thousand blocks are plenty: thin them out evenly on large photos.
-    const double wanted = 240000;
+    // A few hundred thousand blocks are plenty: thin them out evenly on large photos. On small ones they lie
+    // closer than is new to them, so that a calm place between textures has a block of its own.
+    constexpr double plenty = 240000, few = 60000;
     const double area = static_cast<double>(samples.width()) * samples.height();
-    const int step = std::max(4, static_cast<int>(std::sqrt(area / wanted)));
+    const auto stepFor = [area](double blocks) { return static_cast<int>(std::sqrt(area / blocks)); };
+    const int step = std::max(stepFor(plenty), std::clamp(stepFor(few), 2, 4));
     std::vector<std::vector<Block>> bands(static_cast<std::size_t>(std::max(1, samples.height() / step + 1)));
     forEachBand(static_cast<int>(bands.size()), 8, work, [&](int first, int last) {
         for (int band = first; band < last; ++band) {
@@ -73,7 +75,7 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
     // Classes of equal population would put nearly all of them where the photo is dark; classes of equal
     // width would leave bright ones empty. Half of each: split the sorted list whenever either is reached.
     const std::size_t fullest = std::max<std::size_t>(400, blocks.size() / 24);
-    const std::size_t emptiest = std::max<std::size_t>(60, blocks.size() / 2000);
+    const std::size_t emptiest = std::max<std::size_t>(120, blocks.size() / 2000);
     const float widest = 0.06f;
     std::vector<NoisePoint> points;
     for (std::size_t begin = 0; begin < blocks.size();) {
@@ -176,6 +178,13 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
     return {line, error};
+}
+
+NoiseLine noFlatter(const NoiseLine& line, const std::vector<NoisePoint>& points, double most) {
+    const double x = meanOf(points).x;
+    if (points.empty() || line.b <= most * line.a || x + most <= 0) return line;
+    const double a = line.variance(x) / (x + most);
+    return {a, most * a};
 }
 
 NoiseLine fitBentNoise(const std::vector<NoisePoint>& points) {

@@ -47,6 +47,10 @@ struct NoiseFit {
 // decides as far as the points do not.
 NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<ExpectedSlope>& expected = {});
 
+// The line, or where its b is more than `most` times its a, the one that is not and has the same variance at
+// the points' mean brightness.
+NoiseLine noFlatter(const NoiseLine& line, const std::vector<NoisePoint>& points, double most);
+
 // The line that points of a developed picture lie nearest to, in ratios: its tone curve has bent theirs,
 // which rises in the dark and falls in the light, and points above a line need not be texture.
 NoiseLine fitBentNoise(const std::vector<NoisePoint>& points);
