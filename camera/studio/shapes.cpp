@@ -154,14 +154,14 @@ Mesh ball(Vec half, int around) {
 
 Mesh bar(Vec a, Vec b, float radius, int around) {
     const float l = length(b - a), e = std::min(radius * 0.12f, l * 0.1f);
-    Mesh m = lathe({{1e-4f, 0},
-                    {radius - e, 0},
-                    {radius - e * 0.3f, e * 0.3f},
-                    {radius, e},
-                    {radius, l - e},
-                    {radius - e * 0.3f, l - e * 0.3f},
+    Mesh m = lathe({{1e-4f, l},
                     {radius - e, l},
-                    {1e-4f, l}},
+                    {radius - e * 0.3f, l - e * 0.3f},
+                    {radius, l - e},
+                    {radius, e},
+                    {radius - e * 0.3f, e * 0.3f},
+                    {radius - e, 0},
+                    {1e-4f, 0}},
                    around);
     const Vec up = normalised(b - a);
     const Vec side = normalised(std::abs(up.y) > 0.9f ? cross(up, {1, 0, 0}) : cross(up, {0, 1, 0}));

@@ -33,7 +33,7 @@ void join(Mesh& mesh, const Mesh& other);
 Mesh box(Vec half, float bevel = 0.002f);
 // A grid of (across + 1) (along + 1) places f(u, v), u and v in 0..1; `own` is (u, v, 0) times `scale`.
 Mesh surface(int across, int along, const std::function<Vec(float u, float v)>& f, Vec scale = {1, 1, 1});
-// A profile of (radius, height) turned about y.
+// A profile of (radius, height) turned about y; from top to bottom it looks outwards.
 Mesh lathe(const std::vector<std::pair<float, float>>& profile, int around = 96);
 Mesh ball(Vec half, int around = 48);
 // A round bar from a to b.
