@@ -35,7 +35,7 @@ struct Tile {
                     pixel[kPlanes + 1 + c] = 0.8f * added * Network::kTaken;
                 }
                 pixel[kPlanes] = kSigma;
-                if (subject == Subject::Mosaics) continue;
+                if (subject != Subject::Pixels) continue;
                 pixel[Network::kCoarse] = 0.4f, pixel[kPlanes + 1 + Network::kCoarse] = 0.2f;
             }
     }
@@ -74,21 +74,22 @@ class TestGraphics : public QObject {
   private slots:
     void initTestCase() { keepFreedMemory(); }
     void sameAsOnTheProcessor_data() {
-        QTest::addColumn<bool>("mosaic");
+        QTest::addColumn<Subject>("subject");
         QTest::addColumn<int>("width");
         QTest::addColumn<int>("height");
-        QTest::newRow("mosaics, whole") << true << Network::kTile << Network::kTile;
-        for (const bool mosaic : {true, false}) {
-            const char* name = mosaic ? "mosaics" : "pixels";
-            QTest::addRow("%s, an edge", name) << mosaic << 32 << 192;
-            QTest::addRow("%s, the smallest", name) << mosaic << Network::kUnit << Network::kUnit;
+        QTest::newRow("mosaics, whole") << Subject::Mosaics << Network::kTile << Network::kTile;
+        const std::pair<Subject, const char*> subjects[] = {{Subject::Mosaics, "mosaics"},
+                                                            {Subject::SecondLooks, "second looks"},
+                                                            {Subject::Pixels, "pixels"}};
+        for (const auto& [subject, name] : subjects) {
+            QTest::addRow("%s, an edge", name) << subject << 32 << 192;
+            QTest::addRow("%s, the smallest", name) << subject << Network::kUnit << Network::kUnit;
         }
     }
     void sameAsOnTheProcessor() {
-        QFETCH(bool, mosaic);
+        QFETCH(Subject, subject);
         QFETCH(int, width);
         QFETCH(int, height);
-        const Subject subject = mosaic ? Subject::Mosaics : Subject::Pixels;
         const auto device = GraphicsNetwork::open(true);
         QVERIFY2(device, "no Vulkan driver: the package mesa-vulkan-drivers has one");
         QVERIFY(!device->name().empty());

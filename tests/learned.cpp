@@ -59,14 +59,14 @@ class TestLearned : public QObject {
     void initTestCase() { keepFreedMemory(); }
     void sameAsInTraining_data() {
         QTest::addColumn<QString>("file");
-        QTest::addColumn<bool>("mosaic");
-        QTest::newRow("mosaics") << QStringLiteral("cleaner.check") << true;
-        QTest::newRow("pixels") << QStringLiteral("pixel_cleaner.check") << false;
+        QTest::addColumn<Subject>("subject");
+        QTest::newRow("mosaics") << QStringLiteral("cleaner.check") << Subject::Mosaics;
+        QTest::newRow("second looks") << QStringLiteral("second_look.check") << Subject::SecondLooks;
+        QTest::newRow("pixels") << QStringLiteral("pixel_cleaner.check") << Subject::Pixels;
     }
     void sameAsInTraining() {
         QFETCH(QString, file);
-        QFETCH(bool, mosaic);
-        const Subject subject = mosaic ? Subject::Mosaics : Subject::Pixels;
+        QFETCH(Subject, subject);
         constexpr int n = 32;
         std::vector<float> in(n * n * Network::kInputs), expected(n * n * Network::kOutputs),
             out(expected.size());
@@ -117,9 +117,15 @@ class TestLearned : public QObject {
     }
     // The tiles at a photo's edges are no larger than what is left of it. Seen from there, a place looks as
     // it does from elsewhere, and what lies beyond the edge is the mirror's picture.
+    void edgesAreSeenAlike_data() {
+        QTest::addColumn<QString>("id");
+        QTest::newRow("learned-quick") << QStringLiteral("learned-quick");
+        QTest::newRow("learned") << QStringLiteral("learned");
+    }
     void edgesAreSeenAlike() {
+        QFETCH(QString, id);
         const auto s = test::shoot(12800);
-        const Method& method = *findMethod("learned-quick");
+        const Method& method = *findMethod(id.toStdString());
         const int w = s.photo.width() / 2, h = s.photo.height() / 2;
         const auto cleaned = [&](const Rect& cells) {
             return method.run(stabilisedPlanes(s.photo, cells.inflated(method.margin())), cells, {1, 1, 1, 1},
@@ -248,7 +254,8 @@ class TestLearned : public QObject {
             QVERIFY2(largest < 1e-4, qPrintable(QString::number(largest)));
         }
     }
-    // The program that training asks gives what the library makes of the mosaic, nearer to the truth.
+    // The program that training asks gives what the library makes of the mosaic, nearer to the truth; what
+    // the second look hears is nearer still.
     void trainingHearsTheSecondOpinion() {
         constexpr std::int32_t size = 112;
         const auto s = test::shoot(12800);
@@ -266,8 +273,10 @@ class TestLearned : public QObject {
                 }
             return all;
         };
-        const auto asked = [](std::int32_t side, const std::vector<float>& mosaic) {
+        const auto asked = [&](std::int32_t side, std::int32_t look, const std::vector<float>& mosaic) {
             QByteArray in(reinterpret_cast<const char*>(&side), 4);
+            in.append(reinterpret_cast<const char*>(&look), 4);
+            in.append(reinterpret_cast<const char*>(&noisy.white), 4);
             in.append(reinterpret_cast<const char*>(mosaic.data()),
                       static_cast<qsizetype>(mosaic.size() * sizeof(float)));
             QProcess p;
@@ -278,7 +287,7 @@ class TestLearned : public QObject {
             return std::pair{p.exitCode(), p.readAllStandardOutput()};
         };
         const std::vector<float> truth = channelsOfAll(expected), mosaic = channelsOfAll(noisy);
-        const auto [status, out] = asked(size, mosaic);
+        const auto [status, out] = asked(size, 1, mosaic);
         QCOMPARE(status, 0);
         QCOMPARE(static_cast<std::size_t>(out.size()), mosaic.size() * sizeof(float));
         std::vector<float> found(mosaic.size());
@@ -291,6 +300,12 @@ class TestLearned : public QObject {
         };
         QVERIFY2(errorOf(found) < 0.3 * errorOf(mosaic),
                  qPrintable(QStringLiteral("%1 of %2").arg(errorOf(found)).arg(errorOf(mosaic))));
+        const QByteArray again = asked(size, 2, mosaic).second;
+        QCOMPARE(again.size(), out.size());
+        std::vector<float> heardAgain(mosaic.size());
+        std::copy_n(again.data(), again.size(), reinterpret_cast<char*>(heardAgain.data()));
+        QVERIFY2(errorOf(heardAgain) < 0.8 * errorOf(found),
+                 qPrintable(QStringLiteral("%1 of %2").arg(errorOf(heardAgain)).arg(errorOf(found))));
         // Away from the edges, which the program mirrors, both see the same.
         const Rect inner = area.inflated(-secondOpinionMargin() / 2);
         const PlaneSet wide = stabilisedPlanes(s.photo, area.inflated(secondOpinionMargin()));
@@ -304,8 +319,8 @@ class TestLearned : public QObject {
                     off = std::max(off, std::abs(static_cast<double>(found[i] - own[i])));
                 }
         QVERIFY2(off < 1e-4, qPrintable(QString::number(off)));
-        QCOMPARE(asked(size, std::vector<float>(100)).first, 1);
-        QCOMPARE(asked(8, std::vector<float>(256)).first, 1);
+        QCOMPARE(asked(size, 1, std::vector<float>(100)).first, 1);
+        QCOMPARE(asked(8, 1, std::vector<float>(256)).first, 1);
     }
     void damagedWeightsAreRefused() {
         const std::uint8_t nothing[] = {0x3a, 0x7f, 1, 2};

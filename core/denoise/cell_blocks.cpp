@@ -1,8 +1,6 @@
 // Blocks of 4x4 cells of the mosaic, all four planes together.
 #include <algorithm>
-#include <cmath>
 #include <memory>
-#include <numbers>
 
 #include "denoise/block_filter.h"
 #include "denoise/cell_basis.h"
@@ -15,6 +13,7 @@
 
 #include "denoise/match-inl.h"
 #include "denoise/shrink-inl.h"
+#include "image/dct_cosine.h"
 
 #ifndef IRENIC_CELL_BLOCKS_SHARED
 #define IRENIC_CELL_BLOCKS_SHARED
@@ -44,8 +43,7 @@ struct Tables {
             window[i] = 0.5f * (blocks::window()[2 * i] + blocks::window()[2 * i + 1]);
         for (int u = 0; u < kC; ++u)
             for (int i = 0; i < kC; ++i) {
-                const double scale = u == 0 ? std::sqrt(1.0 / kC) : std::sqrt(2.0 / kC);
-                cosine[i][u] = static_cast<float>(scale * std::cos(std::numbers::pi * (i + 0.5) * u / kC));
+                cosine[i][u] = dctCosine(kC, u, i);
                 for (std::size_t p = 0; p < kPlanes; ++p) windowed[u][p * kC + i] = cosine[i][u] * window[i];
             }
         for (std::size_t v = 0; v < kC; ++v)

@@ -2,8 +2,8 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
+#include "image/dct_cosine.h"
 #include "image/srgb.h"
 #include "image/wide.h"
 
@@ -20,11 +20,7 @@ struct Cosines {
     float of[kBlock][kBlock], at[kBlock][kBlock];
     Cosines() {
         for (int u = 0; u < kBlock; ++u)
-            for (int x = 0; x < kBlock; ++x) {
-                const double scale = std::sqrt((u == 0 ? 1.0 : 2.0) / kBlock);
-                of[u][x] = at[x][u] =
-                    static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kBlock));
-            }
+            for (int x = 0; x < kBlock; ++x) of[u][x] = at[x][u] = dctCosine(kBlock, u, x);
     }
 };
 

@@ -54,15 +54,15 @@ using namespace irenic::nlbayes; // NOLINT: the shared part of this very file
 
 using D16 = hn::CappedTag<float, 16>;
 
-// Takes the mean of n patches away from them.
-HWY_INLINE void Centre(float* rows, int n, float* mean) {
+// Takes the mean of a group's patches away from them.
+HWY_INLINE void Centre(float* rows, float* mean) {
     const D16 d;
     for (int c = 0; c < kD; c += static_cast<int>(hn::Lanes(d))) {
         auto sum = hn::Zero(d);
-        for (int i = 0; i < n; ++i) sum = hn::Add(sum, hn::Load(d, rows + i * kD + c));
-        sum = hn::Mul(sum, hn::Set(d, 1.0f / static_cast<float>(n)));
+        for (int i = 0; i < kPatches; ++i) sum = hn::Add(sum, hn::Load(d, rows + i * kD + c));
+        sum = hn::Mul(sum, hn::Set(d, 1.0f / kPatches));
         hn::Store(sum, d, mean + c);
-        for (int i = 0; i < n; ++i)
+        for (int i = 0; i < kPatches; ++i)
             hn::Store(hn::Sub(hn::Load(d, rows + i * kD + c), sum), d, rows + i * kD + c);
     }
 }
@@ -71,19 +71,19 @@ HWY_INLINE void Centre(float* rows, int n, float* mean) {
 // waits for itself, and all of them in registers.
 constexpr int kTogether = 2, kRowsTogether = 4, kPatchesTogether = 3;
 
-// out = rows' rows / n, on the diagonal and above it.
-HWY_INLINE void Covariance(const float* rows, int n, float* out) {
+// out = rows' rows over the number of patches, on the diagonal and above it.
+HWY_INLINE void Covariance(const float* rows, float* out) {
     const D16 d;
     const int lanes = static_cast<int>(hn::Lanes(d));
     constexpr int K = kRowsTogether, V = kTogether;
-    const auto scale = hn::Set(d, 1.0f / static_cast<float>(n));
+    const auto scale = hn::Set(d, 1.0f / kPatches);
     const int wide = V * lanes;
     for (int a = 0; a < kD; a += K)
         for (int c = a / wide * wide; c < kD; c += wide) {
             hn::Vec<D16> sum[K][V];
             for (auto& of : sum)
                 for (auto& one : of) one = hn::Zero(d);
-            for (int i = 0; i < n; ++i) {
+            for (int i = 0; i < kPatches; ++i) {
                 const float* row = rows + i * kD;
                 hn::Vec<D16> value[V];
                 for (int v = 0; v < V; ++v) value[v] = hn::Load(d, row + c + v * lanes);
@@ -279,8 +279,8 @@ void RunTile(const Step& step, const Rect& tile, Scratch& own, Accumulator& out)
         const Reference& ref = own.reference[r];
         if (!taken(tile, ref)) continue;
         TakeBasic(ref, own);
-        Centre(own.b, kPatches, own.mean);
-        Covariance(own.b, kPatches, own.matrix);
+        Centre(own.b, own.mean);
+        Covariance(own.b, own.matrix);
         AddNoise(own.matrix, noise);
         Factorise(own.matrix, own.inverse);
         TakeNoisy(ref, own);

@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <cmath>
 #include <memory>
-#include <numbers>
 
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "denoise/pixel_blocks.cpp"
@@ -14,6 +13,7 @@
 
 #include "denoise/match-inl.h"
 #include "denoise/shrink-inl.h"
+#include "image/dct_cosine.h"
 
 #ifndef IRENIC_PIXEL_BLOCKS_SHARED
 #define IRENIC_PIXEL_BLOCKS_SHARED
@@ -39,11 +39,7 @@ struct Tables {
     Tables() {
         std::copy_n(blocks::window().begin(), kB, window);
         for (int u = 0; u < kB; ++u)
-            for (int x = 0; x < kB; ++x) {
-                const double scale = u == 0 ? std::sqrt(1.0 / kB) : std::sqrt(2.0 / kB);
-                const auto c = static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kB));
-                cosine[x * kB + u] = transposed[u * kB + x] = c;
-            }
+            for (int x = 0; x < kB; ++x) cosine[x * kB + u] = transposed[u * kB + x] = dctCosine(kB, u, x);
         constexpr float root = 0.70710678f / 4;
         constexpr float value[2][3][4] = {
             {{0.125f, 0.125f, 0.125f, 0.125f}, {0.125f, -0.125f, -0.125f, 0.125f}, {root, 0, 0, -root}},

@@ -1,8 +1,8 @@
 #include "noise/block_dct.h"
 
 #include <array>
-#include <cmath>
-#include <numbers>
+
+#include "image/dct_cosine.h"
 
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "noise/block_dct.cpp"
@@ -26,9 +26,7 @@ inline const Tables& tables() {
         Tables t{};
         for (int u = 0; u < kSide; ++u)
             for (int x = 0; x < kSide; ++x) {
-                const double scale = std::sqrt((u == 0 ? 1.0 : 2.0) / kSide);
-                t.cosines[x * kSide + u] =
-                    static_cast<float>(scale * std::cos(std::numbers::pi * (x + 0.5) * u / kSide));
+                t.cosines[x * kSide + u] = dctCosine(kSide, u, x);
                 t.low[x * kSide + u] = u + x > 0 && u + x < kDctLow ? 1.0f : 0.0f;
             }
         return t;
