@@ -2,8 +2,8 @@
 // raw without noise looks like, and against OpenCV's non-local means for coloured pictures at its best
 // strength, picked for each picture with the truth at hand.
 //
-// irenic-compressed [--crop SIZE] [--iso ISO]... [--quality Q]... [--method TAKE]... [--each]: on the
-// photographs that no training sees. Writes Markdown to standard output.
+// irenic-compressed --help: on the photographs that no training sees. Writes Markdown to standard output.
+#include <CLI/CLI.hpp>
 #include <cstdio>
 #include <filesystem>
 #include <fstream>
@@ -24,37 +24,15 @@ using namespace irenic;
 
 namespace {
 
+constexpr const char* kReference = "OpenCV coloured NLM";
+
 struct Asked {
     int crop = 768;
-    std::vector<double> isos;
-    std::vector<int> qualities;
+    std::vector<double> isos{3200, 12800, 51200};
+    std::vector<int> qualities{50, 70, 90};
     std::vector<std::string> methods;
-    bool each = false;
+    bool each = false, reference = true;
 };
-
-Asked readArguments(int argc, char** argv) {
-    Asked asked;
-    for (int i = 1; i < argc; ++i) {
-        const std::string a = argv[i];
-        if (a == "--each")
-            asked.each = true;
-        else if (i + 1 == argc)
-            throw std::runtime_error(a + ": a value is missing");
-        else if (a == "--crop")
-            asked.crop = std::stoi(argv[++i]);
-        else if (a == "--iso")
-            asked.isos.push_back(std::stod(argv[++i]));
-        else if (a == "--quality")
-            asked.qualities.push_back(std::stoi(argv[++i]));
-        else if (a == "--method")
-            asked.methods.emplace_back(argv[++i]);
-    }
-    if (asked.isos.empty()) asked.isos = {3200, 12800, 51200};
-    if (asked.qualities.empty()) asked.qualities = {50, 70, 90};
-    if (asked.methods.empty())
-        for (const auto& m : methods()) asked.methods.push_back(m->id());
-    return asked;
-}
 
 cv::Mat cleaned(const Photo& photo, const std::string& method) {
     const Settings settings = method == "original" ? Settings::original() : settingsFromText(method);
@@ -83,7 +61,8 @@ void run(const Asked& asked) {
         "| ISO | quality | method | CPSNR dB | SSIM | colour difference |\n|---|---|---|---|---|---|\n");
     for (const double iso : asked.isos)
         for (const int quality : asked.qualities) {
-            std::vector<std::pair<std::string, Scores>> rows{{"original", {}}, {"OpenCV coloured NLM", {}}};
+            std::vector<std::pair<std::string, Scores>> rows{{"original", {}}};
+            if (asked.reference) rows.emplace_back(kReference, Scores{});
             for (const std::string& m : asked.methods) rows.emplace_back(m, Scores{});
             std::uint32_t seed = 100;
             for (const std::string& name : unseenPhotographs()) {
@@ -100,9 +79,8 @@ void run(const Asked& asked) {
                 cv::imwrite(file.string(), bytes, {cv::IMWRITE_JPEG_QUALITY, quality});
                 const PhotoPtr photo = readPhoto(file);
                 for (auto& [method, sum] : rows) {
-                    const Scores s = method == "OpenCV coloured NLM"
-                                         ? bestReference(right, cv::imread(file.string()))
-                                         : score(right, cleaned(*photo, method));
+                    const Scores s = method == kReference ? bestReference(right, cv::imread(file.string()))
+                                                          : score(right, cleaned(*photo, method));
                     sum.add(s);
                     if (asked.each)
                         std::fprintf(stderr, "%s %.0f %d %s %.2f\n", name.c_str(), iso, quality,
@@ -121,8 +99,19 @@ void run(const Asked& asked) {
 
 int main(int argc, char** argv) {
     keepFreedMemory();
+    Asked asked;
+    CLI::App app("How well compressed pictures are cleaned; Markdown.");
+    app.add_option("--crop", asked.crop, "pixels along a side of each photograph")->capture_default_str();
+    app.add_option("--iso", asked.isos, "one or several");
+    app.add_option("--quality", asked.qualities, "one or several");
+    app.add_option("--method", asked.methods, "takes, one or several; all methods without this");
+    app.add_flag("!--no-reference", asked.reference, "without OpenCV, which takes most of the time");
+    app.add_flag("--each", asked.each, "every picture's CPSNR to standard error");
+    CLI11_PARSE(app, argc, argv);
+    if (asked.methods.empty())
+        for (const auto& m : methods()) asked.methods.push_back(m->id());
     try {
-        run(readArguments(argc, argv));
+        run(asked);
     } catch (const std::exception& e) {
         std::fprintf(stderr, "irenic-compressed: %s\n", e.what());
         return 1;

@@ -1,13 +1,13 @@
 // Noiseless mosaics of photographs made whole again: ours beside LibRaw's AHD and OpenCV's edge-aware one,
 // and the speed of a full development beside LibRaw's with AHD.
 //
-// irenic-demosaic [--crop PIXELS] [--speed]: Markdown on standard output.
+// irenic-demosaic --help: Markdown on standard output.
 #include <libraw/libraw.h>
 
+#include <CLI/CLI.hpp>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
-#include <cstring>
 #include <filesystem>
 #include <functional>
 #include <opencv2/imgproc.hpp>
@@ -202,14 +202,15 @@ void speed() {
 int main(int argc, char** argv) {
     keepFreedMemory();
     int crop = 768;
+    CLI::App app("Noiseless mosaics made whole again, and the speed of that; Markdown.");
+    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
     bool onlySpeed = false;
-    for (int i = 1; i < argc; ++i) onlySpeed |= !std::strcmp(argv[i], "--speed");
+    app.add_flag("--speed", onlySpeed, "nothing but the speed of a full development");
+    CLI11_PARSE(app, argc, argv);
     if (onlySpeed) {
         speed();
         return 0;
     }
-    for (int i = 1; i < argc; ++i)
-        if (!std::strcmp(argv[i], "--crop") && i + 1 < argc) crop = std::atoi(argv[++i]);
     std::vector<std::pair<std::string, Pixels>> pictures;
     for (const std::string& f : unseenPhotographs())
         pictures.emplace_back(

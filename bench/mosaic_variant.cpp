@@ -4,10 +4,11 @@
 // After A. Danielyan, M. Vehvilainen, A. Foi, V. Katkovnik, K. Egiazarian, "Cross-color BM3D filtering of
 // noisy raw data", LNLA 2009: blocks of 8x8 samples of the stabilised mosaic, whatever their colours, are
 // compared with blocks at even displacements, where colours fall on the same places; a hard threshold, then
-// Wiener shrinkage. Plain loops, no tuning beyond the threshold. irenic-mosaic-variant [--crop SIZE]: the
+// Wiener shrinkage. Plain loops, no tuning beyond the threshold. irenic-mosaic-variant --help: the
 // PSNR in dB of the stabilised mosaic against its mean, where the noise is 0 dB; beside it that of `bm3d`
 // told that its planes are pictures of their own, and as it is, both without the stages that every method
 // shares.
+#include <CLI/CLI.hpp>
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -172,7 +173,10 @@ double psnr(const Plane& a, const Plane& b) {
 } // namespace
 
 int main(int argc, char** argv) {
-    const int crop = argc > 2 ? std::stoi(argv[2]) : 256;
+    int crop = 256;
+    CLI::App app("Block matching on the mosaic itself, beside that on packed planes; Markdown.");
+    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
+    CLI11_PARSE(app, argc, argv);
     std::printf("| ISO | on the mosaic itself, plain loops | packed planes | bm3d |\n|---|---|---|---|\n");
     for (const double iso : {3200.0, 12800.0, 51200.0}) {
         double own = 0, packed = 0, now = 0;

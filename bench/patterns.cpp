@@ -1,7 +1,8 @@
 // Whether the mosaic's pattern decides how well a method does: gains in decibels of the mosaic at ISO 12800,
 // on the photographs that no training sees, each taken with all four patterns.
 //
-// irenic-patterns [--crop SIZE]. Writes Markdown to standard output.
+// irenic-patterns --help. Writes Markdown to standard output.
+#include <CLI/CLI.hpp>
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
@@ -49,7 +50,10 @@ double gainOf(const std::string& method, const char* pattern, const std::string&
 
 int main(int argc, char** argv) {
     keepFreedMemory();
-    const int crop = argc > 2 ? std::stoi(argv[2]) : 384;
+    int crop = 384;
+    CLI::App app("Whether the mosaic's pattern decides how well a method does; Markdown.");
+    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
+    CLI11_PARSE(app, argc, argv);
     const std::vector<std::string> files = unseenPhotographs();
     std::printf("| method | RGGB | GRBG | GBRG | BGGR | spread of one photograph, mean "
                 "|\n|---|---|---|---|---|---|\n");

@@ -4,12 +4,12 @@
 // "By processor time" is what it would be if nobody else used the machine: megapixels a second of all
 // threads' own time. (Where a neighbour's load slows the processor down, it shows in both.)
 //
-// irenic-speed [--size WIDTHxHEIGHT] [--file RAW]: Markdown on standard output. Without a file, a made-up
-// mosaic.
+// irenic-speed --help: Markdown on standard output. Without a file, a made-up mosaic.
 #include <malloc.h>
 #include <oneapi/tbb/global_control.h>
 #include <oneapi/tbb/parallel_for.h>
 
+#include <CLI/CLI.hpp>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
@@ -146,19 +146,15 @@ void exports() {
 
 int main(int argc, char** argv) {
     keepFreedMemory();
-    int width = 3072, height = 2048;
+    std::pair<int, int> size{3072, 2048};
     std::string file;
     std::vector<std::string> only;
-    for (int i = 1; i + 1 < argc; i += 2) {
-        const std::string a = argv[i], v = argv[i + 1];
-        if (a == "--size")
-            width = std::stoi(v), height = std::stoi(v.substr(v.find('x') + 1));
-        else if (a == "--file")
-            file = v;
-        else if (a == "--method")
-            only.push_back(v);
-    }
-    const Photo photo = file.empty() ? waves(width, height) : Photo(*readPhoto(file));
+    CLI::App app("The speed and the memory of every method on one mosaic; Markdown.");
+    app.add_option("--size", size, "of the made-up mosaic: WIDTHxHEIGHT")->delimiter('x');
+    app.add_option("--file", file, "a raw instead of it");
+    app.add_option("--method", only, "one or several; all, and exports, without this");
+    CLI11_PARSE(app, argc, argv);
+    const Photo photo = file.empty() ? waves(size.first, size.second) : Photo(*readPhoto(file));
     const Rect whole{0, 0, photo.width(), photo.height()};
     const double megapixels = 1e-6 * photo.width() * photo.height();
     const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
