@@ -2,16 +2,15 @@
 // ISO, against OpenCV's 16-bit fast non-local means (patch 5, window 21, at its best h) on the same planes in
 // the same run, and against plain BM3D on them.
 //
-// irenic-quality [--crop SIZE] [--iso ISO]... [--demo DIR] [--method ID]... [--no-reference] [--each]
-// [--document DIR]: photographs from the Debian packages (halved in size), and the truths that 'irenic-cli
-// demo-data DIR --truth' left. Writes Markdown to standard output; with --document, into quality.md of that
-// folder, and beside it, into quality/, each method's worst case at 200 and 400 % and the curves of the
-// training's logs.
+// irenic-quality --help: photographs from the Debian packages (halved in size), and the truths that
+// 'irenic-cli demo-data DIR --truth' left. Writes Markdown to standard output; with --document, into
+// quality.md of that folder, and beside it, into quality/, each method's worst case at 200 and 400 % and the
+// curves of the training's logs.
+#include <CLI/CLI.hpp>
 #include <algorithm>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
-#include <cstring>
 #include <filesystem>
 #include <fstream>
 #include <opencv2/photo.hpp>
@@ -84,34 +83,10 @@ using Named = std::vector<std::pair<std::string, Plane>>;
 struct Asked {
     int crop = 768;
     bool reference = true, each = false;
-    std::vector<double> isos;
+    std::vector<double> isos{3200, 12800, 51200};
     std::string demo, document;
     std::vector<std::string> only;
 };
-
-Asked askedBy(int argc, char** argv) {
-    Asked out;
-    for (int i = 1; i < argc; ++i) {
-        const std::string a = argv[i];
-        const auto next = [&] { return i + 1 < argc ? argv[++i] : ""; };
-        if (a == "--crop")
-            out.crop = std::stoi(next());
-        else if (a == "--iso")
-            out.isos.push_back(std::stod(next()));
-        else if (a == "--demo")
-            out.demo = next();
-        else if (a == "--document")
-            out.document = next();
-        else if (a == "--no-reference")
-            out.reference = false;
-        else if (a == "--each")
-            out.each = true; // every picture's CPSNR to standard error
-        else if (a == "--method")
-            out.only.push_back(next());
-    }
-    if (out.isos.empty()) out.isos = {3200, 12800, 51200};
-    return out;
-}
 
 Named truthsFor(const Asked& asked) {
     const Body body;
@@ -229,7 +204,16 @@ std::string ahead(std::vector<Table>& tables) {
 
 int main(int argc, char** argv) {
     keepFreedMemory();
-    const Asked asked = askedBy(argc, argv);
+    Asked asked;
+    CLI::App app("How well every method cleans pictures whose truth is known; Markdown.");
+    app.add_option("--crop", asked.crop, "pixels along a side of each photograph")->capture_default_str();
+    app.add_option("--iso", asked.isos, "one or several");
+    app.add_option("--demo", asked.demo, "the folder with the truths of irenic-cli demo-data --truth");
+    app.add_option("--method", asked.only, "one or several; all without this");
+    app.add_flag("!--no-reference", asked.reference, "without what others make of the same");
+    app.add_flag("--each", asked.each, "every picture's CPSNR to standard error");
+    app.add_option("--document", asked.document, "the folder of quality.md, which is brought up to date");
+    CLI11_PARSE(app, argc, argv);
     const Named truths = truthsFor(asked);
     std::string text =
         "| method | ISO | CPSNR dB | SSIM | colour difference | MP/s |\n|---|---|---|---|---|---|\n";
@@ -255,6 +239,8 @@ int main(int argc, char** argv) {
     drawLearning("training/log.csv",
                  "mosaics: dB below the noise, full wells of 1600 (1), 400 (2), 100 (3) electrons",
                  pictures / "learning-mosaics.png");
+    drawLearning("training/second_look_log.csv", "second looks at mosaics, as above",
+                 pictures / "learning-second-looks.png");
     drawLearning("training/pixel_log.csv",
                  "without a mosaic: dB gained; JPEG (1), TIFF (2), linear (3), 6x6 (4)",
                  pictures / "learning-pixels.png");

@@ -5,6 +5,7 @@
 #include "denoise/cell_basis.h"
 #include "denoise/clean.h"
 #include "denoise/learned.h"
+#include "denoise/looks.h"
 #include "denoise/nlbayes.h"
 #include "support.h"
 
@@ -129,6 +130,36 @@ class TestBlocks : public QObject {
             "NL-Bayes upon block matching %.4f, upon the network %.4f; the network %.4f, the full grade %.4f",
             without, upon, network, both);
         QVERIFY(upon < without && both < network);
+    }
+
+    // What lies a whole number of tiles elsewhere comes out the same to the last bit.
+    void bayesMovesWithThePicture() {
+        Seen seen(View::SackStore);
+        const Rect wide = seen.area.inflated(kBayesMargin);
+        PlaneSet basic = sparseBlockMatching(seen.noisy, wide, 1, {});
+        const PlaneSet here = bayesUpon(seen.noisy, basic, seen.area, 1, {});
+        PlaneSet noisy = std::move(seen.noisy);
+        constexpr int x = -3 * groups::kTile, y = 5 * groups::kTile;
+        noisy.area = noisy.area.translated(x, y), basic.area = basic.area.translated(x, y);
+        noisy.extent = {};
+        const PlaneSet there = bayesUpon(noisy, basic, seen.area.translated(x, y), 1, {});
+        for (std::size_t p = 0; p < kPlanes; ++p)
+            for (int v = seen.area.y; v < seen.area.bottom(); ++v)
+                for (int u = seen.area.x; u < seen.area.right(); ++u)
+                    QCOMPARE(there.rowAt(p, v + y)[u + x], here.rowAt(p, v)[u]);
+    }
+    // The second look is nearer the truth than the first, and than what it hears, NL-Bayes upon the first.
+    void theSecondLookSeesMore_data() { theOtherKindCorrects_data(); }
+    void theSecondLookSeesMore() {
+        QFETCH(View, view);
+        const Seen seen(view, looksMargin());
+        const Rect area = seen.area.intersected(seen.noisy.extent);
+        const auto off = [&](const PlaneSet& of) { return errorOf(of, seen.expected, area); };
+        const double first = off(oneLook(seen.noisy, area, 1, {})),
+                     heard = off(heardBySecondLook(seen.noisy, area, 1, {})),
+                     second = off(twoLooks(seen.noisy, area, 1, {}));
+        qInfo("one look %.4f, heard then %.4f, two looks %.4f", first, heard, second);
+        QVERIFY(second < first && second < heard);
     }
 
     // The same first step, then the same kind of blocks or the other one.

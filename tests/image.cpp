@@ -1,6 +1,7 @@
 #include <QTest>
 #include <set>
 
+#include "image/dct_cosine.h"
 #include "image/matrix.h"
 #include "image/plane.h"
 #include "image/work.h"
@@ -41,6 +42,18 @@ class TestImage : public QObject {
         const Matrix3 id = m * inverse(m);
         for (std::size_t i = 0; i < 9; ++i) QVERIFY(std::abs(id[i] - kIdentity3[i]) < 1e-12);
         QCOMPARE(inverse(Matrix3{1, 2, 3, 2, 4, 6, 0, 0, 1})[0], 0.0);
+    }
+    void cosinesAreOrthonormal() {
+        for (const int n : {1, 2, 4, 8, 16})
+            for (int u = 0; u < n; ++u)
+                for (int v = 0; v < n; ++v) {
+                    double sum = 0;
+                    for (int x = 0; x < n; ++x)
+                        sum +=
+                            static_cast<double>(dctCosine(n, u, x)) * static_cast<double>(dctCosine(n, v, x));
+                    QVERIFY(std::abs(sum - (u == v ? 1 : 0)) < 1e-6);
+                }
+        QVERIFY(dctCosine(8, 1, 0) > 0 && dctCosine(8, 1, 7) < 0); // rows are frequencies
     }
     void tilesCoverAnAreaOnceOnAFixedGrid() {
         std::mutex guard;

@@ -166,6 +166,18 @@ class TestNoise : public QObject {
         QVERIFY(std::abs(s.algebraic(s.forward(0.37f)) - 0.37f) < 1e-5f);
     }
     // Within 10 % of the truth at black and at mid-grey, on a picture full of texture, at every ISO.
+    // A line that is flatter than it may be keeps what it says in the middle of the points; steeper ones
+    // stay.
+    void linesAreNotFlatterThanTheyMayBe() {
+        const std::vector<NoisePoint> points = {{0.1, 4e-4, 1 / 4e-4 / 4e-4}, {0.5, 4e-4, 1 / 4e-4 / 4e-4}};
+        const NoiseLine flat{0, 4e-4}, steep{1e-3, 1e-5};
+        const NoiseLine found = noFlatter(flat, points, 0.1);
+        QVERIFY(std::abs(found.b / found.a - 0.1) < 1e-9);
+        QVERIFY(std::abs(found.variance(0.3) - flat.variance(0.3)) < 1e-9);
+        QVERIFY(found.variance(0.8) > 2 * found.variance(0.3) && found.variance(0) < 0.3 * flat.b);
+        QVERIFY(noFlatter(steep, points, 0.1) == steep);
+        QVERIFY(noFlatter(flat, {}, 0.1) == flat); // nothing was measured
+    }
     void measuredWithinTenPerCent_data() {
         QTest::addColumn<double>("iso");
         for (const double iso : {1600.0, 6400.0, 12800.0, 51200.0}) QTest::addRow("ISO %.0f", iso) << iso;

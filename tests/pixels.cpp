@@ -260,7 +260,7 @@ class TestPixels : public QObject {
         const Settings s{id.toStdString()};
         const auto with = cleanPixels(*p, s, all), without = cleanPixels(unaware, s, all);
         const double gain = encodedPsnr(with) - encodedPsnr(without);
-        QVERIFY2(gain > 0.05, qPrintable(QString::number(gain)));
+        QVERIFY2(gain > 0.03, qPrintable(QString::number(gain)));
         for (std::size_t c = 0; c < 3; ++c) {
             const double ratio = test::meanOf(with[c]) / test::meanOf(without[c]);
             QVERIFY2(std::abs(ratio - 1) < 0.003, qPrintable(QString::number(ratio)));

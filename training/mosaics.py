@@ -73,16 +73,18 @@ def with_noise(clean, well, read):
 
 
 class Opinion:
-    """What block matching's first step makes of mosaics, by the program's own code."""
+    """What the network hears of mosaics, by the program's own code: at its first look what block matching's first step makes of them, at its second
+    what NL-Bayes makes of its own answer, by the weights that the program has."""
 
     def __init__(self):
         self.program = subprocess.Popen([OPINION], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
 
-    def __call__(self, stable):
+    def __call__(self, stable, sigma, look):
         n, _, size, _ = stable.shape
         out = torch.empty_like(stable)
         for k in range(n):
-            self.program.stdin.write(np.array([size], "<i4").tobytes() + stable[k].numpy().astype("<f4").tobytes())
+            head = np.array([size, look], "<i4").tobytes() + np.array([1 / sigma[k].item()], "<f4").tobytes()
+            self.program.stdin.write(head + stable[k].numpy().astype("<f4").tobytes())
             self.program.stdin.flush()
             out[k] = torch.from_numpy(np.frombuffer(self.program.stdout.read(16 * size * size), "<f4").reshape(4, size, size).copy())
         return out
@@ -92,8 +94,9 @@ class Pool:
     """Noisy mosaics with their second opinions. Each is looked at some times, at other places and with rows and columns exchanged,
     before a new one takes its place."""
 
-    def __init__(self, rng, photos, weights, opinion, count=224, size=160):
-        self.rng, self.photos, self.weights, self.opinion, self.count, self.size = rng, photos, weights, opinion, count, size
+    def __init__(self, rng, photos, weights, opinion, look, count=224, size=160):
+        self.rng, self.photos, self.weights, self.opinion, self.look = rng, photos, weights, opinion, look
+        self.count, self.size = count, size
         self.oldest = 0
         self.clean, self.stable, self.second = (torch.empty(count, 4, size, size) for _ in range(3))
         self.sigma, self.well, self.read = (torch.empty(count, 1, 1, 1) for _ in range(3))
@@ -104,7 +107,7 @@ class Pool:
         self.oldest = (self.oldest + count) % self.count
         clean = batch(self.rng, self.photos, self.weights, count, self.size)
         stable, sigma, well, read = noisy(self.rng, clean)
-        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable)
+        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable, sigma, self.look)
         self.sigma[where], self.well[where], self.read[where] = sigma, well, read
 
     def draw(self, count, size):
@@ -122,7 +125,7 @@ class Pool:
         return inputs, clean, sigma, self.well[some], self.read[some]
 
 
-def judged(opinion):
+def judged(opinion, look):
     """Pieces of the photographs kept aside at three levels of noise, the same in every run: inputs, targets, sigma."""
     rng = np.random.default_rng(3)
     torch.manual_seed(3)
@@ -132,7 +135,7 @@ def judged(opinion):
     read = torch.tensor([2.0, 1.8, 1.6] * len(photos)).view(-1, 1, 1, 1)
     stable, sigma = with_noise(clean, well, read)
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable)) * sigma * TAKEN], 1), target, sigma
+    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable, sigma, look)) * sigma * TAKEN], 1), target, sigma
 
 
 def judge(net, inputs, target, sigma):
@@ -167,16 +170,15 @@ def loss_of(net, inputs, clean, sigma, well, read):
 
 
 class Mosaics:
-    """The subject as train.py wants it."""
+    """The subject as train.py wants it: the network's first look at a mosaic."""
 
-    weights, log = WEIGHTS, LOG
+    weights, log, look = WEIGHTS, LOG, 1
 
     def __init__(self, step):
         opinion = Opinion()
-        self.aside = judged(opinion)
+        self.aside = judged(opinion, self.look)
         photos, shares = pictures.training_set()
-        self.pool = Pool(np.random.default_rng(1000 + step), photos, shares, opinion)
-        print("second opinion %.2f %.2f %.2f dB" % tuple(judge(None, *self.aside)), flush=True)
+        self.pool = Pool(np.random.default_rng(1000 + step), photos, shares, opinion, self.look)
 
     def loss(self, net, step, count, size):
         if step % 16 == 0:
@@ -186,3 +188,14 @@ class Mosaics:
 
     def judge(self, net):
         return judge(net, *self.aside)
+
+
+class SecondLooks(Mosaics):
+    """What looks again, upon what was made of the first look's answer, has weights of its own."""
+
+    weights, log, look = os.path.join(HERE, "second_look.pt"), os.path.join(HERE, "second_look_log.csv"), 2
+
+
+def begin_again(net):
+    """The second look starts from the first one's weights."""
+    net.load_state_dict({k: v.float() for k, v in torch.load(WEIGHTS)["mean"].items()})

@@ -1,14 +1,17 @@
 // The learned method's second opinion of one noisy mosaic after another, for training: the very code that it
 // calls.
 //
-// Standard input, little-endian, until it ends: for each mosaic a 32-bit integer, samples along a side, and
-// four planes R, G (row of R), G (row of B), B of 32-bit floats, stabilised, with noise of standard
-// deviation 1. Standard output: the planes as that leaves them, in the same order.
+// Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and
+// which look it is for (1, 2), a 32-bit float, the stabilised value of white, and four planes R, G (row of
+// R), G (row of B), B of 32-bit floats, stabilised, with noise of standard deviation 1. Standard output: the
+// planes as that leaves them, in the same order.
+#include <algorithm>
 #include <cstdint>
 #include <cstdio>
 #include <stdexcept>
 #include <vector>
 
+#include "denoise/looks.h"
 #include "denoise/second_opinion.h"
 
 using namespace irenic;
@@ -18,16 +21,20 @@ namespace {
 bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) == bytes; }
 
 void answerAll() {
-    std::int32_t size = 0;
-    const int margin = secondOpinionMargin();
-    while (get(&size, sizeof size)) {
-        if (size <= margin || size > 4096) throw std::runtime_error("mosaics of that size do not go");
+    std::int32_t head[2];
+    const int margin = looksMargin();
+    float white = 0;
+    while (get(head, sizeof head) && get(&white, sizeof white)) {
+        const int size = head[0];
+        if (size <= secondOpinionMargin() || size > 4096)
+            throw std::runtime_error("mosaics of that size do not go");
         const auto pixels = static_cast<std::size_t>(size) * static_cast<std::size_t>(size);
         std::vector<float> channels(kPlanes * pixels);
         if (!get(channels.data(), channels.size() * sizeof(float)))
             throw std::runtime_error("a mosaic ended early");
         const Rect area{0, 0, size, size};
         PlaneSet in(area.inflated(margin));
+        in.extent = area, in.white = white;
         for (int y = in.area.y; y < in.area.bottom(); ++y)
             for (int x = in.area.x; x < in.area.right(); ++x) {
                 const auto at = static_cast<std::size_t>(mirrored(y, size) * size + mirrored(x, size));
@@ -36,7 +43,8 @@ void answerAll() {
                 planesFrom(c, planes);
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
-        const PlaneSet out = secondOpinion(in, area, 1, {});
+        const PlaneSet out =
+            head[1] == 1 ? secondOpinion(in, area, 1, {}) : heardBySecondLook(in, area, 1, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];

@@ -1,8 +1,8 @@
 #!/usr/bin/env python3
-"""Train the learned method: python3 training/train.py --minutes 120 [--subject pixels]
+"""Train the learned method: python3 training/train.py --minutes 120 [--subject second-looks|pixels]
 
 Needs the programs that give what the product's own code sees (build/release/training, ./irenic build). Resumes from the subject's weights
-(training/cleaner.pt, pixel_cleaner.pt: half precision, small) or from the fuller state that it keeps beside them while it runs. See
+(training/cleaner.pt, second_look.pt, pixel_cleaner.pt: half precision, small) or from the fuller state that it keeps beside them while it runs. See
 docs/training.md.
 """
 import argparse
@@ -12,10 +12,18 @@ import time
 import numpy as np
 import torch
 
+import mosaics
 import pixels
-from mosaics import Mosaics
 from muon import Muon
 from network import Cleaner
+
+
+# What there is to learn, and what it starts from where there are no weights yet.
+SUBJECTS = {
+    "mosaics": (mosaics.Mosaics, None),
+    "second-looks": (mosaics.SecondLooks, mosaics.begin_again),
+    "pixels": (pixels.Pixels, pixels.begin),
+}
 
 
 def save(path, content):
@@ -25,7 +33,7 @@ def save(path, content):
 
 def main():
     options = argparse.ArgumentParser(description=__doc__)
-    options.add_argument("--subject", choices=["mosaics", "pixels"], default="mosaics")
+    options.add_argument("--subject", choices=list(SUBJECTS), default="mosaics")
     options.add_argument("--minutes", type=float, default=120)
     options.add_argument("--batch", type=int, default=8)
     options.add_argument("--size", type=int, default=96)
@@ -36,7 +44,7 @@ def main():
     torch.set_num_threads(asked.threads)
     torch.set_flush_denormal(True)
 
-    kind = Mosaics if asked.subject == "mosaics" else pixels.Pixels
+    kind, begin = SUBJECTS[asked.subject]
     state_file = kind.weights.replace(".pt", ".state.local.pt")
     # Channels last: the convolutions are half as fast again.
     net, mean = (Cleaner().to(memory_format=torch.channels_last) for _ in range(2))
@@ -57,8 +65,8 @@ def main():
             one.load_state_dict({k: v.float() for k, v in state["mean"].items()})
         step = state["step"]
     else:
-        if asked.subject == "pixels":
-            pixels.begin(net)
+        if begin:
+            begin(net)
         mean.load_state_dict(net.state_dict())
     print(sum(p.numel() for p in net.parameters()), "weights; from step", step, flush=True)
 

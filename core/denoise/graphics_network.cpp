@@ -11,11 +11,11 @@ using namespace graphics; // NOLINT: its vocabulary
 
 namespace {
 
-constexpr int kGroup = 4;                   // channels that the shader takes at a time
-constexpr std::uint32_t kWide = 32;         // pixels of an invocation's group across...
-constexpr std::uint32_t kHigh = 8;          // and down
-constexpr int kPaddedInputs = 12;           // Network::kInputs in whole groups
-constexpr std::uint32_t kBindings = 2 * 22; // layers of both subjects
+constexpr int kGroup = 4;                                  // channels that the shader takes at a time
+constexpr std::uint32_t kWide = 32;                        // pixels of an invocation's group across...
+constexpr std::uint32_t kHigh = 8;                         // and down
+constexpr int kPaddedInputs = 12;                          // Network::kInputs in whole groups
+constexpr std::uint32_t kBindings = 22 * kNetworkSubjects; // one for each layer
 constexpr int kScales = 4;
 
 std::size_t bytesOf(int width, int height, int channels) {
@@ -111,14 +111,16 @@ void GraphicsNetwork::begin() {
     in_ = made(side, kPaddedInputs, Where::Shared), entering_ = made(side, kPaddedInputs, Where::Device);
     out_ = made(side, Network::kLeaving, Where::Shared),
     leaving_ = made(side, Network::kLeaving, Where::Device);
-    const NetworkLayers layers[2] = {NetworkLayers::shipped(NetworkSubject::Mosaics),
-                                     NetworkLayers::shipped(NetworkSubject::Pixels)};
+    std::vector<NetworkLayers> layers;
+    for (std::size_t k = 0; k < kNetworkSubjects; ++k)
+        layers.push_back(NetworkLayers::shipped(static_cast<NetworkSubject>(k)));
     // The largest layer is one of the deepest block's.
     const NetworkLayer& largest = layers[0].encode[kScales - 1].first;
     upload_ = std::make_unique<Buffer>(*device_, largest.weights.size() * sizeof(float), Where::Shared);
     for (int s = 0; s < kScales; ++s) {
         const int channels = layers[0].encode[s].first.in;
-        if (channels != layers[1].encode[s].first.in) throw GraphicsError("the networks are not alike");
+        for (const NetworkLayers& other : layers)
+            if (channels != other.encode[s].first.in) throw GraphicsError("the networks are not alike");
         kept_[s] = made(side >> s, channels, Where::Device),
         inner_[s] = made(side >> s, channels, Where::Device);
     }
@@ -129,7 +131,8 @@ void GraphicsNetwork::begin() {
     };
     relu_ = program({3, 1, 1, 0, 0}), add_ = program({3, 1, 0, 1, 0}), down_ = program({2, 2, 1, 0, 0});
     up_ = program({1, 1, 1, 1, 1}), leave_ = program({3, 1, 0, 0, 0});
-    for (std::size_t k = 0; k < 2; ++k) layers_[k] = std::make_unique<Layers>(*this, layers[k]);
+    for (std::size_t k = 0; k < kNetworkSubjects; ++k)
+        layers_[k] = std::make_unique<Layers>(*this, layers[k]);
 }
 
 void GraphicsNetwork::run(Network::Subject subject, const float* in, float* out, int width, int height) {
@@ -137,7 +140,7 @@ void GraphicsNetwork::run(Network::Subject subject, const float* in, float* out,
         throw std::invalid_argument("a tile that is not in units");
     if (width > Network::kTile || height > Network::kTile)
         throw std::invalid_argument("a tile that is too large");
-    const Layers& all = *layers_[subject == Network::Subject::Mosaics ? 0 : 1];
+    const Layers& all = *layers_[static_cast<std::size_t>(subject)];
     float* to = in_->floats();
     const std::ptrdiff_t pixels = static_cast<std::ptrdiff_t>(width) * height;
     for (std::ptrdiff_t i = 0; i < pixels; ++i) {

@@ -33,7 +33,7 @@ class GraphicsNetwork {
         leaving_; // for each scale, as in Network
     std::unique_ptr<graphics::Program> relu_, add_, down_, up_, leave_;
     std::vector<std::unique_ptr<graphics::Buffer>> stored_; // weights
-    std::unique_ptr<Layers> layers_[2];                     // by subject
+    std::unique_ptr<Layers> layers_[kNetworkSubjects];      // by subject
 };
 
 } // namespace irenic

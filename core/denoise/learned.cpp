@@ -1,179 +1,12 @@
 #include "denoise/learned.h"
 
 #include <algorithm>
-#include <memory>
-#include <mutex>
 
-#include "denoise/blend.h"
-#include "denoise/fastest_network.h"
+#include "denoise/looks.h"
 #include "denoise/nlbayes.h"
 #include "denoise/pyramid.h"
-#include "denoise/second_opinion.h"
 
 namespace irenic {
-
-namespace {
-
-using Subject = Network::Subject;
-
-Subject subjectOf(const PlaneSet& in) { return in.packed ? Subject::Mosaics : Subject::Pixels; }
-constexpr int innerOf(Subject subject) { return Network::kTile - 2 * Network::borderOf(subject); }
-constexpr int farthestOf(Subject subject) { return innerOf(subject) + Network::borderOf(subject); }
-
-// The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic
-// is RGGB, with rows and columns exchanged where a second view is asked for.
-class View {
-  public:
-    View(const Rect& tile, const PlaneSet& in, bool exchanged)
-        : width_(tile.width), height_(tile.height), packed_(in.packed),
-          flipX_(packed_ && (in.sites[0] & 1) != 0), flipY_(packed_ && (in.sites[0] >> 1) != 0),
-          exchanged_(exchanged) {}
-    int width() const { return exchanged_ ? height_ : width_; }
-    int height() const { return exchanged_ ? width_ : height_; }
-    // Where the tile's sample (x, y) stands in the network's input.
-    std::size_t at(int x, int y) const {
-        const int u = flipX_ ? width_ - 1 - x : x, v = flipY_ ? height_ - 1 - y : y;
-        return static_cast<std::size_t>(exchanged_ ? u * height_ + v : v * width_ + u);
-    }
-    // The network's place for channel c: with rows and columns exchanged, the greens of red's and of blue's
-    // rows change places.
-    std::size_t channel(std::size_t c) const {
-        return packed_ && exchanged_ && (c == 1 || c == 2) ? 3 - c : c;
-    }
-
-  private:
-    int width_, height_;
-    bool packed_, flipX_, flipY_, exchanged_;
-};
-
-// The network's four channels of a sample of the planes, and the planes of its answer. Of pixels the third
-// channel is no colour (Network::kCoarse).
-void valuesOf(const PlaneSet& from, int x, int y, float* v) {
-    if (from.packed) return channelsAt(from, x, y, v);
-    pixelOf(from.rowAt(0, y)[x], from.rowAt(1, y)[x], from.rowAt(2, y)[x], v, from.grey);
-    v[3] = v[2], v[2] = 0;
-}
-void planesOfValues(const PlaneSet& in, const float* v, float* planes) {
-    if (in.packed) return planesFrom(v, planes);
-    const float rgb[3] = {v[0], v[1], v[3]};
-    planesFromPixel(rgb, planes);
-    if (in.grey) planes[0] = (rgb[0] + rgb[1] + rgb[2]) / 3, planes[1] = planes[2] = 0;
-}
-
-// A network and what goes in and comes out, some 50 MB: those not in use wait here for the next tile.
-struct Worker {
-    Network network;
-    std::vector<float> input, answer;
-};
-class Workers {
-  public:
-    // One for as long as this lives: work that is cancelled gives it back as well.
-    class Loan {
-      public:
-        explicit Loan(Workers& all) : all_(all), one_(all.take()) {}
-        ~Loan() { all_.give(std::move(one_)); }
-        Loan(const Loan&) = delete;
-        Loan& operator=(const Loan&) = delete;
-        Worker* operator->() const { return one_.get(); }
-
-      private:
-        Workers& all_;
-        std::unique_ptr<Worker> one_;
-    };
-
-  private:
-    std::unique_ptr<Worker> take() {
-        {
-            const std::lock_guard lock(mutex_);
-            if (!free_.empty()) {
-                auto one = std::move(free_.back());
-                free_.pop_back();
-                return one;
-            }
-        }
-        return std::make_unique<Worker>();
-    }
-    void give(std::unique_ptr<Worker> one) {
-        const std::lock_guard lock(mutex_);
-        free_.push_back(std::move(one));
-    }
-
-    std::mutex mutex_;
-    std::vector<std::unique_ptr<Worker>> free_;
-};
-
-// What the network is shown for a tile: its border around it, and no more beyond the photo's last samples
-// than whole units need.
-Rect shown(const Rect& tile, const Rect& photo, int border) {
-    const auto units = [](int samples) {
-        return (samples + Network::kUnit - 1) / Network::kUnit * Network::kUnit;
-    };
-    const Rect r = tile.intersected(photo).inflated(border);
-    return {r.x, r.y, units(r.width), units(r.height)};
-}
-
-// Runs one strength over all tiles of the fixed grid that meet `area`.
-PlaneSet runAll(const PlaneSet& in, const Rect& area, float strength, bool quick, const Work& whole) {
-    static Workers workers;
-    const int views = quick ? 1 : 2;
-    const double opinionShare = quick ? 0.3 : 0.2; // of the time
-    const Subject subject = subjectOf(in);
-    const int inner = innerOf(subject), border = Network::borderOf(subject);
-    const Rect seen = area.aligned(inner).inflated(border), photo = in.extent.empty() ? seen : in.extent;
-    const Rect heard = seen.intersected(photo);
-    const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
-    const PlaneSet second = secondOpinion(in, heard, strength, first);
-    PlaneSet out(area);
-    out.describeAs(in);
-    const float unit = 1 / in.white, sigma = unit * strength, share = in.white / static_cast<float>(views);
-    std::atomic<long long> finished = 0;
-    forEachTile(area, inner, work, [&](const Rect& tile) {
-        const Rect wide = shown(tile, photo, border), wanted = tile.intersected(area),
-                   known = wide.intersected(heard);
-        const Workers::Loan worker(workers);
-        worker->input.resize(static_cast<std::size_t>(wide.area()) * Network::kInputs);
-        worker->answer.resize(static_cast<std::size_t>(wide.area()) * Network::kOutputs);
-        for (int number = 0; number < views; ++number) {
-            const View view(wide, in, number == 1);
-            for (int y = 0; y < wide.height; ++y)
-                for (int x = 0; x < wide.width; ++x) {
-                    const int sx = wide.x + x, sy = wide.y + y;
-                    const int nearX =
-                        std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
-                    const int nearY = std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y,
-                                                 known.bottom() - 1);
-                    float* to = worker->input.data() + view.at(x, y) * Network::kInputs;
-                    float noisy[kPlanes], clean[kPlanes];
-                    valuesOf(in, sx, sy, noisy);
-                    valuesOf(second, nearX, nearY, clean);
-                    for (std::size_t c = 0; c < kPlanes; ++c) {
-                        to[view.channel(c)] = noisy[c] * unit;
-                        to[kPlanes + 1 + view.channel(c)] = (noisy[c] - clean[c]) * (unit * Network::kTaken);
-                    }
-                    to[kPlanes] = sigma;
-                    if (subject == Subject::Mosaics) continue;
-                    to[Network::kCoarse] = in.coarseNoise - 1;
-                    to[kPlanes + 1 + Network::kCoarse] = in.rounding;
-                }
-            FastestNetwork::ofMachine().run(worker->network, subject, worker->input.data(),
-                                            worker->answer.data(), view.width(), view.height(), border, work);
-            for (int y = wanted.y; y < wanted.bottom(); ++y)
-                for (int x = wanted.x; x < wanted.right(); ++x) {
-                    const float* from =
-                        worker->answer.data() + view.at(x - wide.x, y - wide.y) * Network::kOutputs;
-                    float found[kPlanes], planes[kPlanes];
-                    for (std::size_t c = 0; c < kPlanes; ++c) found[c] = from[view.channel(c)] * share;
-                    planesOfValues(in, found, planes);
-                    for (std::size_t p = 0; p < kPlanes; ++p)
-                        out.rowAt(p, y)[x] = (number == 0 ? 0 : out.rowAt(p, y)[x]) + planes[p];
-                }
-        }
-        work.report(static_cast<double>(finished += wanted.area()) / static_cast<double>(area.area()));
-    });
-    return out;
-}
-
-} // namespace
 
 namespace {
 
@@ -316,28 +149,19 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 
 } // namespace
 
-// Of the full grade's result what NL-Bayes makes of the network's answer counts this much; of a mosaic's
-// colour it is all that counts. Groups of alike patches correct what a network of few scales cannot know, and
-// the network what groups leave as grain: either alone is up to 0.1 dB worse. Tuned on noiseless truth.
-constexpr float kBayesShare = 0.5f;
-
-// Whole tiles are computed wherever an area begins.
-int Learned::margin() const {
-    return std::max(farthestOf(Subject::Mosaics), farthestOf(Subject::Pixels)) + kPointReach + kBayesMargin +
-           secondOpinionMargin() + 4 * (1 << kCastLevels);
-}
+int Learned::margin() const { return looksMargin() + kPointReach + kBayesMargin + 4 * (1 << kCastLevels); }
 
 Method::Grain Learned::grain(bool packed) const {
     const int after = quick_ ? 0 : kBayesMargin;
     // castReads() takes three cells for each of its levels at most.
-    return packed ? Grain{innerOf(Subject::Mosaics), kPointReach + after}
-                  : Grain{innerOf(Subject::Pixels), 3 * (1 << kCastLevels) + after};
+    return packed ? Grain{tileOfLooks(true), kPointReach + after}
+                  : Grain{tileOfLooks(false), 3 * (1 << kCastLevels) + after};
 }
 
 // The network's answer, mirrored beyond the photo's edges: what lies there need not be cleaned a second time.
 PlaneSet Learned::answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const {
     const Rect inside = in.extent.empty() ? wide : wide.intersected(in.extent);
-    PlaneSet clean = runAll(in, inside, strength, quick_, work);
+    PlaneSet clean = quick_ ? oneLook(in, inside, strength, work) : twoLooks(in, inside, strength, work);
     keepNear(in, clean, strength);
     return inside == wide ? std::move(clean) : mirroredOut(clean, wide, work);
 }
@@ -346,10 +170,7 @@ PlaneSet Learned::answerOfGrade(const PlaneSet& in, const Rect& area, float stre
                                 const Work& work) const {
     if (quick_) return answer(in, area, strength, work);
     const PlaneSet first = answer(in, area.inflated(kBayesMargin), strength, work.part(0, 0.75));
-    PlaneSet out = bayesUpon(in, first, area, strength, work.part(0.75, 1));
-    for (std::size_t p = 0; p < kPlanes; ++p)
-        if (!in.packed || !isColour(p)) blend(out, first, p, area, 1 - kBayesShare);
-    return out;
+    return bayesUponAnswer(in, first, area, strength, work.part(0.75, 1));
 }
 
 PlaneSet Learned::ofMosaic(const PlaneSet& in, const Rect& area, float strength, const Work& work) const {

@@ -9,12 +9,11 @@
 // curves and limits. Input: the four stabilised channels of the packed mosaic, over the value of white; the
 // noise's sigma in the same unit; and what block matching (denoise/bm3d.h) takes out of the four channels: a
 // second opinion, which finds what repeats farther away than the network looks, and which it believes more in
-// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade takes the mean of
-// two views, the picture as it is and with rows and columns exchanged, and NL-Bayes goes over the picture
-// once more upon that (denoise/nlbayes.h); the quick grade has one look. A strength other than 1 tells the
-// network that there is more or less noise. Photos of pixels have weights of their own (denoise/network.h
-// says what stands in their channels). The character: cleanest and sharpest; what it has never seen it may
-// take for something that it has.
+// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade looks twice
+// (denoise/looks.h), and NL-Bayes goes over the picture once more upon that (denoise/nlbayes.h); the quick
+// grade has one look. A strength other than 1 tells the network that there is more or less noise. Photos of
+// pixels have weights of their own (denoise/network.h says what stands in their channels). The character:
+// cleanest and sharpest; what it has never seen it may take for something that it has.
 #pragma once
 
 #include "denoise/method.h"

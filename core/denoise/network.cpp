@@ -1,6 +1,8 @@
 #include "denoise/network.h"
 
 #include <algorithm>
+#include <memory>
+#include <mutex>
 #include <stdexcept>
 
 #include "denoise/network_layers.h"
@@ -16,12 +18,12 @@ constexpr int kLeavingPadded = 16;
 class Convolutions {
   public:
     static const Convolutions& shipped(Network::Subject subject) {
-        if (subject == Network::Subject::Mosaics) {
-            static const Convolutions mosaics(NetworkLayers::shipped(subject));
-            return mosaics;
-        }
-        static const Convolutions pixels(NetworkLayers::shipped(subject));
-        return pixels;
+        static std::once_flag begun[kNetworkSubjects];
+        static std::unique_ptr<const Convolutions> all[kNetworkSubjects];
+        const auto which = static_cast<std::size_t>(subject);
+        std::call_once(begun[which],
+                       [&] { all[which].reset(new Convolutions(NetworkLayers::shipped(subject))); });
+        return *all[which];
     }
 
     struct Block {

@@ -18,7 +18,7 @@ class Network {
     // some 0.03 sigma in the mean, below 0.1, where the border ends. Tiles of pixels all begin, with these,
     // at one place of JPEG's blocks of 8, the one that the training's pieces begin at
     // (training/photo_pieces.cpp).
-    static constexpr int borderOf(Subject subject) { return subject == Subject::Mosaics ? 10 : 12; }
+    static constexpr int borderOf(Subject subject) { return subject == Subject::Pixels ? 12 : 10; }
     // Of a pixel: the four channels, the noise's sigma, and kTaken times what a second opinion takes out of
     // the four channels. Of photos of pixels the channels are red, green, kCoarse and blue; kCoarse holds
     // PlaneSet::coarseNoise less 1, and in the second opinion PlaneSet::rounding.

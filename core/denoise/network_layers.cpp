@@ -8,8 +8,8 @@
 
 #include "denoise/onnx_weights.h"
 
-extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_pixel_cleaner_begin[],
-    irenic_pixel_cleaner_end[];
+extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_second_look_begin[],
+    irenic_second_look_end[], irenic_pixel_cleaner_begin[], irenic_pixel_cleaner_end[];
 
 namespace irenic {
 
@@ -18,10 +18,15 @@ namespace {
 using Arrays = std::map<std::string, WeightArray>;
 
 Arrays arraysOf(NetworkSubject subject) {
-    const bool mosaics = subject == NetworkSubject::Mosaics;
-    const std::uint8_t *begin = mosaics ? irenic_cleaner_begin : irenic_pixel_cleaner_begin,
-                       *end = mosaics ? irenic_cleaner_end : irenic_pixel_cleaner_end;
-    return readOnnxWeights(begin, static_cast<std::size_t>(end - begin));
+    const auto read = [](const std::uint8_t* begin, const std::uint8_t* end) {
+        return readOnnxWeights(begin, static_cast<std::size_t>(end - begin));
+    };
+    switch (subject) {
+    case NetworkSubject::SecondLooks: return read(irenic_second_look_begin, irenic_second_look_end);
+    case NetworkSubject::Pixels: return read(irenic_pixel_cleaner_begin, irenic_pixel_cleaner_end);
+    case NetworkSubject::Mosaics: break;
+    }
+    return read(irenic_cleaner_begin, irenic_cleaner_end);
 }
 
 NetworkLayer named(Arrays& all, const std::string& name, int side) {

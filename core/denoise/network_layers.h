@@ -1,12 +1,15 @@
 // The network's layers as they ship, before a processor of either kind takes them as it wants them.
 #pragma once
 
+#include <cstddef>
 #include <vector>
 
 namespace irenic {
 
-// What a set of weights was trained on: mosaics of 2x2, or photos that have all colours at every pixel.
-enum class NetworkSubject { Mosaics, Pixels };
+// What a set of weights was trained on: the first look at mosaics of 2x2, the second one (denoise/learned.h),
+// or photos that have all colours at every pixel.
+enum class NetworkSubject { Mosaics, SecondLooks, Pixels };
+inline constexpr std::size_t kNetworkSubjects = 3;
 
 // A convolution of `side` x `side`; weights as [out][in][side][side].
 struct NetworkLayer {
