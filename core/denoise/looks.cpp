@@ -20,7 +20,7 @@ Subject subjectOf(const PlaneSet& in) { return in.packed ? Subject::Mosaics : Su
 constexpr int innerOf(Subject subject) { return Network::kTile - 2 * Network::borderOf(subject); }
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic
-// is RGGB, with rows and columns exchanged where a second view is asked for.
+// is RGGB, with rows and columns exchanged for the second look.
 class View {
   public:
     View(const Rect& tile, const PlaneSet& in, bool exchanged)
@@ -128,10 +128,11 @@ struct Task {
     int border() const { return Network::borderOf(subjectOf(in)); }
 };
 
+enum class Which { First, Second };
+
 // The network's answer for a tile, `wide` with its border, over `wanted`, which does not reach the outermost
 // `border` samples; `second` covers what the tile can hear of it. The second look is at rows and columns
 // exchanged: its errors are others.
-enum class Which { First, Second };
 PlaneSet look(const Task& task, Which which, const PlaneSet& second, const Rect& wide, const Rect& wanted,
               int border, const Work& work) {
     static Workers workers;
