@@ -400,8 +400,8 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
         return out;
     }
     const auto stable = stabilisersOf(photo);
-    // A sample of the planes for each pixel: tiles of half the size hold twice as many of them as a mosaic's.
-    forEachBlock(area, kTileSize / 2, work, [&](const Rect& tile, const Work& part) {
+    // A sample of the planes for each pixel: tiles of half the size hold as many of them as a mosaic's.
+    forEachBlock(area, tileSizeFor(settings) / 2, work, [&](const Rect& tile, const Work& part) {
         cleanPixelTile(photo, settings, stable, tile, area, out, part);
     });
     return out;
