@@ -128,6 +128,16 @@ struct Task {
     int border() const { return Network::borderOf(subjectOf(in)); }
 };
 
+// The place within `known` that stands for x, y: what lies beyond the photo is mirrored, what a tile does not
+// know is its nearest.
+struct Place {
+    int x, y;
+};
+Place standIn(const Rect& photo, const Rect& known, int x, int y) {
+    return {std::clamp(photo.x + mirrored(x - photo.x, photo.width), known.x, known.right() - 1),
+            std::clamp(photo.y + mirrored(y - photo.y, photo.height), known.y, known.bottom() - 1)};
+}
+
 enum class Which { First, Second };
 
 // The network's answer for a tile, `wide` with its border, over `wanted`, which does not reach the outermost
@@ -139,7 +149,7 @@ PlaneSet look(const Task& task, Which which, const PlaneSet& second, const Rect&
     const Subject subject =
         which == Which::Second && task.in.packed ? Subject::SecondLooks : subjectOf(task.in);
     const PlaneSet& in = task.in;
-    const Rect &photo = task.photo, known = wide.intersected(task.heard);
+    const Rect known = wide.intersected(task.heard);
     const float unit = 1 / in.white, sigma = unit * task.strength;
     const View view(wide, in, which == Which::Second);
     const Workers::Loan worker(workers);
@@ -148,14 +158,11 @@ PlaneSet look(const Task& task, Which which, const PlaneSet& second, const Rect&
     for (int y = 0; y < wide.height; ++y)
         for (int x = 0; x < wide.width; ++x) {
             const int sx = wide.x + x, sy = wide.y + y;
-            const int nearX =
-                std::clamp(photo.x + mirrored(sx - photo.x, photo.width), known.x, known.right() - 1);
-            const int nearY =
-                std::clamp(photo.y + mirrored(sy - photo.y, photo.height), known.y, known.bottom() - 1);
+            const Place near = standIn(task.photo, known, sx, sy);
             float* to = worker->input.data() + view.at(x, y) * Network::kInputs;
             float noisy[kPlanes], clean[kPlanes];
             valuesOf(in, sx, sy, noisy);
-            valuesOf(second, nearX, nearY, clean);
+            valuesOf(second, near.x, near.y, clean);
             for (std::size_t c = 0; c < kPlanes; ++c) {
                 to[view.channel(c)] = noisy[c] * unit;
                 to[kPlanes + 1 + view.channel(c)] = (noisy[c] - clean[c]) * (unit * Network::kTaken);
@@ -186,20 +193,17 @@ struct Between {
     PlaneSet first, heard;
 };
 Between firstLook(const Task& task, const Rect& wide, const Work& work) {
-    const Rect &photo = task.photo, &heard = task.heard, known = wide.intersected(photo);
+    const Rect known = wide.intersected(task.photo);
     PlaneSet first = look(task, Which::First, task.second, wide, known, 0, work);
     const Rect around = known.inflated(kBayesMargin);
     PlaneSet noisy(around), basic(around);
     for (int y = around.y; y < around.bottom(); ++y)
         for (int x = around.x; x < around.right(); ++x) {
-            const int nearX =
-                std::clamp(photo.x + mirrored(x - photo.x, photo.width), heard.x, heard.right() - 1);
-            const int nearY =
-                std::clamp(photo.y + mirrored(y - photo.y, photo.height), heard.y, heard.bottom() - 1);
-            const PlaneSet& from = known.contains(Rect{nearX, nearY, 1, 1}) ? first : task.second;
+            const Place near = standIn(task.photo, task.heard, x, y);
+            const PlaneSet& from = known.contains(Rect{near.x, near.y, 1, 1}) ? first : task.second;
             for (std::size_t p = 0; p < kPlanes; ++p) {
                 noisy.rowAt(p, y)[x] = task.in.rowAt(p, y)[x];
-                basic.rowAt(p, y)[x] = from.rowAt(p, nearY)[nearX];
+                basic.rowAt(p, y)[x] = from.rowAt(p, near.y)[near.x];
             }
         }
     noisy.describeAs(task.in);
