@@ -102,6 +102,16 @@ inline double psnr(const Plane& a, const Plane& b, int border = 16) {
     return -10 * std::log10(sum / count);
 }
 
+// Over all of `a`, to the bit; `b` covers that.
+inline bool same(const Image& a, const Image& b) {
+    for (std::size_t p = 0; p < a.planes(); ++p)
+        for (int y = a.area.y; y < a.area.bottom(); ++y)
+            if (!std::equal(a.rowAt(p, y) + a.area.x, a.rowAt(p, y) + a.area.right(),
+                            b.rowAt(p, y) + a.area.x))
+                return false;
+    return a.holds == b.holds && b.area.contains(a.area);
+}
+
 inline double meanOf(const Plane& p) {
     double sum = 0;
     for (int y = 0; y < p.height(); ++y)

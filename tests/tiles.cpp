@@ -3,6 +3,7 @@
 #include <random>
 #include <thread>
 
+#include "denoise/tile_store.h"
 #include "develop/render.h"
 #include "noise/stabilise.h"
 #include "support.h"
@@ -32,14 +33,6 @@ class TestTiles : public QObject {
                 }
         return most;
     }
-    static bool same(const Image& a, const Image& b) {
-        for (std::size_t p = 0; p < a.planes(); ++p)
-            for (int y = a.area.y; y < a.area.bottom(); ++y)
-                if (!std::equal(a.rowAt(p, y) + a.area.x, a.rowAt(p, y) + a.area.right(),
-                                b.rowAt(p, y) + a.area.x))
-                    return false;
-        return true;
-    }
 
   private slots:
     // Within 1/64 of the noise, at every speed; with next to no noise to the last bit.
@@ -59,14 +52,14 @@ class TestTiles : public QObject {
             QVERIFY2(off <= 1.0 / 64 + 1e-4, qPrintable(QString::number(off)));
             // From the tiles it is what it was when they were made.
             const long long cleaned = store.pixelsCleaned();
-            QVERIFY(same(store.get(s.photo, settings, area), kept));
+            QVERIFY(test::same(store.get(s.photo, settings, area), kept));
             QCOMPARE(store.pixelsCleaned(), cleaned);
         }
         Photo bright = s.photo;
         for (NoiseLine& line : bright.noise.channel) line = {1e-6, 1e-9};
         TileStore store(kPlenty);
         const Rect area{20, 20, 64, 64};
-        QVERIFY(same(store.get(bright, {"wavelet"}, area), cleanRegion(bright, {"wavelet"}, area)));
+        QVERIFY(test::same(store.get(bright, {"wavelet"}, area), cleanRegion(bright, {"wavelet"}, area)));
     }
     // Whatever was asked for before, and at the photo's edges, a place has one value.
     void everyWayGivesTheSame() {
@@ -80,9 +73,9 @@ class TestTiles : public QObject {
             const int w = 1 + static_cast<int>(random() % 90), h = 1 + static_cast<int>(random() % 90);
             const Rect area{static_cast<int>(random() % static_cast<unsigned>(whole.width - w + 1)),
                             static_cast<int>(random() % static_cast<unsigned>(whole.height - h + 1)), w, h};
-            QVERIFY(same(bits.get(s.photo, {"nlm"}, area), full));
+            QVERIFY(test::same(bits.get(s.photo, {"nlm"}, area), full));
         }
-        QVERIFY(same(bits.get(s.photo, {"nlm"}, whole), full));
+        QVERIFY(test::same(bits.get(s.photo, {"nlm"}, whole), full));
     }
     // A method that works in whole squares keeps all of them that it has made.
     void whatIsMadeAnywayIsKept() {
@@ -99,12 +92,12 @@ class TestTiles : public QObject {
         TileStore store(kPlenty), all(kPlenty);
         store.get(s.photo, settings, area);
         const long long cleaned = store.pixelsCleaned();
-        QVERIFY(same(store.get(s.photo, settings, anyway), all.get(s.photo, settings, whole)));
+        QVERIFY(test::same(store.get(s.photo, settings, anyway), all.get(s.photo, settings, whole)));
         QCOMPARE(store.pixelsCleaned(), cleaned);
         // At the corner, and over all of it.
-        QVERIFY(same(store.get(s.photo, settings, {whole.width - 50, whole.height - 40, 50, 40}),
-                     all.get(s.photo, settings, whole)));
-        QVERIFY(same(store.get(s.photo, settings, whole), all.get(s.photo, settings, whole)));
+        QVERIFY(test::same(store.get(s.photo, settings, {whole.width - 50, whole.height - 40, 50, 40}),
+                           all.get(s.photo, settings, whole)));
+        QVERIFY(test::same(store.get(s.photo, settings, whole), all.get(s.photo, settings, whole)));
     }
     // A step aside cleans a strip, the next ones nothing; a value that was there before nothing at all.
     void onlyWhatIsNewIsCleaned() {
@@ -136,8 +129,8 @@ class TestTiles : public QObject {
         const Rect area{0, 0, 128, 128};
         const Image a = store.get(one.photo, {"wavelet"}, area), b = store.get(two.photo, {"wavelet"}, area);
         const long long cleaned = store.pixelsCleaned();
-        QVERIFY(same(store.get(one.photo, {"wavelet"}, area), a));
-        QVERIFY(same(store.get(two.photo, {"wavelet"}, area), b));
+        QVERIFY(test::same(store.get(one.photo, {"wavelet"}, area), a));
+        QVERIFY(test::same(store.get(two.photo, {"wavelet"}, area), b));
         QCOMPARE(store.pixelsCleaned(), cleaned);
         QCOMPARE(store.bytes(), std::size_t(2 * 128 * 128 * 2));
         store.forget();
@@ -146,7 +139,8 @@ class TestTiles : public QObject {
         TileStore small(3 * 128 * 128 * 2);
         const Rect whole{0, 0, one.photo.width(), one.photo.height()};
         TileStore large(kPlenty);
-        QVERIFY(same(small.get(one.photo, {"wavelet"}, whole), large.get(one.photo, {"wavelet"}, whole)));
+        QVERIFY(
+            test::same(small.get(one.photo, {"wavelet"}, whole), large.get(one.photo, {"wavelet"}, whole)));
         QVERIFY(small.bytes() <= 3 * 128 * 128 * 2);
         small.get(one.photo, {"wavelet"}, area);
         const long long so = small.pixelsCleaned();

@@ -12,13 +12,12 @@
 #include <stdexcept>
 
 #include "deliver/profiles.h"
+#include "deliver/strips.h"
 #include "develop/render.h"
 
 namespace irenic {
 
 namespace {
-
-constexpr int kStripRows = 512;
 
 std::vector<std::uint8_t> bytesOf(const std::string& file) {
     std::ifstream in(file, std::ios::binary);
@@ -175,11 +174,8 @@ void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
         reducer = std::make_unique<Reducer>(PictureSize{frame.width, frame.height}, size, space, deliver);
     const Finish finish(photo, order.look, space);
     std::vector<float> row(static_cast<std::size_t>(frame.width) * 3);
-    for (int top = 0; top < frame.height; top += kStripRows) {
-        const Rect strip{frame.x, frame.y + top, frame.width, std::min(kStripRows, frame.height - top)};
-        auto rgb =
-            developRegion(photo, order.settings, order.look, strip, kWorkingSpace,
-                          work.part(0.95 * top / frame.height, 0.95 * (top + strip.height) / frame.height));
+    const OfStrip ofStrip = [&](const Rect& strip, CleanSource& cleaned, const Work& part) {
+        Image rgb = developRegion(photo, order.settings, order.look, strip, kWorkingSpace, part, &cleaned);
         forEachBand(strip.height, 16, {work.stop, nullptr}, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
@@ -188,11 +184,11 @@ void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
             for (int x = 0; x < frame.width; ++x)
                 for (std::size_t c = 0; c < 3; ++c)
                     row[static_cast<std::size_t>(x) * 3 + c] = rgb[c].at(x, y);
-            reducer ? reducer->row(top + y, row.data()) : deliver(top + y, row.data());
+            const int to = strip.y - frame.y + y;
+            reducer ? reducer->row(to, row.data()) : deliver(to, row.data());
         }
-        work.report(static_cast<double>(top + strip.height) / frame.height * 0.95);
-        work.check();
-    }
+    };
+    forEachStrip(photo, order.settings, frame, work.part(0, 0.95), ofStrip);
 }
 
 void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to) {

@@ -5,6 +5,7 @@
 
 #include "deliver/picture_files.h"
 #include "deliver/safe_file.h"
+#include "deliver/strips.h"
 #include "deliver/tiff.h"
 #include "image/blocks.h"
 #include "image/byte_digest.h"
@@ -110,6 +111,18 @@ std::string differenceOf(const Photo& photo, const Photo& back) {
     return same ? "" : "its samples";
 }
 
+// What is cleaned already.
+class CleanedPhoto : public CleanSource {
+  public:
+    explicit CleanedPhoto(const Photo& cleaned) : cleaned_(cleaned) {}
+    Image get(const Photo&, const Settings&, const Rect& area, const Work& work) override {
+        return cleanRegion(cleaned_, Settings::original(), area, work);
+    }
+
+  private:
+    const Photo& cleaned_;
+};
+
 void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& order, const std::string& xmp,
                    const Work& work) {
     const Work quiet{work.stop};
@@ -123,10 +136,11 @@ void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& or
     if (cleaned.wide && extras.cleaned) cleaned.wide->samples = ownSamples(cleaned);
     // What other programs show of it is what was meant.
     const int whole = std::max(cleaned.width(), cleaned.height());
-    extras.preview =
-        order.how.fullPreview
-            ? renderRegion(photo, order.settings, order.look, outputFrame(photo, order.look), 1, quiet)
-            : renderOverview(cleaned, order.look, std::min(1024, whole), quiet);
+    CleanedPhoto source(cleaned);
+    extras.preview = order.how.fullPreview
+                         ? renderRegion(photo, order.settings, order.look, outputFrame(photo, order.look), 1,
+                                        quiet, &source)
+                         : renderOverview(cleaned, order.look, std::min(1024, whole), quiet);
     if (extras.cleaned) {
         extras.reductionApplied = std::min(1.0f, std::max(order.settings.luminance, order.settings.colour));
         extras.noiseLeft = noiseLeftIn(cleaned, quiet);
@@ -166,12 +180,9 @@ Photo linearOf(const Photo& photo, const ExportOrder& order, const Work& work) {
     const Vector3 gain = balanceOf(neutralFor(photo, order.look));
     Look look = order.look;
     look.highlights = look.shadows = 0; // tone is for who develops it
-    constexpr int kStrip = 512;
-    for (int top = 0; top < frame.height; top += kStrip) {
-        const Rect strip = Rect{frame.x, frame.y + top, frame.width, kStrip}.intersected(frame);
-        const Image light = developCameraLight(
-            photo, order.settings, look, strip,
-            work.part(0.9 * top / frame.height, 0.9 * (top + strip.height) / frame.height));
+    const OfStrip ofStrip = [&](const Rect& strip, CleanSource& cleaned, const Work& part) {
+        const Image light = developCameraLight(photo, order.settings, look, strip, part, &cleaned);
+        const int top = strip.y - frame.y;
         for (int y = 0; y < strip.height; ++y)
             for (int x = 0; x < strip.width; ++x)
                 for (std::size_t c = 0; c < 3; ++c) {
@@ -181,7 +192,8 @@ Photo linearOf(const Photo& photo, const ExportOrder& order, const Work& work) {
                                     3 +
                                 c] = static_cast<std::uint16_t>(std::clamp(v, 0.0f, 1.0f) * 65535 + 0.5f);
                 }
-    }
+    };
+    forEachStrip(photo, order.settings, frame, work.part(0, 0.9), ofStrip);
     return out;
 }
 

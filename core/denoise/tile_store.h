@@ -4,7 +4,7 @@
 
 #include <atomic>
 
-#include "denoise/clean.h"
+#include "denoise/clean_source.h"
 #include "image/square_store.h"
 
 namespace irenic {
@@ -13,7 +13,7 @@ namespace irenic {
 // deviations of the noise below black to half above white: at ISO 51200 a step is some 1/600 of the
 // deviation, at ISO 100 1/100. Where it would be more than 1/32 (beyond some 600 000 electrons at white)
 // samples are kept as they are. What get() gives went through that form whether it was there before or not.
-class TileStore {
+class TileStore : public CleanSource {
   public:
     // Keeps at most this many bytes of samples.
     explicit TileStore(std::size_t bytes) : small_(bytes), plain_(bytes / 4) {}
@@ -21,7 +21,7 @@ class TileStore {
     // cleanRegion() of `area`, which lies inside the active area. Only what is missing is cleaned, in blocks
     // that stay when a later one is cancelled. What settings that change nothing give is not kept. Throws as
     // cleanRegion() does.
-    Image get(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
+    Image get(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {}) override;
 
     // Of the samples that are kept.
     std::size_t bytes() const { return small_.bytes() + plain_.bytes(); }

@@ -4,6 +4,7 @@
 
 #include <utility>
 
+#include "denoise/tile_store.h"
 #include "develop/render.h"
 
 namespace irenic {

@@ -223,7 +223,7 @@ std::optional<LocalTone> localToneOf(const Photo& photo, const Look& look, const
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
 Image straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found,
-                     const Rect& area, const Work& work, TileStore* store) {
+                     const Rect& area, const Work& work, CleanSource* samples) {
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
@@ -231,7 +231,7 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     const Rect whole{0, 0, photo.width(), photo.height()};
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
-        return store ? store->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
+        return samples ? samples->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
     };
     Image out;
     out.holds = Holds::BalancedLight, out.area = wanted;
@@ -334,10 +334,10 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& wo
 } // namespace
 
 Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                         const Work& work, TileStore* store) {
+                         const Work& work, CleanSource* samples) {
     const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
     if (!look.distortion || !found.lens || !found.lens->hasDistortion())
-        return straightRegion(photo, settings, look, found, area, work, store);
+        return straightRegion(photo, settings, look, found, area, work, samples);
     const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
                  cy = (photo.height() - 1) / 2.0;
     const Varying<2> places(area, [&](int x, int y, float* v) {
@@ -358,7 +358,7 @@ Image developCameraLight(const Photo& photo, const Settings& settings, const Loo
     const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
     const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l,
                       whole(bottom, 0, photo.height() - 1) + 5 - t};
-    const Image straight = straightRegion(photo, settings, look, found, source, work, store);
+    const Image straight = straightRegion(photo, settings, look, found, source, work, samples);
     Image out(Holds::BalancedLight, area);
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
@@ -380,21 +380,21 @@ Image developCameraLight(const Photo& photo, const Settings& settings, const Loo
 }
 
 Image developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                    OutputSpace space, const Work& work, TileStore* store) {
-    Image light = developCameraLight(photo, settings, look, area, work, store);
+                    OutputSpace space, const Work& work, CleanSource* samples) {
+    Image light = developCameraLight(photo, settings, look, area, work, samples);
     colour(light.plane, xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look)), work);
     light.holds = Holds::SpaceLight;
     return light;
 }
 
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     const Shown& as, const Work& work, TileStore* store) {
+                     const Shown& as, const Work& work, CleanSource* samples) {
     const double zoom = as.zoom;
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     Look shown = look;
     if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
     std::array<Plane, 3> rgb =
-        std::move(developRegion(photo, settings, shown, area, kWorkingSpace, work, store).plane);
+        std::move(developRegion(photo, settings, shown, area, kWorkingSpace, work, samples).plane);
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
         const int w = std::max(1, static_cast<int>(std::lround(area.width * zoom)));

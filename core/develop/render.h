@@ -1,7 +1,7 @@
 // The one pipeline: photo, take, look, rectangle, zoom -> pixels.
 #pragma once
 
-#include "denoise/tile_store.h"
+#include "denoise/clean_source.h"
 #include "develop/finish.h"
 #include "develop/picture.h"
 
@@ -12,14 +12,14 @@ namespace irenic {
 // says, before anything else of colour or tone; 1 is the white level of the channel that clips first, and
 // where channels clip the rest is filled in from the others, or made neutral. With distortion corrected,
 // `area` is in the corrected picture (lens.h, Framing), and what lies outside the photo is 0. Cleaned samples
-// come from `store`, if given, where it has them. Throws Cancelled and std::invalid_argument.
+// come from `samples`, if given. Throws Cancelled and std::invalid_argument.
 Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                         const Work& work = {}, TileStore* store = nullptr);
+                         const Work& work = {}, CleanSource* samples = nullptr);
 
 // The same in `space`'s primaries (Holds::SpaceLight), before exposure, tone curve, clipping and encoding
 // (finish.h).
 Image developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                    OutputSpace space, const Work& work = {}, TileStore* store = nullptr);
+                    OutputSpace space, const Work& work = {}, CleanSource* samples = nullptr);
 
 // The same of the whole photo without cleaning, sharpening or lens, in the working space, quickly, no larger
 // than `longest` on its longer side: 2x2 cells are averaged.
@@ -43,7 +43,7 @@ struct Shown {
 // 1 the area is averaged down in linear light, and the result is round(width * zoom) x round(height * zoom).
 // Throws Cancelled and std::invalid_argument (a zoom that is not above 0, settings with a problem).
 Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     const Shown& shown, const Work& work = {}, TileStore* store = nullptr);
+                     const Shown& shown, const Work& work = {}, CleanSource* samples = nullptr);
 
 // developOverview(), finished. For the overview and for previews in files.
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work = {},

@@ -165,8 +165,8 @@ std::string number(const char* form, double v) {
 } // namespace
 
 Image displayOf(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                const Work& work, TileStore* store) {
-    Image light = developRegion(photo, settings, look, area, kWorkingSpace, work, store);
+                const Work& work, CleanSource* samples) {
+    Image light = developRegion(photo, settings, look, area, kWorkingSpace, work, samples);
     const Finish finish(photo, look, OutputSpace::Srgb);
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)

@@ -58,7 +58,7 @@ using ReferencePtr = std::shared_ptr<const Reference>;
 
 // Encoded sRGB, 0..1, of `area` of a developed photo, without a push.
 Image displayOf(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                const Work& work = {}, TileStore* store = nullptr);
+                const Work& work = {}, CleanSource* samples = nullptr);
 
 // first less second, of two displays of the same area, on grey (128): `gain` times encoded values. Where a
 // reference is concerned nothing but what is seen can be compared.

@@ -13,9 +13,9 @@ constexpr float kSteps = 10; // of the screen for one standard deviation at a ga
 
 // The stabilised difference of every sample.
 Image stabilisedDifference(const Photo& photo, const Comparison& what, const Rect& area, const Work& work,
-                           TileStore* store) {
+                           CleanSource* samples) {
     const auto cleaned = [&](const Settings& s, const Work& part) {
-        return store ? store->get(photo, s, area, part) : cleanRegion(photo, s, area, part);
+        return samples ? samples->get(photo, s, area, part) : cleanRegion(photo, s, area, part);
     };
     Image first = cleaned(what.first, work.part(0, 0.45));
     const Image second = cleaned(what.second, work.part(0.45, 0.9));
@@ -62,11 +62,11 @@ Image interpolated(const Image& mosaic, const Mosaic& pattern, const Rect& area,
 } // namespace
 
 Picture renderDifference(const Photo& photo, const Comparison& what, const Rect& area, double zoom,
-                         const Work& work, TileStore* store) {
+                         const Work& work, CleanSource* samples) {
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
     const Rect whole{0, 0, photo.width(), photo.height()};
     const Rect read = photo.hasMosaic() ? area.inflated(1).intersected(whole) : area;
-    Image light = stabilisedDifference(photo, what, read, work, store);
+    Image light = stabilisedDifference(photo, what, read, work, samples);
     if (photo.hasMosaic()) light = interpolated(light, photo.mosaic, area, work);
     const int grow = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1,
               shrink = zoom < 1 ? static_cast<int>(std::lround(1 / zoom)) : 1;

@@ -23,6 +23,6 @@ struct Comparison {
 // a mosaic are interpolated linearly. With a zoom >= 1 each pixel becomes a square; below 1 means of whole
 // pixels. Throws as cleanRegion() does.
 Picture renderDifference(const Photo& photo, const Comparison& what, const Rect& area, double zoom,
-                         const Work& work = {}, TileStore* store = nullptr);
+                         const Work& work = {}, CleanSource* samples = nullptr);
 
 } // namespace irenic
