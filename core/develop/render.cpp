@@ -231,7 +231,8 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     const Rect whole{0, 0, photo.width(), photo.height()};
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
-        return samples ? samples->get(photo, settings, where, most) : cleanRegion(photo, settings, where, most);
+        return samples ? samples->get(photo, settings, where, most)
+                       : cleanRegion(photo, settings, where, most);
     };
     Image out;
     out.holds = Holds::BalancedLight, out.area = wanted;
