@@ -4,6 +4,7 @@
 
 #include "measure/noise.h"
 #include "measure/pattern.h"
+#include "noise/clipped.h"
 #include "noise/estimate.h"
 #include "noise/stabilise.h"
 #include "support.h"
@@ -165,7 +166,6 @@ class TestNoise : public QObject {
         }
         QVERIFY(std::abs(s.algebraic(s.forward(0.37f)) - 0.37f) < 1e-5f);
     }
-    // Within 10 % of the truth at black and at mid-grey, on a picture full of texture, at every ISO.
     // A line that is flatter than it may be keeps what it says in the middle of the points; steeper ones
     // stay.
     void linesAreNotFlatterThanTheyMayBe() {
@@ -178,14 +178,21 @@ class TestNoise : public QObject {
         QVERIFY(noFlatter(steep, points, 0.1) == steep);
         QVERIFY(noFlatter(flat, {}, 0.1) == flat); // nothing was measured
     }
+    // Within 10 % of the truth at black and at mid-grey, on a picture full of texture, at every ISO, and in
+    // files that have no room for noise below black.
     void measuredWithinTenPerCent_data() {
         QTest::addColumn<double>("iso");
-        for (const double iso : {1600.0, 6400.0, 12800.0, 51200.0}) QTest::addRow("ISO %.0f", iso) << iso;
+        QTest::addColumn<double>("black");
+        for (const double iso : {1600.0, 6400.0, 12800.0, 51200.0}) {
+            QTest::addRow("ISO %.0f", iso) << iso << 2048.0;
+            QTest::addRow("ISO %.0f from black on", iso) << iso << 0.0;
+        }
     }
     void measuredWithinTenPerCent() {
         QFETCH(double, iso);
+        QFETCH(double, black);
         test::Shooting s;
-        s.body.black = 2048;
+        s.body.black = black;
         s.shot.iso = iso;
         static const auto light = renderView(View::SackStore, 1600, 1200);
         s.photo = takePhoto(exposeMosaic(light, s.body, s.shot), s.body, s.shot);
@@ -197,6 +204,56 @@ class TestNoise : public QObject {
                          qPrintable(QStringLiteral("%1 at %2: %3").arg(kChannelNames[c]).arg(x).arg(ratio)));
             }
     }
+    // Points that rest on few blocks scatter: the mean of many small photos is still near the truth.
+    void smallPhotosTellNoLess() {
+        double sum = 0;
+        int n = 0;
+        for (const View view : {View::SackStore, View::HarbourWindow, View::Gauges})
+            for (std::uint32_t seed = 1; seed <= 3; ++seed, ++n) {
+                const auto s = test::shoot(12800, "RGGB", seed, view);
+                const NoiseModel found = measureNoise(s.photo);
+                for (std::size_t c = 0; c < 4; ++c)
+                    sum +=
+                        std::log(found.channel[c].variance(0.1) / s.photo.noise.channel[c].variance(0.1)) / 4;
+            }
+        const double ratio = std::exp(sum / n);
+        QVERIFY2(std::abs(ratio - 1) < 0.08, qPrintable(QString::number(ratio)));
+    }
+
+    // Clipping moves the mean of noise and makes it smaller; what it was comes back.
+    void clippingIsUndone() {
+        std::mt19937 random(5);
+        std::normal_distribution<double> normal;
+        for (const double room : {0.0, 0.3, 1.0, 2.0, 3.5}) {
+            const double lowest = -0.02, sigma = 0.01, mean = lowest + room * sigma;
+            double sum = 0, squares = 0;
+            constexpr int n = 400000;
+            for (int i = 0; i < n; ++i) {
+                const double v = std::max(lowest, mean + sigma * normal(random));
+                sum += v, squares += v * v;
+            }
+            const Moments seen{sum / n, squares / n - sum / n * sum / n},
+                before = beforeClipping(seen, lowest);
+            QVERIFY2(std::abs(before.mean - mean) < 0.02 * sigma, qPrintable(QString::number(before.mean)));
+            QVERIFY(std::abs(std::sqrt(before.variance) / sigma - 1) < 0.02);
+        }
+        // An estimate of the mean alone, at both ends; between them it is what it was.
+        const NoiseLine line{1.0 / 50, 1e-3};
+        const ClippedMean clipped(line, 0);
+        for (const double x : {0.0, 0.02, 0.1, 0.45, 0.8, 0.95, 1.0}) {
+            double sum = 0;
+            constexpr int n = 400000;
+            for (int i = 0; i < n; ++i) sum += std::clamp(x + line.sigma(x) * normal(random), 0.0, 1.0);
+            const double found = clipped.before(static_cast<float>(sum / n));
+            QVERIFY2(std::abs(found - x) < 0.02 * line.sigma(x), qPrintable(QString::number(found)));
+        }
+        QCOMPARE(clipped.before(0.45f), 0.45f);
+        QVERIFY(clipped.before(1.2f) <= 1);
+        QVERIFY(clipped.before(0.01f) < clipped.before(0.02f)); // below black it goes on
+        // With room below, darkness stays as it is.
+        QCOMPARE(ClippedMean(line, -0.5).before(-0.01f), -0.01f);
+    }
+
     void estimateNeverLooksAtTheProfile() {
         auto s = test::shoot(12800);
         const NoiseModel before = measureNoise(s.photo);

@@ -73,13 +73,13 @@ inline std::array<double, 2> squaredError(const PlaneSet& a, const PlaneSet& b, 
 }
 
 // An even field at `level` of full scale.
-inline Photo flatField(double level, double iso, int size, std::uint32_t seed = 9) {
+inline Photo flatField(double level, double iso, int size, std::uint32_t seed = 9, double black = 2048) {
     Plane truth(size, size);
     truth.fill(static_cast<float>(level));
     Shot shot;
     shot.iso = iso, shot.seed = seed;
     Body body;
-    body.black = 2048;
+    body.black = black;
     return takePhoto(truth, body, shot);
 }
 

@@ -9,6 +9,7 @@
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
 #include "image/blocks.h"
+#include "noise/clipped.h"
 #include "noise/stabilise.h"
 
 namespace irenic {
@@ -24,13 +25,26 @@ int tileSizeFor(const Settings& settings) {
 
 // Both greens of a mosaic share a line: they are alike but for what measuring them leaves to chance, and the
 // same green must not become two values, which would stay as a grid.
+NoiseLine greenOf(const std::array<NoiseLine, 4>& c) {
+    return {0.5 * (c[1].a + c[2].a), 0.5 * (c[1].b + c[2].b)};
+}
 std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
     const auto& c = photo.noise.channel;
-    const NoiseLine green{0.5 * (c[1].a + c[2].a), 0.5 * (c[1].b + c[2].b)};
+    const NoiseLine green = greenOf(c);
     return {Stabiliser(c[0]), Stabiliser(green), Stabiliser(green), Stabiliser(c[3])};
 }
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
+
+// What clipping took from the means of each channel. Both greens share a line here as well.
+std::array<ClippedMean, 4> clippedMeansOf(const Photo& photo) {
+    const auto& c = photo.noise.channel;
+    const double lowest = photo.lowest();
+    const ClippedMean green(greenOf(c), lowest);
+    return {ClippedMean(c[0], lowest), green, green, ClippedMean(c[3], lowest)};
+}
+// How much of that is made up for: what is left of the noise is clipped as it was.
+float clippedShare(const Settings& settings) { return std::min({1.0f, settings.luminance, settings.colour}); }
 
 float whiteOf(const std::array<Stabiliser, 4>& stable) {
     return 0.25f *
@@ -242,6 +256,9 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
     const std::array<Stabiliser, 4> channel = {stable[0], stable[1], stable[3], stable[3]};
     const double gain[3] = {photo.noise.channel[0].a, photo.noise.channel[1].a, photo.noise.channel[3].a};
     const std::array<Plane, 4> lost = varianceLost(channel, noisy, clean, made, work);
+    const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
+    // What a finished picture clipped, it did after its tone curve.
+    const float unclipping = photo.developed ? 0 : clippedShare(settings);
     const auto stableAt = [&](int x, int y, float* v) {
         pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
     };
@@ -252,9 +269,11 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
             for (int x = 0; x < made.width; ++x) {
                 float v[3];
                 stableAt(made.x + x, made.y + y, v);
-                for (std::size_t c = 0; c < 3; ++c)
-                    light[c].at(x, y) =
+                for (std::size_t c = 0; c < 3; ++c) {
+                    const float mean =
                         channel[c].unbiased(v[c]) + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
+                    light[c].at(x, y) = mean + unclipping * (clipped[c == 2 ? 3 : c].before(mean) - mean);
+                }
             }
     });
     if (blocks > 0) light = withoutJpegBlocks(light, made, tile, *photo.jpeg, blocks, work);
@@ -288,6 +307,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const std::array<St
     const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(),
                                                    stable[3].view()};
     const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
+    const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
+    const float unclipping = clippedShare(settings);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
         // Of each channel: the linear values, and what the missing variance adds.
         Plane value(packed.width, 4), lack(packed.width, 3);
@@ -320,7 +341,7 @@ void cleanTile(const Photo& photo, const Settings& settings, const std::array<St
                 const float* from = row.out[k];
                 float* to = out.row(y - area.y) - area.x;
                 for (int i = x < tile.x ? 1 : 0; i < packed.width && x + 2 * i < tile.right(); ++i)
-                    to[x + 2 * i] = from[i];
+                    to[x + 2 * i] = from[i] + unclipping * (clipped[k].before(from[i]) - from[i]);
             }
         }
     });

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <vector>
 
+#include "noise/clipped.h"
 #include "noise/estimate.h"
 
 namespace irenic {
@@ -33,6 +34,13 @@ NoiseModel modelOf(const std::array<std::vector<NoisePoint>, 4>& points) {
     return model;
 }
 
+// A file without room below black keeps one half of the noise of the dark only.
+NoisePoint beforeClipping(const NoisePoint& p, double lowest) {
+    const Moments before = irenic::beforeClipping({p.x, p.variance}, lowest);
+    const double blocks = p.weight * p.variance * p.variance;
+    return {before.mean, before.variance, blocks / (before.variance * before.variance)};
+}
+
 } // namespace
 
 NoiseModel measureNoise(const Photo& photo, const Work& work) {
@@ -46,7 +54,9 @@ NoiseModel measureNoise(const Photo& photo, const Work& work) {
                     plane.at(x, y) = photo.normalised(2 * x + (s & 1), 2 * y + (s >> 1));
         });
         const int channel = photo.mosaic.channel(s);
-        points[static_cast<std::size_t>(channel)] = noisePoints(plane, 0.98f, work);
+        auto& own = points[static_cast<std::size_t>(channel)];
+        own = noisePoints(plane, 0.98f, work);
+        for (NoisePoint& p : own) p = beforeClipping(p, photo.lowest());
         work.report(0.5 + 0.12 * (s + 1));
     }
     return modelOf(points);

@@ -19,6 +19,10 @@ struct NoiseLine {
     friend bool operator==(const NoiseLine&, const NoiseLine&) = default;
 };
 
+struct Moments {
+    double mean, variance;
+};
+
 // One line for each channel of the mosaic: R, G in R's rows, G in B's rows, B.
 struct NoiseModel {
     std::array<NoiseLine, 4> channel;

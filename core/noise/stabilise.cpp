@@ -18,7 +18,7 @@ constexpr int kTableSize = 2048;
 
 // Mean and variance of f(z) for a mean of `electrons` (may be a little below 0, where only the read noise
 // acts) and read noise s.
-Stabiliser::Moments Stabiliser::momentsOf(double electrons, double s) {
+Moments Stabiliser::momentsOf(double electrons, double s) {
     const double offset = 0.375 + s * s;
     const auto stabilised = [&](double z) {
         return static_cast<double>(root(static_cast<float>(z + offset)));

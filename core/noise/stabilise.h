@@ -37,9 +37,6 @@ class Stabiliser {
     float variance(float d) const;
     // Mean and variance of the stabilised samples of an expected count below some hundred electrons; both
     // arguments in electrons.
-    struct Moments {
-        double mean, variance;
-    };
     static Moments momentsOf(double electrons, double readNoise);
     // The slope of the unbiased inverse at d.
     float slope(float d) const { return 0.5f * d * scale_; }

@@ -151,6 +151,8 @@ struct Photo {
     float normalised(int x, int y, int channel = 0) const {
         return normalised(sample(x, y, channel), x, y, channel);
     }
+    // What the sample 0 stands for, normalised: not above 0, where the file has no negative samples.
+    double lowest() const { return -black.mean() / (white - black.mean()); }
     float normalised(std::uint16_t sample, int x, int y, int channel = 0) const {
         const float level = black.at(x, y, channel);
         return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
