@@ -1,12 +1,10 @@
 #include "window.h"
 
 #include <QApplication>
-#include <QButtonGroup>
 #include <QCloseEvent>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QInputDialog>
-#include <QLabel>
 #include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
@@ -18,7 +16,6 @@
 #include <cmath>
 
 #include "closeup/close_up.h"
-#include "develop/file_rendering.h"
 #include "develop/lens.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
@@ -34,43 +31,28 @@
 #include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
 #include "sheet/sheet.h"
+#include "shot_note.h"
 #include "start/start_page.h"
-#include "style/flow.h"
 #include "style/monitor.h"
-#include "style/rule.h"
 #include "style/style.h"
+#include "view_strip.h"
 
 namespace irenic {
-
-namespace {
-
-const FieldInfo kPush = {"push",
-                         "",
-                         "push",
-                         " EV",
-                         -2,
-                         6,
-                         1,
-                         1,
-                         "Lifts the exposure of everything on the sheet, to see what the shadows hide. Never "
-                         "exported."};
-
-} // namespace
 
 Window::Window(QWidget* parent)
     : QMainWindow(parent), jobs_([this](std::function<void()> hand) {
           QMetaObject::invokeMethod(this, std::move(hand), Qt::QueuedConnection);
       }),
       photos_(new PhotoList(jobs_, this)), history_(new HistoryList(document_, this)),
-      overview_(new Overview(document_, this)), shot_(new QLabel(this)), pushNote_(new QLabel(this)),
-      pixel_(new QLabel(this)), references_(new ReferenceShelf(document_, jobs_, this)),
+      overview_(new Overview(document_, this)), shot_(new ShotNote(this)),
+      references_(new ReferenceShelf(document_, jobs_, this)),
       sheet_(new Sheet(document_, renderer_, *references_, this)),
       closeUp_(new CloseUp(document_, renderer_, *references_, this)),
       lookStrip_(new LookStrip(document_, jobs_, this)),
       drawer_(new Drawer(
           document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
-      exportBar_(new ExportBar(document_, jobs_, this)), zooms_(new QButtonGroup(this)),
-      push_(new Rule(kPush, 0, this)), presets_(new PresetMenu(document_, this)), start_(new StartPage(this)),
+      exportBar_(new ExportBar(document_, jobs_, this)), presets_(new PresetMenu(document_, this)),
+      start_(new StartPage(this)), viewStrip_(new ViewStrip(document_, jobs_, this)),
       splitter_(new QSplitter(this)) {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
@@ -78,7 +60,7 @@ Window::Window(QWidget* parent)
     auto* column = new QVBoxLayout(right);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    column->addWidget(viewStrip_ = viewStrip());
+    column->addWidget(viewStrip_);
     column->addWidget(lookStrip_);
     auto* views = new QWidget(right);
     auto* stack = new QVBoxLayout(views);
@@ -149,7 +131,7 @@ Window::Window(QWidget* parent)
     });
     connect(closeUp_, &CloseUp::placeChanged, overview_, &Overview::setPlace);
     connect(closeUp_, &CloseUp::hovered, this,
-            [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
+            [this](std::optional<QPoint> p) { viewStrip_->setPixel(p ? pixelText(*p) : QString()); });
     connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
     connect(sheet_, &Sheet::levelAsked, this, &Window::levelTakes);
     connect(sheet_, &Sheet::presetAsked, presets_, &PresetMenu::keepTake);
@@ -169,12 +151,13 @@ Window::Window(QWidget* parent)
         lookStrip_->pickAt({double(p.x()), double(p.y())});
     });
     connect(sheet_, &Sheet::hovered, this,
-            [this](std::optional<QPoint> p) { pixel_->setText(p ? pixelText(*p) : QString()); });
+            [this](std::optional<QPoint> p) { viewStrip_->setPixel(p ? pixelText(*p) : QString()); });
     for (const auto signal : {&Document::lookChanged, &Document::photoChanged})
         connect(&document_, signal, &settling_, qOverload<>(&QTimer::start));
+    connect(viewStrip_, &ViewStrip::message, exportBar_, &ExportBar::setMessage);
+    connect(viewStrip_, &ViewStrip::lookToggled, lookStrip_, &QWidget::setVisible);
+    lookStrip_->setVisible(viewStrip_->lookShown());
     connect(&document_, &Document::photoChanged, this, &Window::describe);
-    connect(&document_, &Document::viewChanged, this, &Window::refreshView);
-    refreshView();
     describe();
     showStart();
     resize(1280, 800);
@@ -193,120 +176,8 @@ QWidget* Window::sidePanel() {
     column->addWidget(overview_);
     histogram_ = new HistogramView(document_, side);
     column->addWidget(histogram_);
-    shot_->setWordWrap(true);
-    shot_->setObjectName(QStringLiteral("shot"));
-    shot_->setTextInteractionFlags(Qt::TextSelectableByMouse);
     column->addWidget(shot_);
     return side;
-}
-
-QWidget* Window::viewStrip() {
-    auto* strip = new QWidget(this);
-    auto* row = new Flow(strip);
-    row->setContentsMargins(24, 3, 6, 3);
-    const struct {
-        const char* text;
-        double zoom;
-        const char* key;
-    } steps[] = {{"Fit", 0, "0"},   {"50 %", 0.5, "5"}, {"100 %", 1, "1"},
-                 {"200 %", 2, "2"}, {"400 %", 4, "4"},  {"800 %", 8, "8"}};
-    for (const auto& s : steps) {
-        auto* button = new QToolButton(strip);
-        button->setText(tr(s.text));
-        button->setCheckable(true);
-        button->setShortcut(QKeySequence(QString::fromLatin1(s.key)));
-        button->setToolTip(tr("Show %1 in every cell. Key %2").arg(tr(s.text), QString::fromLatin1(s.key)));
-        button->setObjectName(QStringLiteral("zoom%1").arg(s.zoom));
-        zooms_->addButton(button, static_cast<int>(100 * s.zoom));
-        row->addWidget(button);
-    }
-    zooms_->setExclusive(false);
-    connect(zooms_, &QButtonGroup::idClicked, this, [this](int zoom) {
-        document_.setZoom(zoom / 100.0);
-        refreshView();
-    });
-    row->addWidget(sizes_ = sizeMenu(strip));
-    auto* back = new QToolButton(strip);
-    back->setText(tr("Back to the probes"));
-    back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
-    back->setShortcut(QKeySequence(Qt::Key_Home));
-    connect(back, &QToolButton::clicked, &document_, &Document::resetPan);
-    row->addWidget(back);
-    auto* look = new QToolButton(strip);
-    look->setText(tr("Look"));
-    look->setObjectName(QStringLiteral("showLook"));
-    look->setCheckable(true);
-    look->setShortcut(QKeySequence(tr("Ctrl+L")));
-    look->setToolTip(tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same "
-                        "for every take. Ctrl+L"));
-    const QSettings memory;
-    look->setChecked(memory.value(QStringLiteral("look/shown"), false).toBool());
-    lookStrip_->setVisible(look->isChecked());
-    connect(look, &QToolButton::toggled, this, [this](bool on) {
-        lookStrip_->setVisible(on);
-        QSettings().setValue(QStringLiteral("look/shown"), on);
-    });
-    row->addWidget(look);
-    push_->setFixedWidth(150);
-    connect(push_, &Rule::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
-    row->addWidget(push_);
-    pushNote_->setText(tr("for looking only, never exported"));
-    pushNote_->setObjectName(QStringLiteral("pushNote"));
-    pushNote_->setAutoFillBackground(true);
-    QPalette ochre = pushNote_->palette();
-    ochre.setColor(QPalette::Window, style::ochre());
-    ochre.setColor(QPalette::WindowText, style::onOchre());
-    pushNote_->setPalette(ochre);
-    pushNote_->hide(); // before it can widen the row
-    row->addWidget(pushNote_);
-    recommend_ = new RecommendButton(document_, jobs_, strip);
-    connect(recommend_, &RecommendButton::failed, this,
-            [this](const QString& reason) { exportBar_->setMessage(reason); });
-    row->addWidget(recommend_);
-    auto* add = new QToolButton(strip);
-    add->setText(tr("+ Take"));
-    add->setObjectName(QStringLiteral("addTake"));
-    add->setToolTip(tr("Add a column with another take. Ctrl+T"));
-    add->setShortcut(QKeySequence(tr("Ctrl+T")));
-    connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
-    row->addWidget(add);
-    pixel_->setObjectName(QStringLiteral("pixel"));
-    row->addWidget(pixel_);
-    return strip;
-}
-
-// The picture at the size that a print or the web will have: area averages, a pixel of the screen for each of
-// it.
-QToolButton* Window::sizeMenu(QWidget* parent) {
-    auto* button = new QToolButton(parent);
-    button->setText(tr("As a print"));
-    button->setObjectName(QStringLiteral("sizes"));
-    button->setPopupMode(QToolButton::InstantPopup);
-    button->setToolTip(
-        tr("Show the pixels that a print at 300 dpi, or a picture of that many pixels, would have"));
-    auto* menu = new QMenu(button);
-    const auto add = [this, menu](const QString& text, double longest) {
-        menu->addAction(text, this, [this, longest] {
-            if (!document_.photo()) return;
-            const Rect frame = outputFrame(*document_.photo(), document_.look());
-            document_.setZoom(std::min(1.0, longest / std::max(frame.width, frame.height)));
-        });
-    };
-    constexpr double kDotsForEachCm = 300 / 2.54;
-    for (const int cm : {10, 15, 20, 30, 40, 60}) add(tr("Print of %1 cm").arg(cm), cm * kDotsForEachCm);
-    menu->addSeparator();
-    for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("%1 pixels wide or high").arg(pixels), pixels);
-    menu->addSeparator();
-    menu->addAction(tr("Another print…"), this, [this] {
-        bool given = false;
-        const double cm = QInputDialog::getDouble(
-            this, tr("As a print"), tr("Longer side in cm, at 300 dpi:"), 30, 1, 300, 1, &given);
-        if (!given || !document_.photo()) return;
-        const Rect frame = outputFrame(*document_.photo(), document_.look());
-        document_.setZoom(std::min(1.0, cm * 300 / 2.54 / std::max(frame.width, frame.height)));
-    });
-    button->setMenu(menu);
-    return button;
 }
 
 void Window::makeMenus() {
@@ -396,8 +267,8 @@ void Window::makeMenus() {
     auto* byItself = view->addAction(tr("&Measure a recommendation for each photo"));
     byItself->setCheckable(true);
     byItself->setObjectName(QStringLiteral("byItself"));
-    byItself->setChecked(recommend_->byItself());
-    connect(byItself, &QAction::toggled, recommend_, &RecommendButton::setByItself);
+    byItself->setChecked(viewStrip_->recommend().byItself());
+    connect(byItself, &QAction::toggled, &viewStrip_->recommend(), &RecommendButton::setByItself);
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
     view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
@@ -607,7 +478,6 @@ void Window::askForFolder() {
 // A calm page in place of an empty sheet.
 void Window::showStart() {
     const bool nothing = photos_->count() == 0;
-    const bool lookShown = findChild<QToolButton*>(QStringLiteral("showLook"))->isChecked();
     const std::pair<QWidget*, bool> wanted[] = {{start_, nothing},
                                                 {splitter_->widget(0), !nothing},
                                                 {viewStrip_, !nothing},
@@ -615,7 +485,7 @@ void Window::showStart() {
                                                 {closeUp_, !nothing && inCloseUp_},
                                                 {exportBar_, !nothing || !exportBar_->message().isEmpty()},
                                                 {drawer_, !nothing && exportBar_->queueButton()->isChecked()},
-                                                {lookStrip_, !nothing && lookShown}};
+                                                {lookStrip_, !nothing && viewStrip_->lookShown()}};
     // What goes first, so that what comes has its whole room at once.
     for (const auto& [widget, shown] : wanted)
         if (!shown) widget->hide();
@@ -626,45 +496,9 @@ void Window::showStart() {
 void Window::open(const QStringList& paths) { photos_->open(paths); }
 
 void Window::describe() {
-    const PhotoPtr p = document_.photo();
-    if (!p) {
-        shot_->setText(tr("Open raw photos with Ctrl+O, or drop them on the window."));
-        return;
-    }
-    const auto unlessEmpty = [](const QString& s) {
-        return s.isEmpty() ? QString() : s + QStringLiteral("<br>");
-    };
-    QStringList shot;
-    if (!p->exposureText().empty()) shot << QString::fromStdString(p->exposureText());
-    if (p->aperture > 0) shot << QStringLiteral("f/%1").arg(p->aperture);
-    if (p->focal > 0) shot << QStringLiteral("%1 mm").arg(p->focal);
-    const QString rendering = QString::fromStdString(fileRendering(*p));
-    shot_->setText(
-        QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
-        unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
-        QStringLiteral("ISO %1, %2<br>")
-            .arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
-        QStringLiteral("%1 × %2, %3 bit, %4")
-            .arg(p->width())
-            .arg(p->height())
-            .arg(p->bits)
-            .arg(QString::fromStdString(p->layoutText())) +
-        (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
-                                                    "compressed. The camera's raw gives more.")
-                      : QString()) +
-        (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering));
-    setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(p->file))));
-}
-
-void Window::refreshView() {
-    bool any = false;
-    for (QAbstractButton* b : zooms_->buttons()) {
-        b->setChecked(zooms_->id(b) == 100 * document_.zoom());
-        any |= b->isChecked();
-    }
-    sizes_->setText(any ? tr("As a print") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
-    push_->setValue(static_cast<double>(document_.push()));
-    pushNote_->setVisible(document_.push() != 0);
+    const PhotoPtr photo = document_.photo();
+    shot_->describe(photo);
+    if (photo) setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(photo->file))));
 }
 
 void Window::dragEnterEvent(QDragEnterEvent* event) {

@@ -9,11 +9,8 @@
 #include "judge/equal_noise.h"
 #include "renderer.h"
 
-class QLabel;
 class QMenu;
-class QButtonGroup;
 class QSplitter;
-class QToolButton;
 
 namespace irenic {
 
@@ -27,10 +24,10 @@ class Overview;
 class PhotoList;
 class Sheet;
 class PresetMenu;
-class RecommendButton;
-class Rule;
 class ReferenceShelf;
+class ShotNote;
 class StartPage;
+class ViewStrip;
 
 class Window : public QMainWindow {
     Q_OBJECT
@@ -61,8 +58,6 @@ class Window : public QMainWindow {
 
   private:
     QWidget* sidePanel();
-    QWidget* viewStrip();
-    QToolButton* sizeMenu(QWidget* parent);
     void askForReferences();
     void listMade();
     void makeMenus();
@@ -70,7 +65,6 @@ class Window : public QMainWindow {
     void askForFolder();
     void showStart();
     void describe();
-    void refreshView();
     void refreshOverview();
     void rememberSession();
     QString layoutText() const;
@@ -91,11 +85,10 @@ class Window : public QMainWindow {
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
     QMenu *versions_ = nullptr, *made_ = nullptr;
-    QToolButton* sizes_ = nullptr;
     QTimer remembering_;
     bool keeps_ = true;
     Overview* overview_;
-    QLabel *shot_, *pushNote_, *pixel_;
+    ShotNote* shot_;
     ReferenceShelf* references_;
     Sheet* sheet_;
     CloseUp* closeUp_;
@@ -103,16 +96,13 @@ class Window : public QMainWindow {
     LookStrip* lookStrip_;
     Drawer* drawer_;
     ExportBar* exportBar_;
-    QButtonGroup* zooms_;
-    Rule* push_;
     PresetMenu* presets_;
     StartPage* start_;
-    QWidget* viewStrip_ = nullptr;
+    ViewStrip* viewStrip_;
     QSplitter *splitter_, *foot_ = nullptr;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
     Job overviewWork_, levelling_;
-    RecommendButton* recommend_ = nullptr;
 };
 
 } // namespace irenic

@@ -1,0 +1,42 @@
+#include "shot_note.h"
+
+#include "develop/file_rendering.h"
+#include "raw/text.h"
+
+namespace irenic {
+
+ShotNote::ShotNote(QWidget* parent) : QLabel(parent) {
+    setWordWrap(true);
+    setObjectName(QStringLiteral("shot"));
+    setTextInteractionFlags(Qt::TextSelectableByMouse);
+}
+
+void ShotNote::describe(const PhotoPtr& p) {
+    if (!p) {
+        setText(tr("Open raw photos with Ctrl+O, or drop them on the window."));
+        return;
+    }
+    const auto unlessEmpty = [](const QString& s) {
+        return s.isEmpty() ? QString() : s + QStringLiteral("<br>");
+    };
+    QStringList shot;
+    if (!p->exposureText().empty()) shot << QString::fromStdString(p->exposureText());
+    if (p->aperture > 0) shot << QStringLiteral("f/%1").arg(p->aperture);
+    if (p->focal > 0) shot << QStringLiteral("%1 mm").arg(p->focal);
+    const QString rendering = QString::fromStdString(fileRendering(*p));
+    setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
+            unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
+            QStringLiteral("ISO %1, %2<br>")
+                .arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
+            QStringLiteral("%1 × %2, %3 bit, %4")
+                .arg(p->width())
+                .arg(p->height())
+                .arg(p->bits)
+                .arg(QString::fromStdString(p->layoutText())) +
+            (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
+                                                        "compressed. The camera's raw gives more.")
+                          : QString()) +
+            (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering));
+}
+
+} // namespace irenic

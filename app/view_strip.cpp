@@ -1,0 +1,170 @@
+#include "view_strip.h"
+
+#include <QButtonGroup>
+#include <QInputDialog>
+#include <QLabel>
+#include <QMenu>
+#include <QSettings>
+#include <QToolButton>
+
+#include "develop/render.h"
+#include "recommend/recommend_button.h"
+#include "style/flow.h"
+#include "style/rule.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+
+const FieldInfo kPush = {"push",
+                         "",
+                         "push",
+                         " EV",
+                         -2,
+                         6,
+                         1,
+                         1,
+                         "Lifts the exposure of everything on the sheet, to see what the shadows hide. Never "
+                         "exported."};
+
+} // namespace
+
+// Widgets are made in the order in which the key Tab goes through them.
+ViewStrip::ViewStrip(Document& document, Jobs& jobs, QWidget* parent) : QWidget(parent), document_(document) {
+    auto* row = new Flow(this);
+    row->setContentsMargins(24, 3, 6, 3);
+    zooms_ = zoomButtons();
+    for (QAbstractButton* button : zooms_->buttons()) row->addWidget(button);
+    row->addWidget(sizes_ = sizeMenu());
+    auto* back = new QToolButton(this);
+    back->setText(tr("Back to the probes"));
+    back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
+    back->setShortcut(QKeySequence(Qt::Key_Home));
+    connect(back, &QToolButton::clicked, &document_, &Document::resetPan);
+    row->addWidget(back);
+    row->addWidget(look_ = lookButton());
+    row->addWidget(push_ = new Rule(kPush, 0, this));
+    push_->setFixedWidth(150);
+    connect(push_, &Rule::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
+    row->addWidget(pushNote_ = noteOfPush());
+    row->addWidget(recommend_ = new RecommendButton(document, jobs, this));
+    connect(recommend_, &RecommendButton::failed, this, &ViewStrip::message);
+    auto* add = new QToolButton(this);
+    add->setText(tr("+ Take"));
+    add->setObjectName(QStringLiteral("addTake"));
+    add->setToolTip(tr("Add a column with another take. Ctrl+T"));
+    add->setShortcut(QKeySequence(tr("Ctrl+T")));
+    connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
+    row->addWidget(add);
+    row->addWidget(pixel_ = new QLabel(this));
+    pixel_->setObjectName(QStringLiteral("pixel"));
+    connect(&document_, &Document::viewChanged, this, &ViewStrip::refresh);
+    refresh();
+}
+
+QButtonGroup* ViewStrip::zoomButtons() {
+    auto* group = new QButtonGroup(this);
+    const struct {
+        const char* text;
+        double zoom;
+        const char* key;
+    } steps[] = {{"Fit", 0, "0"},   {"50 %", 0.5, "5"}, {"100 %", 1, "1"},
+                 {"200 %", 2, "2"}, {"400 %", 4, "4"},  {"800 %", 8, "8"}};
+    for (const auto& s : steps) {
+        auto* button = new QToolButton(this);
+        button->setText(tr(s.text));
+        button->setCheckable(true);
+        button->setShortcut(QKeySequence(QString::fromLatin1(s.key)));
+        button->setToolTip(tr("Show %1 in every cell. Key %2").arg(tr(s.text), QString::fromLatin1(s.key)));
+        button->setObjectName(QStringLiteral("zoom%1").arg(s.zoom));
+        group->addButton(button, static_cast<int>(100 * s.zoom));
+    }
+    group->setExclusive(false);
+    connect(group, &QButtonGroup::idClicked, this, [this](int zoom) {
+        document_.setZoom(zoom / 100.0);
+        refresh();
+    });
+    return group;
+}
+
+QToolButton* ViewStrip::lookButton() {
+    auto* button = new QToolButton(this);
+    button->setText(tr("Look"));
+    button->setObjectName(QStringLiteral("showLook"));
+    button->setCheckable(true);
+    button->setShortcut(QKeySequence(tr("Ctrl+L")));
+    button->setToolTip(
+        tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same "
+           "for every take. Ctrl+L"));
+    const QSettings memory;
+    button->setChecked(memory.value(QStringLiteral("look/shown"), false).toBool());
+    connect(button, &QToolButton::toggled, this, [this](bool on) {
+        QSettings().setValue(QStringLiteral("look/shown"), on);
+        emit lookToggled(on);
+    });
+    return button;
+}
+
+QLabel* ViewStrip::noteOfPush() {
+    auto* note = new QLabel(this);
+    note->setText(tr("for looking only, never exported"));
+    note->setObjectName(QStringLiteral("pushNote"));
+    note->setAutoFillBackground(true);
+    QPalette ochre = note->palette();
+    ochre.setColor(QPalette::Window, style::ochre());
+    ochre.setColor(QPalette::WindowText, style::onOchre());
+    note->setPalette(ochre);
+    note->hide(); // before it can widen the row
+    return note;
+}
+
+bool ViewStrip::lookShown() const { return look_->isChecked(); }
+void ViewStrip::setPixel(const QString& text) { pixel_->setText(text); }
+
+// The picture at the size that a print or the web will have: area averages, a pixel of the screen for each of
+// it.
+QToolButton* ViewStrip::sizeMenu() {
+    auto* button = new QToolButton(this);
+    button->setText(tr("As a print"));
+    button->setObjectName(QStringLiteral("sizes"));
+    button->setPopupMode(QToolButton::InstantPopup);
+    button->setToolTip(
+        tr("Show the pixels that a print at 300 dpi, or a picture of that many pixels, would have"));
+    auto* menu = new QMenu(button);
+    const auto add = [this, menu](const QString& text, double longest) {
+        menu->addAction(text, this, [this, longest] {
+            if (!document_.photo()) return;
+            const Rect frame = outputFrame(*document_.photo(), document_.look());
+            document_.setZoom(std::min(1.0, longest / std::max(frame.width, frame.height)));
+        });
+    };
+    constexpr double kDotsForEachCm = 300 / 2.54;
+    for (const int cm : {10, 15, 20, 30, 40, 60}) add(tr("Print of %1 cm").arg(cm), cm * kDotsForEachCm);
+    menu->addSeparator();
+    for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("%1 pixels wide or high").arg(pixels), pixels);
+    menu->addSeparator();
+    menu->addAction(tr("Another print…"), this, [this] {
+        bool given = false;
+        const double cm = QInputDialog::getDouble(
+            this, tr("As a print"), tr("Longer side in cm, at 300 dpi:"), 30, 1, 300, 1, &given);
+        if (!given || !document_.photo()) return;
+        const Rect frame = outputFrame(*document_.photo(), document_.look());
+        document_.setZoom(std::min(1.0, cm * 300 / 2.54 / std::max(frame.width, frame.height)));
+    });
+    button->setMenu(menu);
+    return button;
+}
+
+void ViewStrip::refresh() {
+    bool any = false;
+    for (QAbstractButton* b : zooms_->buttons()) {
+        b->setChecked(zooms_->id(b) == 100 * document_.zoom());
+        any |= b->isChecked();
+    }
+    sizes_->setText(any ? tr("As a print") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
+    push_->setValue(static_cast<double>(document_.push()));
+    pushNote_->setVisible(document_.push() != 0);
+}
+
+} // namespace irenic
