@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "image/plane.h"
+#include "image/wide.h"
 
 namespace irenic {
 
@@ -17,6 +18,74 @@ struct Step {
 int inside(int i, int size) {
     return i < 0 ? std::min(-i, size - 1) : i >= size ? std::max(0, 2 * (size - 1) - i) : i;
 }
+
+// One colour's sites of a row: how far the colour lies above green, and 1; elsewhere 0 and 0.
+struct Sites {
+    std::vector<float> above, there;
+};
+// What the sites at one distance add to the sums of n pixels: `near` over how unlike their green is. Without
+// a choice in it, so that it runs on vectors.
+IRENIC_WIDE void addSites(const float* __restrict green, const float* __restrict greenThere, float near,
+                          const float* __restrict above, const float* __restrict there, int n,
+                          float* __restrict sum, float* __restrict weight) {
+    for (int x = 0; x < n; ++x) {
+        const float d = greenThere[x] - green[x], k = near / (1 + d * d * 400);
+        sum[x] += k * above[x], weight[x] += k * there[x];
+    }
+}
+
+// Some rows of green and of the other colours' sites, mirrored beyond the edges as far as a pixel looks.
+class Surround {
+  public:
+    Surround(const WideMosaic& wide, const Plane& light, const Plane& green, int first, int last)
+        : width_(light.width()), first_(first - kReach) {
+        for (int j = first - kReach; j < last + kReach; ++j) {
+            Row& row = rows_.emplace_back();
+            for (int i = -kReach; i < width_ + kReach; ++i) {
+                const int u = inside(i, width_), v = inside(j, light.height());
+                const Mosaic::Colour c = wide.at(u, v);
+                row.green.push_back(green.at(u, v));
+                for (std::size_t k = 0; k < 2; ++k) {
+                    const bool there = c == (k == 0 ? Mosaic::Red : Mosaic::Blue);
+                    row.sites[k].above.push_back(there ? light.at(u, v) - green.at(u, v) : 0);
+                    row.sites[k].there.push_back(there ? 1 : 0);
+                }
+            }
+        }
+    }
+    // How far each colour lies above green along row y; green itself: 0.
+    void differences(int y, std::array<std::vector<float>, 3>& found) const {
+        const auto n = static_cast<std::size_t>(width_);
+        std::array<std::vector<float>, 2> weight;
+        for (auto& one : weight) one.assign(n, 0);
+        for (auto& one : found) one.assign(n, 0);
+        const float* green = rowAt(y).green.data() + kReach;
+        for (int j = -kReach; j <= kReach; ++j)
+            for (int i = -kReach; i <= kReach; ++i) {
+                const Row& there = rowAt(y + j);
+                const float near = std::exp(-static_cast<float>(i * i + j * j) / (2 * 1.1f * 1.1f));
+                for (std::size_t k = 0; k < 2; ++k)
+                    addSites(green, there.green.data() + kReach + i, near,
+                             there.sites[k].above.data() + kReach + i,
+                             there.sites[k].there.data() + kReach + i, width_, found[2 * k].data(),
+                             weight[k].data());
+            }
+        for (std::size_t k = 0; k < 2; ++k)
+            for (std::size_t x = 0; x < n; ++x)
+                found[2 * k][x] = weight[k][x] > 0 ? found[2 * k][x] / weight[k][x] : 0;
+    }
+
+  private:
+    static constexpr int kReach = 3;
+    struct Row {
+        std::vector<float> green;
+        std::array<Sites, 2> sites; // red and blue
+    };
+    const Row& rowAt(int y) const { return rows_[static_cast<std::size_t>(y - first_)]; }
+
+    int width_, first_;
+    std::vector<Row> rows_;
+};
 
 } // namespace
 
@@ -72,36 +141,22 @@ void spreadColours(Photo& photo, WideMosaic wide, const Work& work) {
     photo.samples.assign(static_cast<std::size_t>(photo.rawWidth) *
                              static_cast<std::size_t>(photo.rawHeight) * 3,
                          static_cast<std::uint16_t>(level));
-    constexpr int reach = 3;
-    std::array<std::array<float, 2 * reach + 1>, 2 * reach + 1> near{};
-    for (int j = -reach; j <= reach; ++j)
-        for (int i = -reach; i <= reach; ++i)
-            near[static_cast<std::size_t>(j + reach)][static_cast<std::size_t>(i + reach)] =
-                std::exp(-static_cast<float>(i * i + j * j) / (2 * 1.1f * 1.1f));
     std::vector<std::uint16_t> colours(photo.samples);
     forEachBand(h, 16, work, [&](int first, int last) {
-        for (int y = first; y < last; ++y)
+        const Surround surround(wide, light, green, first, last);
+        std::array<std::vector<float>, 3> found;
+        for (int y = first; y < last; ++y) {
+            surround.differences(y, found);
             for (int x = 0; x < w; ++x) {
-                float sum[3] = {}, weights[3] = {};
-                const float g = green.at(x, y);
-                for (int j = -reach; j <= reach; ++j)
-                    for (int i = -reach; i <= reach; ++i) {
-                        const int u = inside(x + i, w), v = inside(y + j, h);
-                        const Mosaic::Colour c = wide.at(u, v);
-                        if (c == Mosaic::Green) continue;
-                        const float d = green.at(u, v) - g, k = near[static_cast<std::size_t>(j + reach)]
-                                                                    [static_cast<std::size_t>(i + reach)] /
-                                                                (1 + d * d * 400);
-                        sum[c] += k * (light.at(u, v) - green.at(u, v)), weights[c] += k;
-                    }
                 const Mosaic::Colour own = wide.at(x, y);
                 for (std::size_t c = 0; c < 3; ++c) {
-                    const float v = c == 1 ? g : g + (weights[c] > 0 ? sum[c] / weights[c] : 0);
+                    const float v = green.at(x, y) + found[c][static_cast<std::size_t>(x)];
                     const float normalised = c == own ? raw(x, y) : v / balance[c];
                     colours[photo.index(x, y, static_cast<int>(c))] = static_cast<std::uint16_t>(
                         std::lround(std::clamp(normalised * (white - level) + level, 0.0f, 65535.0f)));
                 }
             }
+        }
     });
     photo.samples = std::move(colours);
     wide.black = photo.black;
