@@ -18,6 +18,7 @@
 #include "denoise/bm3d.h"
 #include "denoise/clean.h"
 #include "document.h"
+#include "measure/noise.h"
 #include "noise/stabilise.h"
 #include "photographs.h"
 #include "scores.h"
@@ -82,7 +83,7 @@ using Named = std::vector<std::pair<std::string, Plane>>;
 
 struct Asked {
     int crop = 768;
-    bool reference = true, each = false;
+    bool reference = true, each = false, measured = false;
     std::vector<double> isos{3200, 12800, 51200};
     std::string demo, document;
     std::vector<std::string> only;
@@ -142,7 +143,8 @@ void judge(const Asked& asked, const std::pair<std::string, Plane>& named, std::
     const Plane& truth = named.second;
     Shot shot;
     shot.iso = iso, shot.seed = static_cast<std::uint32_t>(100 + number);
-    const Photo photo = takePhoto(truth, Body(), shot);
+    Photo photo = takePhoto(truth, Body(), shot);
+    if (asked.measured) photo.noise = measureNoise(photo);
     const cv::Mat right = rendered(photo, truth);
     const Rect all{0, 0, truth.width(), truth.height()};
     const auto note = [&](const std::string& name, const Plane& mosaic, double seconds) {
@@ -212,6 +214,7 @@ int main(int argc, char** argv) {
     app.add_option("--method", asked.only, "one or several; all without this");
     app.add_flag("!--no-reference", asked.reference, "without what others make of the same");
     app.add_flag("--each", asked.each, "every picture's CPSNR to standard error");
+    app.add_flag("--measured", asked.measured, "noise as measured on each picture, not as it is");
     app.add_option("--document", asked.document, "the folder of quality.md, which is brought up to date");
     CLI11_PARSE(app, argc, argv);
     const Named truths = truthsFor(asked);
