@@ -132,25 +132,24 @@ QToolButton* ViewStrip::sizeMenu() {
     button->setToolTip(
         tr("Show the pixels that a print at 300 dpi, or a picture of that many pixels, would have"));
     auto* menu = new QMenu(button);
-    const auto add = [this, menu](const QString& text, double longest) {
-        menu->addAction(text, this, [this, longest] {
-            if (!document_.photo()) return;
-            const Rect frame = outputFrame(*document_.photo(), document_.look());
-            document_.setZoom(std::min(1.0, longest / std::max(frame.width, frame.height)));
-        });
+    const auto show = [this](double longest) {
+        if (!document_.photo()) return;
+        const Rect frame = outputFrame(*document_.photo(), document_.look());
+        document_.setZoom(std::min(1.0, longest / std::max(frame.width, frame.height)));
+    };
+    const auto add = [this, menu, show](const QString& text, double longest) {
+        menu->addAction(text, this, [show, longest] { show(longest); });
     };
     constexpr double kDotsForEachCm = 300 / 2.54;
     for (const int cm : {10, 15, 20, 30, 40, 60}) add(tr("Print of %1 cm").arg(cm), cm * kDotsForEachCm);
     menu->addSeparator();
     for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("%1 pixels wide or high").arg(pixels), pixels);
     menu->addSeparator();
-    menu->addAction(tr("Another print…"), this, [this] {
+    menu->addAction(tr("Another print…"), this, [this, show] {
         bool given = false;
         const double cm = QInputDialog::getDouble(
             this, tr("As a print"), tr("Longer side in cm, at 300 dpi:"), 30, 1, 300, 1, &given);
-        if (!given || !document_.photo()) return;
-        const Rect frame = outputFrame(*document_.photo(), document_.look());
-        document_.setZoom(std::min(1.0, cm * 300 / 2.54 / std::max(frame.width, frame.height)));
+        if (given) show(cm * kDotsForEachCm);
     });
     button->setMenu(menu);
     return button;
