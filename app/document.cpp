@@ -1,10 +1,12 @@
 #include "document.h"
 
 #include <algorithm>
+#include <utility>
 
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 #include "denoise/method.h"
-#include "raw/text.h"
+#include "base/text.h"
+#include "raw/identity.h"
 
 namespace irenic {
 
@@ -13,6 +15,7 @@ namespace {
 // A drag and the pause in it are one step; two steps of a key pressed slowly are two.
 constexpr qint64 kOneGesture = 800; // milliseconds
 constexpr int kSaveAfter = 500;     // milliseconds: with the writing itself well within a second
+constexpr int kLookAgain = 5000;    // milliseconds: whether another window has closed a photo
 
 // A take with the first letter that none of the others has.
 Take nextTake(const PhotoState& state) {
@@ -22,18 +25,21 @@ Take nextTake(const PhotoState& state) {
     return take;
 }
 
-// Into the take that holds what was measured already, else into a new one (or the last, when there is no
-// room).
-void putRecommended(PhotoState& s, const Settings& settings, const Risk& risk) {
-    const auto measured = [](const Take& t) { return t.risk.has_value(); };
-    auto at = std::find_if(s.takes.begin(), s.takes.end(), measured);
+// Into the take that holds what was measured before, else into a new one; where there is no room, into the last with
+// `replace`, else nowhere.
+void putRecommended(PhotoState& s, const std::optional<Recommended>& before, const Settings& settings, bool replace) {
+    const auto same = [&](const Settings& of) {
+        return std::find_if(s.takes.begin(), s.takes.end(), [&](const Take& t) { return t.settings == of; });
+    };
+    if (same(settings) != s.takes.end()) return;
+    auto at = before ? same(before->settings) : s.takes.end();
     if (at == s.takes.end()) {
-        if (static_cast<int>(s.takes.size()) < Document::kMostTakes) s.takes.push_back(nextTake(s));
+        const bool room = static_cast<int>(s.takes.size()) < Document::kMostTakes;
+        if (!room && !replace) return;
+        if (room) s.takes.push_back(nextTake(s));
         at = s.takes.end() - 1;
     }
     at->settings = settings;
-    at->risk = risk;
-    at->recommended = settings;
 }
 
 // Probes that stand where they stood stay the same ones.
@@ -57,15 +63,28 @@ QStringList pathsOf(const std::vector<ExportMade>& exports) {
     return all;
 }
 
-Document::Document(QObject* parent) : QObject(parent), start_(freshState()) {
+Document::Document(Jobs& jobs, QObject* parent) : QObject(parent), jobs_(jobs), start_(freshState()) {
     none_.state = std::make_shared<PhotoState>(start_);
-    saving_.setSingleShot(true);
-    saving_.setInterval(kSaveAfter);
-    connect(&saving_, &QTimer::timeout, this, &Document::save);
+    soon_.setSingleShot(true);
+    soon_.setInterval(kSaveAfter);
+    connect(&soon_, &QTimer::timeout, this, &Document::save);
+    looking_.setInterval(kLookAgain);
+    connect(&looking_, &QTimer::timeout, this, &Document::lookForFreed);
     lastChange_.start();
 }
 
-Document::~Document() { save(); }
+Document::~Document() {
+    // What a job is at work with is in `dirty_` no more, and is written once more here: the later one counts.
+    for (const auto& [file, held] : held_)
+        if (dirty_.count(file) || beingSaved_.count(file)) {
+            try {
+                writer_->write({file, held.digest, held.record, held.elsewhere || held.blocked, ++changes_});
+                if (!held.elsewhere && !held.blocked) forgetElsewhere(held.left);
+            } catch (const std::exception& e) {
+                qWarning("%s: its work could not be saved: %s", shownName(file).c_str(), e.what());
+            }
+        }
+}
 
 const PhotoRecord& Document::record() const {
     const auto held = held_.find(path());
@@ -84,7 +103,8 @@ void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     rowPans_.clear();
     photo_ = std::move(photo);
     lastKey_.clear();
-    Held& held = hold(path(), digestOf(*photo_));
+    Held& held = hold(path(), samplesDigestOf(*photo_));
+    if (!held.looked) adoptLeft(path(), held);
     held.placed = std::move(probes);
     held.width = photo_->width(), held.height = photo_->height();
     const bool pasted = held.record.state->pasted.has_value();
@@ -100,18 +120,24 @@ bool Document::worked(const std::string& photo) const {
     return held != held_.end() && held->second.worked;
 }
 
-const PhotoState* Document::stateOf(const std::string& photo) const {
+const PhotoRecord* Document::recordOf(const std::string& photo) const {
     const auto held = held_.find(photo);
-    return held == held_.end() ? nullptr : held->second.record.state.get();
+    return held == held_.end() ? nullptr : &held->second.record;
+}
+
+Document::Held* Document::held(const std::string& file) {
+    const auto held = held_.find(file);
+    return held == held_.end() ? nullptr : &held->second;
 }
 
 StatePtr Document::withProbes(const Held& held, const StatePtr& state) const {
-    if (!state->pasted && !state->probes.empty()) return state;
     auto next = std::make_shared<PhotoState>(*state);
-    next->probes = state->pasted ? state->pasted->scaledTo(photo_->width(), photo_->height()) : held.placed;
+    if (state->pasted || state->probes.empty())
+        next->probes = state->pasted ? state->pasted->scaledTo(photo_->width(), photo_->height()) : held.placed;
     next->pasted.reset();
+    next->clipTo(photo_->width(), photo_->height());
     next->giveIds();
-    return next;
+    return *next == *state ? state : next;
 }
 
 Document::Held& Document::hold(const std::string& file, const std::string& digest) {
@@ -121,18 +147,86 @@ Document::Held& Document::hold(const std::string& file, const std::string& diges
     if (!isNew) return held;
     held.record.state = std::make_shared<PhotoState>(start_);
     if (!keeps_) return held;
-    const QString name = QString::fromStdString(shownName(file));
-    std::string owner;
-    held.lock = SidecarLock(file, held.digest, owner);
-    held.readOnly = !owner.empty();
-    if (held.readOnly)
-        emit message(tr("%1: its work is open in another window (%2). What you change here is not kept.")
-                         .arg(name, QString::fromStdString(owner)));
+    if (!claim(file, held) && held.elsewhere) looking_.start();
     Loaded loaded = loadSidecar(file, held.digest);
+    held.blocked = loaded.blocked;
     for (const std::string& m : loaded.messages) emit message(QString::fromStdString(m));
     held.worked = loaded.record.has_value();
     if (loaded.record) held.record = std::move(*loaded.record);
     return held;
+}
+
+bool Document::claim(const std::string& file, Held& held) {
+    const QString name = QString::fromStdString(shownName(file));
+    Claim::Holder holder;
+    try {
+        held.claim = Claim::take(claimOf(sidecarPlaces(file, held.digest).target()), &holder);
+    } catch (const std::exception&) {
+        return true; // nowhere to write: nothing of anybody's to overwrite either
+    }
+    if (held.claim) return true;
+    if (std::exchange(held.elsewhere, true)) return false; // it was told
+    const QString who = QString::fromStdString(shownProcess(holder.process));
+    if (holder.life == Life::Alive)
+        emit message(tr("%1 is open in another window (%2). What you change here is kept beside its work, as a version "
+                        "of its own.")
+                         .arg(name, who));
+    else
+        emit inDoubt(QString::fromStdString(file),
+                     tr("%1 may be open elsewhere (%2). Until that is known, what you change here is kept beside its "
+                        "work, as a version of its own.")
+                         .arg(name, who));
+    return false;
+}
+
+void Document::takeOver(const std::string& file) {
+    Held* held = this->held(file);
+    if (!held || !held->elsewhere) return;
+    try {
+        held->claim = Claim::takeOver(claimOf(sidecarPlaces(file, held->digest).target()));
+    } catch (const std::exception& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+    lookForFreed();
+}
+
+// Others may have closed a photo, or ended: its work is this window's then, and what they did meanwhile is a version.
+void Document::lookForFreed() {
+    bool waits = false;
+    for (auto& [file, held] : held_) {
+        if (!held.elsewhere) continue;
+        if (!held.claim && !claim(file, held)) {
+            waits = true;
+            continue;
+        }
+        held.elsewhere = false;
+        const Loaded theirs = loadSidecar(file, held.digest);
+        held.blocked = theirs.blocked;
+        if (theirs.record) {
+            PhotoRecord& mine = held.record;
+            if (held.worked && !(*theirs.record->state == *mine.state))
+                mine.kept.push_back({"as the other window left it", presentTime(), theirs.record->state});
+            for (const KeptVersion& k : theirs.record->kept)
+                if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end()) mine.kept.push_back(k);
+            if (!held.worked) mine.state = theirs.record->state;
+            mine.facts = theirs.record->facts;
+        }
+        adoptLeft(file, held);
+        touch(file);
+        emit message(tr("%1 is this window's again; what you change is kept.")
+                         .arg(QString::fromStdString(shownName(file))));
+        if (file == path()) emit keptChanged();
+    }
+    if (!waits) looking_.stop();
+}
+
+void Document::adoptLeft(const std::string& file, Held& held) {
+    if (!keeps_ || held.elsewhere) return;
+    held.looked = true;
+    held.left = leftElsewhere(file, held.digest);
+    for (const KeptVersion& version : held.left.versions)
+        if (!(*version.state == *held.record.state)) held.record.kept.push_back(version);
+    if (!held.left.files.empty()) touch(file);
 }
 
 void Document::copyWork() {
@@ -150,8 +244,6 @@ void Document::pasteWork(Part part, const QStringList& photos) {
         if (part == Part::Takes || part == Part::All) {
             next->takes = work_->state.takes;
             next->chosen = work_->state.chosen;
-            // What was estimated belongs to the photo that it was estimated on.
-            for (Take& t : next->takes) t.risk.reset(), t.recommended.reset();
         }
         if (part == Part::Look || part == Part::All) next->look = work_->state.look;
         if (part == Part::Probes || part == Part::All) {
@@ -203,6 +295,24 @@ void Document::change(const std::string& key, const std::function<void(PhotoStat
     emit historyChanged();
 }
 
+void Document::changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name) {
+    if (file == path()) {
+        lastKey_.clear();
+        return change({}, c, name);
+    }
+    Held* held = this->held(file);
+    if (!held) return;
+    const StatePtr before = held->record.state;
+    auto next = std::make_shared<PhotoState>(*before);
+    c(*next);
+    next->giveIds();
+    if (*next == *before) return;
+    history_.add({name.empty() ? nameOfChange(*before, *next) : name, {{file, before, next}}});
+    lastKey_.clear();
+    put(file, next);
+    emit historyChanged();
+}
+
 void Document::put(const std::string& file, const StatePtr& state) {
     Held& held = held_.at(file);
     held.record.state = photo_ && file == path() ? withProbes(held, state) : state;
@@ -212,25 +322,54 @@ void Document::put(const std::string& file, const StatePtr& state) {
 void Document::touch(const std::string& file) {
     held_.at(file).worked = true;
     emit workChanged(QString::fromStdString(file));
-    if (!keeps_ || held_.at(file).readOnly) return;
+    if (!keeps_) return;
     dirty_.insert(file);
-    if (!saving_.isActive()) saving_.start();
+    if (!soon_.isActive()) soon_.start();
 }
 
+// Off the interface thread: a disk that sleeps, or five hundred photos, take their time.
 void Document::save() {
-    saving_.stop();
-    for (auto file = dirty_.begin(); file != dirty_.end();) {
-        const Held& held = held_.at(*file);
-        try {
-            saveSidecar(*file, held.digest, held.record);
-            file = dirty_.erase(file);
-        } catch (const std::exception& e) {
-            emit message(tr("%1: its work could not be saved: %2")
-                             .arg(QString::fromStdString(shownName(*file)), QString::fromUtf8(e.what())));
-            ++file;
-        }
+    soon_.stop();
+    if (saving_.active() || dirty_.empty()) {
+        if (!unsaved()) emit saved();
+        return; // what has changed meanwhile follows
     }
-    if (dirty_.empty()) emit saved();
+    std::vector<SidecarWriter::Saving> all;
+    std::vector<LeftElsewhere> left;
+    for (const std::string& file : dirty_) {
+        Held& held = held_.at(file);
+        const bool elsewhere = held.elsewhere || held.blocked;
+        all.push_back({file, held.digest, held.record, elsewhere, ++changes_});
+        left.push_back(elsewhere ? LeftElsewhere() : std::exchange(held.left, {}));
+    }
+    beingSaved_ = std::exchange(dirty_, {});
+    using Failed = std::map<std::string, std::string>;
+    saving_ = jobs_.submit(
+        Lane::Saving, 0,
+        [writer = writer_, all = std::move(all), left = std::move(left)](const Work&) {
+            Failed failed;
+            for (std::size_t i = 0; i < all.size(); ++i) try {
+                    writer->write(all[i]);
+                    forgetElsewhere(left[i]);
+                } catch (const std::exception& e) {
+                    failed[all[i].photo] = problemOf(e);
+                }
+            return failed;
+        },
+        [this](const Outcome<Failed>& made) {
+            Failed failed = made.value.value_or(Failed{});
+            if (!made.value)
+                for (const std::string& file : beingSaved_) failed[file] = made.problem;
+            beingSaved_.clear();
+            for (const auto& [file, why] : failed) {
+                dirty_.insert(file);
+                emit message(tr("%1: its work could not be saved: %2")
+                                 .arg(QString::fromStdString(shownName(file)), QString::fromStdString(why)));
+            }
+            if (!failed.empty()) emit savingFailed();
+            if (failed.empty() && !dirty_.empty()) return save();
+            if (dirty_.empty()) emit saved();
+        });
 }
 
 void Document::tellDifference(const PhotoState& before, const PhotoState& after) {
@@ -290,9 +429,7 @@ void Document::setSettings(int take, const Settings& settings) {
         if (!sameField(f, now.settings, settings)) key += std::string(" ") + f.id;
     change(key, [&](PhotoState& s) {
         Take& t = takeAt(s, take);
-        if (t.settings == settings) return;
         t.settings = settings;
-        t.risk.reset();
     });
 }
 
@@ -309,28 +446,46 @@ void Document::addTake(int like) {
     });
 }
 
-void Document::setRecommended(const Settings& settings, const Risk& risk) {
-    change({}, [&](PhotoState& s) { putRecommended(s, settings, risk); });
+void Document::setRecommended(const std::string& file, const Recommended& recommended, bool asked) {
+    Held* held = this->held(file);
+    if (!held) return;
+    const std::optional<Recommended> before = held->record.facts.recommended;
+    held->record.facts.recommended = recommended;
+    if (asked) {
+        changeOf(file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
+                 "recommended take");
+        touch(file);
+    } else {
+        const StatePtr was = held->record.state;
+        const auto with = [&](const StatePtr& state) -> StatePtr {
+            auto next = std::make_shared<PhotoState>(*state);
+            putRecommended(*next, before, recommended.settings, false);
+            next->giveIds();
+            return *next == *state ? state : next;
+        };
+        // One state of the history is the present one: both become the same.
+        StatePtr present;
+        history_.amend(file, [&](const StatePtr& state) {
+            const StatePtr next = with(state);
+            if (state == was) present = next;
+            return next;
+        });
+        held->record.state = present ? present : with(was);
+        if (file == path()) tellDifference(*was, *held->record.state);
+        // Of a photo that somebody works on it is kept with the rest.
+        if (held->worked) touch(file);
+    }
+    if (file != path()) return;
+    for (std::size_t i = 0; i < takes().size(); ++i) emit settingsChanged(static_cast<int>(i)); // their marks
 }
 
-void Document::noteRecommended(const Settings& settings, const Risk& risk) {
-    if (!photo_) return;
-    Held& held = held_.at(path());
-    const StatePtr before = held.record.state;
-    auto next = std::make_shared<PhotoState>(*before);
-    putRecommended(*next, settings, risk);
-    next->giveIds();
-    held.record.state = next;
-    tellDifference(*before, *next);
-}
-
-void Document::setSeveral(const std::map<std::uint32_t, Settings>& settings, const std::string& name) {
-    change(
-        {},
+void Document::setSeveral(const std::string& photo, const std::map<std::uint32_t, Settings>& settings,
+                          const std::string& name) {
+    changeOf(
+        photo,
         [&](PhotoState& s) {
             for (const auto& [id, value] : settings)
-                if (Take* take = s.take(id); take && !(take->settings == value))
-                    take->settings = value, take->risk.reset();
+                if (Take* take = s.take(id)) take->settings = value;
         },
         name);
 }
@@ -445,8 +600,7 @@ void Document::useLookForAll() {
 
 void Document::useAsDefault() {
     start_ = state();
-    start_.probes.clear(), start_.exports.clear(), start_.references.clear(), start_.notes.clear();
-    for (Take& t : start_.takes) t.risk.reset(), t.recommended.reset();
+    start_.probes.clear(), start_.references.clear(), start_.notes.clear();
 }
 
 void Document::setZoom(double zoom) {
@@ -552,11 +706,21 @@ void Document::removeProbe(int probe) {
 }
 
 void Document::noteExport(const std::string& photo, const ExportMade& made) {
-    const auto held = held_.find(photo);
-    if (held == held_.end()) return;
-    auto next = std::make_shared<PhotoState>(*held->second.record.state);
-    next->exports.push_back(made);
-    put(photo, next);
+    if (Held* held = this->held(photo)) {
+        held->record.facts.exports.push_back(made);
+        return touch(photo);
+    }
+    if (!keeps_) return;
+    // A photo that nobody opened here: held for as long as that takes.
+    Held passing;
+    passing.record.state = std::make_shared<PhotoState>(start_);
+    if (!claim(photo, passing)) return; // another window has it, and sees the queue as well
+    Loaded loaded = loadSidecar(photo, {});
+    if (loaded.blocked) return;
+    if (loaded.record) passing.record = std::move(*loaded.record);
+    passing.record.facts.exports.push_back(made);
+    held_.emplace(photo, std::move(passing)).first->second.worked = true;
+    touch(photo);
 }
 
 void Document::keepVersion(const std::string& name) {
@@ -569,10 +733,9 @@ void Document::keepVersion(const std::string& name) {
 void Document::restoreVersion(int version) {
     const StatePtr kept = keptVersions().at(static_cast<std::size_t>(version)).state;
     change({}, [&](PhotoState& s) {
-        const auto exports = s.exports;
         const auto references = s.references;
         s = *kept;
-        s.exports = exports, s.references = references;
+        s.references = references;
     });
 }
 

@@ -14,6 +14,7 @@
 #include <string>
 #include <vector>
 
+#include "base/jobs.h"
 #include "develop/render.h"
 #include "session/history.h"
 #include "session/sidecar.h"
@@ -29,8 +30,8 @@ class Document : public QObject {
   public:
     static constexpr int kMostTakes = 8, kMostProbes = 12, kMostReferences = 4;
 
-    explicit Document(QObject* parent = nullptr);
-    ~Document() override; // saves what is not saved yet
+    explicit Document(Jobs& jobs, QObject* parent = nullptr);
+    ~Document() override; // saves what is not saved yet, and waits for it
     // From here on nothing is read from or written to sidecars: for pictures of the window.
     void keepNothing() { keeps_ = false; }
 
@@ -39,6 +40,7 @@ class Document : public QObject {
     const std::vector<Take>& takes() const { return state().takes; }
     const std::vector<Probe>& probes() const { return state().probes; }
     const std::vector<ReferenceFile>& references() const { return state().references; }
+    const PhotoFacts& facts() const { return record().facts; } // of the photo shown
     int chosen() const; // index of the take that will be exported; -1: none yet
     const Look& look() const { return state().look; }
     double zoom() const { return view_.zoom; } // 0: fit
@@ -57,9 +59,11 @@ class Document : public QObject {
     void renameTake(int take, const std::string& name);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
-    // Puts measured settings into the take that holds such already, else into a new one (or the last, when
-    // there is no room).
-    void setRecommended(const Settings& settings, const Risk& risk);
+    // What was measured to be best for a photo that is open: a fact of that photo, and a take of it, the one that held
+    // what was measured before, else a new one. `asked`: somebody asked for it; it is a step, and takes the last take's
+    // place where there is no room. Else the take is in all of the photo's history, as if it had always been there, and
+    // is nobody's work.
+    void setRecommended(const std::string& photo, const Recommended& recommended, bool asked);
     // A take with the preset's settings and name, the preset's look, or both; one step.
     void usePreset(const std::string& name, const Preset& preset);
     void removeTake(int take);
@@ -69,10 +73,9 @@ class Document : public QObject {
     void addReference(const std::string& file);
     void removeReference(int reference);
     void matchReference(int reference, bool on);
-    // Settings of several takes, by their ids, as one step of that name.
-    void setSeveral(const std::map<std::uint32_t, Settings>& settings, const std::string& name);
-    // As setRecommended(), by itself: no step, and no work of anybody's.
-    void noteRecommended(const Settings& settings, const Risk& risk);
+    // Settings of several takes of a photo that is open, by their ids, as one step of that name.
+    void setSeveral(const std::string& photo, const std::map<std::uint32_t, Settings>& settings,
+                    const std::string& name);
     void choose(int take);
     void setLook(const Look& look);
     void copyLook(); // of the photo shown, to be pasted
@@ -102,7 +105,7 @@ class Document : public QObject {
     void addProbe(int x, int y);
     void removeProbe(int probe);
     void orderProbe(int from, int to);
-    // A file was made of a photo; none of the history's steps, for it stays made.
+    // A file was made of a photo: a fact, whether the photo is open or not.
     void noteExport(const std::string& photo, const ExportMade& made);
 
     // The whole state of the photo shown under a name, to come back to.
@@ -114,13 +117,15 @@ class Document : public QObject {
     void undo();
     void redo();
     void goTo(std::size_t step); // so many steps done
-    // Writes what has changed now instead of within a second.
+    // Begins to write what has changed now instead of within a second; saved() tells when all is on the disk.
     void save();
+    // Where another has a photo's work open, or may have: this window has it from here on.
+    void takeOver(const std::string& photo);
     // Whether somebody has worked on a photo; and what is held of one that was opened, else null.
     bool worked(const std::string& photo) const;
-    const PhotoState* stateOf(const std::string& photo) const;
-    // Whether anything of the photo's state would be lost if the program ended now.
-    bool unsaved() const { return !dirty_.empty(); }
+    const PhotoRecord* recordOf(const std::string& photo) const;
+    // Whether anything of a photo's work would be lost if the program ended now.
+    bool unsaved() const { return !dirty_.empty() || saving_.active(); }
 
   signals:
     void photoChanged();
@@ -133,7 +138,10 @@ class Document : public QObject {
     void referencesChanged(); // one is matched, or is so no more
     void historyChanged();
     void keptChanged();
-    void saved();
+    void saved();      // all that has changed
+    void savingFailed(); // of some photo; message() told why. It is tried again with the next change
+    // Another window may have a photo's work open, and nobody can tell: the person is asked.
+    void inDoubt(const QString& photo, const QString& text);
     void workChanged(const QString& photo); // anything of its state, or it was just opened
     void showAsked(const QString& photo);   // a step of another photo was undone
     void message(const QString& text);
@@ -142,14 +150,23 @@ class Document : public QObject {
     // What is held for a photo that was opened.
     struct Held {
         PhotoRecord record;
-        std::string digest; // empty while the photo has not been read
-        SidecarLock lock;
-        bool readOnly = false;     // another has its work open
+        std::string digest; // of its samples; empty while the photo has not been read
+        std::optional<Claim> claim;
+        bool elsewhere = false;    // another has its work open: what is done here is kept beside it
+        bool blocked = false;      // what is kept can neither be read nor moved away: likewise
+        LeftElsewhere left;        // what other windows left, and is a version here now
+        bool looked = false;       // for such
         bool worked = false;       // somebody has changed it, now or before
         std::vector<Probe> placed; // what it was opened with
         int width = 0, height = 0; // of the photo; 0: it was not read yet
     };
     const PhotoRecord& record() const;
+    Held* held(const std::string& file);
+    // Asks for the claim on its sidecar; whether this window has it now.
+    bool claim(const std::string& file, Held& held);
+    // What another window left of a photo becomes versions to come back to.
+    void adoptLeft(const std::string& file, Held& held);
+    void lookForFreed(); // photos that others had open
     // What is held for a photo, fetched from where it is kept if it is new. Without a digest only what lies
     // beside the photo is found.
     Held& hold(const std::string& file, const std::string& digest);
@@ -160,11 +177,14 @@ class Document : public QObject {
     // `name` instead of one that tells what differs.
     void change(const std::string& key, const std::function<void(PhotoState&)>& c,
                 const std::string& name = {});
+    // Likewise of a photo that is open, whether it is the one shown or not; no gesture goes on in it.
+    void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name);
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
     void tellDifference(const PhotoState& before, const PhotoState& after);
     void touch(const std::string& path);
 
+    Jobs& jobs_;
     PhotoPtr photo_;
     std::map<std::string, Held> held_; // by path
     PhotoRecord none_;                 // while no photo is shown: what new ones start with
@@ -182,8 +202,11 @@ class Document : public QObject {
     std::string lastKey_;
     QElapsedTimer lastChange_;
     bool keeps_ = true;
-    std::set<std::string> dirty_;
-    QTimer saving_;
+    std::set<std::string> dirty_, beingSaved_;
+    std::uint64_t changes_ = 0;
+    std::shared_ptr<SidecarWriter> writer_ = std::make_shared<SidecarWriter>();
+    Job saving_;
+    QTimer soon_, looking_;
 };
 
 } // namespace irenic

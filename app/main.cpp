@@ -1,4 +1,5 @@
 #include <QAction>
+#include <QBuffer>
 #include <QCommandLineParser>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -9,6 +10,8 @@
 #include <memory>
 #include <string>
 
+#include "application.h"
+#include "base/safe_file.h"
 #include "closeup/close_up.h"
 #include "closeup/difference_view.h"
 #include "export/drawer.h"
@@ -30,35 +33,35 @@ bool asksFor(int argc, char** argv, std::initializer_list<const char*> words) {
 }
 
 // A queue as it stands in the middle of a night's work, for pictures of the window.
-void fillQueue(irenic::JobBook& book, int count) {
+void fillQueue(irenic::JobQueue& queue, int count) {
     namespace fs = std::filesystem;
-    std::vector<irenic::JobWish> wishes;
+    std::vector<irenic::ExportRequest> requests;
     for (int i = 0; i < count; ++i) {
-        irenic::JobWish w;
+        irenic::ExportRequest w;
         w.photo =
             QStringLiteral("/photos/tide/mill-%1.dng").arg(i + 1, 4, 10, QLatin1Char('0')).toStdString();
         w.settings = irenic::Settings{}, w.letter = "B";
         if (i % 3 == 2) w.delivery.format = irenic::ExportFormat::Jpeg;
-        wishes.push_back(w);
+        requests.push_back(w);
     }
-    book.add(wishes);
+    queue.add(requests);
     for (int i = 0; i < count / 2; ++i) {
-        const auto job = book.claim();
-        const fs::path photo = job->wish.photo;
+        const auto job = queue.claim();
+        const fs::path photo = job->request.photo;
         if (i % 17 == 4)
-            book.tellFailed(job->id,
+            queue.noteFailed(job->id,
                             photo.filename().string() + ": the file ends before its last row. Copy it again.",
                             false);
         else {
             const std::string made =
-                photo.stem().string() + "-clean" + irenic::endingOf(job->wish.delivery.format);
-            const fs::path there = book.file().parent_path() / made;
+                photo.stem().string() + "-clean" + irenic::endingOf(job->request.delivery.format);
+            const fs::path there = queue.file().parent_path() / made;
             std::ofstream(there) << "made up";
-            book.tellDone(job->id, there, "-", 3.4 + i % 5);
+            queue.noteDone(job->id, there, "-", 3.4 + i % 5);
         }
     }
-    if (const auto job = book.claim()) book.tellProgress(job->id, 0.62);
-    if (const auto job = book.claim()) book.tellProgress(job->id, 0.17);
+    if (const auto job = queue.claim()) queue.noteProgress(job->id, 0.62);
+    if (const auto job = queue.claim()) queue.noteProgress(job->id, 0.17);
 }
 
 } // namespace
@@ -73,7 +76,7 @@ int main(int argc, char** argv) {
     if (asksFor(argc, argv, {"--help", "-h", "--help-all", "--version", "-v"}))
         plain = std::make_unique<QCoreApplication>(argc, argv);
     else
-        window_system = std::make_unique<QApplication>(argc, argv);
+        window_system = std::make_unique<irenic::Application>(argc, argv);
     QCoreApplication::setApplicationName(QStringLiteral("irenic"));
     QCoreApplication::setApplicationVersion(QStringLiteral(IRENIC_VERSION));
     QApplication::setOrganizationName(QStringLiteral("irenic"));
@@ -162,7 +165,7 @@ int main(int argc, char** argv) {
     if (parser.isSet(look)) window.findChild<QToolButton*>(QStringLiteral("showLook"))->setChecked(true);
     if (parser.isSet(history)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
     if (parser.isSet(queue) && parser.isSet(picture))
-        fillQueue(window.drawer().book(), parser.value(queue).toInt());
+        fillQueue(*window.drawer().queue(), parser.value(queue).toInt());
     if (parser.isSet(queue)) window.exportBar().queueButton()->setChecked(true);
     bool opened = !parser.isSet(reference);
     QObject::connect(&window.document(), &irenic::Document::photoChanged, &window, [&] {
@@ -182,8 +185,7 @@ int main(int argc, char** argv) {
     if (parser.isSet(picture)) {
         QObject::connect(&waiting, &QTimer::timeout, &app, [&] {
             const auto& takes = window.document().takes();
-            const bool measured = std::any_of(takes.begin(), takes.end(),
-                                              [](const irenic::Take& t) { return t.risk.has_value(); });
+            const bool measured = window.document().facts().recommended.has_value();
             const bool empty = window.photos().count() == 0;
             const bool isClose = window.closeUp().isVisible();
             if (!empty && !isClose && parser.isSet(closeUp) && window.document().photo()) {
@@ -202,7 +204,17 @@ int main(int argc, char** argv) {
                 (parser.isSet(recommend) && !measured))
                 return;
             waiting.stop();
-            window.grab().save(parser.value(picture));
+            QByteArray png;
+            QBuffer buffer(&png);
+            buffer.open(QIODevice::WriteOnly);
+            window.grab().save(&buffer, "PNG");
+            const std::string to = parser.value(picture).toStdString();
+            try {
+                irenic::writeWhole(to, png.toStdString(), irenic::SafeFile::Existing::Keep);
+            } catch (const irenic::WriteError& e) {
+                qCritical("irenic: %s: %s", to.c_str(), e.what());
+                return QApplication::exit(1);
+            }
             QApplication::quit();
         });
         waiting.start(100);

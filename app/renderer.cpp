@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "raw/identity.h"
+
 namespace irenic {
 
 namespace {
@@ -37,13 +39,13 @@ RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look&
 }
 
 QImage Renderer::Shelf::find(const RenderKey& key) {
-    const std::string digest = digestOf(*key.photo);
+    const PhotoId id = idOf(*key.photo);
     const std::uint64_t reference = key.reference ? key.reference->serial() : 0;
     RenderKey bare = key;
     bare.photo.reset(), bare.reference.reset();
     const std::lock_guard lock(mutex);
     const auto found = std::find_if(pictures.begin(), pictures.end(), [&](const Kept& k) {
-        return k.reference == reference && k.key == bare && k.digest == digest;
+        return k.reference == reference && k.key == bare && k.photo == id;
     });
     if (found == pictures.end()) return {};
     pictures.splice(pictures.begin(), pictures, found);
@@ -51,7 +53,7 @@ QImage Renderer::Shelf::find(const RenderKey& key) {
 }
 
 void Renderer::Shelf::keep(const RenderKey& key, const QImage& image) {
-    Kept kept{key, digestOf(*key.photo), key.reference ? key.reference->serial() : 0, image};
+    Kept kept{key, idOf(*key.photo), key.reference ? key.reference->serial() : 0, image};
     kept.key.photo.reset(), kept.key.reference.reset();
     const std::lock_guard lock(mutex);
     pictures.push_front(std::move(kept));

@@ -8,7 +8,7 @@
 #include <mutex>
 
 #include "develop/picture_store.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "image/place.h"
 #include "judge/reference.h"
 #include "judge/removed.h"
@@ -72,7 +72,7 @@ class Renderer {
   private:
     struct Kept {
         RenderKey key;           // without photo and reference, which would stay in memory
-        std::string digest;      // of the photo
+        PhotoId photo;
         std::uint64_t reference; // its serial; 0: none
         QImage image;
     };

@@ -1,7 +1,7 @@
 #include "shot_note.h"
 
 #include "develop/file_rendering.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 

@@ -4,7 +4,7 @@
 #include <QWidget>
 
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 
 class QButtonGroup;
 class QLabel;

@@ -9,12 +9,16 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
+#include <QScreen>
 #include <QSettings>
 #include <QSplitter>
+#include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <cmath>
+#include <utility>
 
+#include "application.h"
 #include "closeup/close_up.h"
 #include "develop/lens.h"
 #include "export/drawer.h"
@@ -27,7 +31,7 @@
 #include "overview/overview.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
 #include "sheet/sheet.h"
@@ -103,12 +107,29 @@ Window::Window(QWidget* parent)
     });
     connect(photos_, &PhotoList::message, exportBar_, &ExportBar::setMessage);
     connect(&document_, &Document::message, exportBar_, &ExportBar::setMessage);
+    connect(&document_, &Document::inDoubt, this, &Window::askWhoHasIt);
+    connect(
+        &document_, &Document::saved, this,
+        [this] {
+            if (closing_) close();
+        },
+        Qt::QueuedConnection);
+    connect(&document_, &Document::savingFailed, this, [this] {
+        if (!std::exchange(closing_, false)) return;
+        const auto answer = QMessageBox::question(
+            this, tr("Irenic"), tr("Not all of your work could be saved: %1\n\nClose all the same and lose it?")
+                                    .arg(exportBar_->message()));
+        if (answer != QMessageBox::Yes) return;
+        document_.keepNothing();
+        close();
+    });
+    Application::showProblemsBy([this](const QString& text) { exportBar_->setMessage(text); });
     connect(&document_, &Document::showAsked, photos_, &PhotoList::select);
     connect(&document_, &Document::workChanged, this, [this](const QString& photo) {
-        const PhotoState* state = document_.stateOf(photo.toStdString());
-        const Take* chosen = state->take(state->chosen);
+        const PhotoRecord* record = document_.recordOf(photo.toStdString());
+        const Take* chosen = record->state->take(record->state->chosen);
         photos_->setWork(photo, chosen ? QString(QLatin1Char(chosen->letter)) : QString(),
-                         document_.worked(photo.toStdString()), pathsOf(state->exports));
+                         document_.worked(photo.toStdString()), pathsOf(record->facts.exports));
     });
     settling_.setSingleShot(true);
     settling_.setInterval(60);
@@ -160,9 +181,11 @@ Window::Window(QWidget* parent)
     connect(&document_, &Document::photoChanged, this, &Window::describe);
     describe();
     showStart();
-    resize(1280, 800);
+    constexpr QSize kFirst(1280, 800);
+    resize(kFirst);
     std::vector<std::string> unheard; // restoreSession() tells them
     restoreLayout(QString::fromStdString(loadSession(unheard).layout));
+    fitScreen();
 }
 
 QWidget* Window::sidePanel() {
@@ -294,7 +317,36 @@ void Window::makeMenus() {
 }
 
 // Cells call the renderer, which is a member, until they are gone.
-Window::~Window() { delete takeCentralWidget(); }
+Window::~Window() {
+    Application::showProblemsBy({});
+    delete takeCentralWidget();
+}
+
+// All of it, with the frame that the desktop draws around it, where the screen has room: a window that was remembered on
+// another screen, or a first one on a small screen, would have its foot below the edge.
+void Window::fitScreen() {
+    const QScreen* on = screen();
+    if (!on || isFullScreen() || isMaximized()) return;
+    const QRect free = on->availableGeometry();
+    const QSize frame = isVisible() ? frameGeometry().size() - geometry().size() : QSize(0, 0);
+    const QSize most = (free.size() - frame).expandedTo(minimumSizeHint().boundedTo(free.size()));
+    if (size() != size().boundedTo(most)) resize(size().boundedTo(most));
+    const QRect all = isVisible() ? frameGeometry() : QRect(pos(), size() + frame);
+    if (free.contains(all)) return;
+    move(std::clamp(all.x(), free.left(), std::max(free.left(), free.right() + 1 - all.width())),
+         std::clamp(all.y(), free.top(), std::max(free.top(), free.bottom() + 1 - all.height())));
+}
+
+void Window::showEvent(QShowEvent* event) {
+    QMainWindow::showEvent(event);
+    // The frame's size is known a moment after the first time.
+    if (!event->spontaneous()) QTimer::singleShot(100, this, &Window::fitScreen);
+}
+
+void Window::askWhoHasIt(const QString& photo, const QString& text) {
+    exportBar_->ask(text, tr("It is closed there: use it here"),
+                    [this, photo] { document_.takeOver(photo.toStdString()); });
+}
 
 QString Window::pixelText(QPoint pixel) const {
     const SourcePoint p =
@@ -339,12 +391,18 @@ void Window::rememberSession() {
     session.shown = photos_->shown().toStdString();
     session.view = document_.view();
     session.layout = layoutText().toStdString();
-    try {
-        saveSession(session);
-    } catch (const std::exception& e) {
-        exportBar_->setMessage(
-            tr("The list of open photos could not be saved: %1").arg(QString::fromUtf8(e.what())));
-    }
+    remembered_ = jobs_.submit(
+        Lane::Saving, 1,
+        [session](const Work&) {
+            saveSession(session);
+            return true;
+        },
+        [this](const Outcome<bool>& made) {
+            if (!made.value)
+                exportBar_->setMessage(
+                    tr("The list of open photos could not be saved: %1").arg(QString::fromStdString(made.problem)));
+            if (closing_) close();
+        });
 }
 
 // Equal noise: the other takes' strengths are measured so that they leave as much noise as this one.
@@ -379,10 +437,10 @@ void Window::levelTakes(int take, NoiseKind kind) {
             out.text += tr("%1 % of the noise left").arg(100 * target, 0, 'f', 1);
             return out;
         },
-        [this, what,
+        [this, what, file = photo->file.string(),
          letter = document_.takes()[static_cast<std::size_t>(take)].letter](const Outcome<Result>& made) {
             if (!made.value) return exportBar_->setMessage(QString::fromStdString(made.problem));
-            document_.setSeveral(made.value->settings,
+            document_.setSeveral(file, made.value->settings,
                                  "equal " + what.toStdString() + " noise, after " + std::string(1, letter));
             exportBar_->setMessage(tr("Equal %1 noise: %2.").arg(what, made.value->text));
         });
@@ -458,7 +516,7 @@ void Window::askForReferences() {
 // What was exported of the photo, to see what was really written.
 void Window::listMade() {
     made_->clear();
-    for (const ExportMade& e : document_.state().exports) {
+    for (const ExportMade& e : document_.facts().exports) {
         const bool there = QFileInfo::exists(QString::fromStdString(e.file));
         auto* action = made_->addAction(tr("%1   %2   %3")
                                             .arg(QLatin1Char(e.letter))
@@ -514,7 +572,10 @@ void Window::dropEvent(QDropEvent* event) {
 
 // Whoever comes back to the window may have moved files meanwhile.
 void Window::changeEvent(QEvent* event) {
-    if (event->type() == QEvent::ActivationChange && isActiveWindow() && photos_) photos_->lookForMade();
+    if (event->type() == QEvent::ActivationChange && isActiveWindow() && photos_) {
+        photos_->lookForMade();
+        drawer_->lookForFiles();
+    }
     QMainWindow::changeEvent(event);
 }
 
@@ -533,8 +594,17 @@ void Window::closeEvent(QCloseEvent* event) {
         event->ignore();
         return;
     }
-    document_.save();
-    rememberSession();
+    // Closed once all is on the disk, with a word where that takes its time.
+    const bool first = !std::exchange(closing_, true);
+    if (first) {
+        rememberSession();
+        document_.save();
+    }
+    if (document_.unsaved() || remembered_.active()) {
+        exportBar_->setMessage(tr("Saving your work…"));
+        event->ignore();
+        return;
+    }
     QMainWindow::closeEvent(event);
 }
 

@@ -5,7 +5,7 @@
 #include <QTimer>
 
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "judge/equal_noise.h"
 #include "renderer.h"
 
@@ -54,6 +54,7 @@ class Window : public QMainWindow {
     void dragEnterEvent(QDragEnterEvent* event) override;
     void dropEvent(QDropEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
+    void showEvent(QShowEvent* event) override;
     void changeEvent(QEvent* event) override;
 
   private:
@@ -67,6 +68,8 @@ class Window : public QMainWindow {
     void describe();
     void refreshOverview();
     void rememberSession();
+    void fitScreen();
+    void askWhoHasIt(const QString& photo, const QString& text);
     QString layoutText() const;
     void restoreLayout(const QString& text);
     void levelTakes(int take, NoiseKind kind);
@@ -80,7 +83,7 @@ class Window : public QMainWindow {
     void showOverview(const Picture& picture);
 
     Jobs jobs_;
-    Document document_;
+    Document document_{jobs_};
     Renderer renderer_{jobs_};
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
@@ -102,7 +105,8 @@ class Window : public QMainWindow {
     QSplitter *splitter_, *foot_ = nullptr;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
-    Job overviewWork_, levelling_;
+    Job overviewWork_, levelling_, remembered_;
+    bool closing_ = false; // what was to be kept is kept, or is given up
 };
 
 } // namespace irenic

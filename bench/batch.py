@@ -249,10 +249,10 @@ def main():
         disk.close()
 
         disk, book = Disk(folder / "disk-2", 500), folder / "queue.sqlite"
-        subprocess.run([cli, "clean", *photos, *METHOD, "--out", disk.out, "--later", "--book", book], check=True,
+        subprocess.run([cli, "clean", *photos, *METHOD, "--out", disk.out, "--later", "--queue", book], check=True,
                        stdout=subprocess.DEVNULL)
-        work = [cli, "queue", "run", "--book", book, "--jobs", "2"]
-        under_bad_luck(disk, rng, asked.kills, work, [[cli, "queue", "retry", "--book", book], work])
+        work = [cli, "queue", "run", "--queue", book, "--jobs", "2"]
+        under_bad_luck(disk, rng, asked.kills, work, [[cli, "queue", "retry", "--queue", book], work])
         compare(f"queue, killed {asked.kills} times", disk.out, reference)
         disk.close()
 

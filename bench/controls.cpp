@@ -59,7 +59,7 @@ Rule* rule(double value, std::optional<double> recommended = {}) {
 TakeHead* head(bool chosen) {
     Take take;
     auto* h = new TakeHead(take);
-    h->show(take, chosen);
+    h->show(take, {}, chosen);
     h->setFixedWidth(250);
     return h;
 }

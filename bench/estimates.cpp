@@ -11,7 +11,7 @@
 #include "deliver/estimate.h"
 #include "deliver/export.h"
 #include "measure/open.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 using namespace irenic;
 

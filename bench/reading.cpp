@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "measure/open.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "reader/reader.h"
 
 using namespace irenic;

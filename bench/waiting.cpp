@@ -196,7 +196,7 @@ class Bench {
     void besideAQueue(const QString& photo) {
         namespace fs = std::filesystem;
         const QTemporaryDir folder;
-        const fs::path book = folder.filePath("queue.sqlite").toStdString();
+        const fs::path queue = folder.filePath("queue.sqlite").toStdString();
         Workforce force;
         force.program = fs::read_symlink("/proc/self/exe").parent_path() / "../cli/irenic-cli";
         for (const char* method : {"wavelet", "bm3d-quick", "learned-quick"}) {
@@ -204,26 +204,26 @@ class Bench {
             for (int round = 0; round < 3; ++round) {
                 set(method, next());
                 alone.push_back(until([&] { return current(1) == window_.sheet().rows(); }));
-                JobBook queue(book);
-                std::vector<JobWish> wishes(4);
-                for (JobWish& w : wishes) {
+                JobQueue exports(queue);
+                std::vector<ExportRequest> requests(4);
+                for (ExportRequest& w : requests) {
                     w.photo = photo.toStdString(), w.settings = Settings{"bm3d"};
                     w.delivery.folder = folder.path().toStdString();
                 }
-                queue.add(wishes);
+                exports.add(requests);
                 {
-                    const Supervisor supervisor(book, force);
+                    const Supervisor supervisor(queue, force);
                     // Reading is over and both clean.
                     until([&] {
                         int cleaning = 0;
-                        for (const QueuedJob& j : queue.list()) cleaning += j.progress > 0.12;
+                        for (const QueuedJob& j : exports.list()) cleaning += j.progress > 0.12;
                         return cleaning >= 2;
                     });
                     set(method, next());
                     beside.push_back(until([&] { return current(1) == window_.sheet().rows(); }));
-                    queue.cancelAll();
+                    exports.cancelAll();
                 }
-                queue.clearFinished();
+                exports.clearFinished();
             }
             std::printf("beside a queue, %-14s %8.0f ms alone, %8.0f ms: %+.0f %% (asked: 30)\n", method,
                         median(alone), median(beside), 100 * (median(beside) / median(alone) - 1));

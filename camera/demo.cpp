@@ -2,9 +2,9 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fstream>
 #include <stdexcept>
 
+#include "base/safe_file.h"
 #include "bodies.h"
 #include "deliver/dng.h"
 #include "deliver/picture_files.h"
@@ -87,11 +87,29 @@ Photo seenForPreview(const Photo& photo, const std::array<Plane, 3>& light, cons
 }
 
 void writeTruth(const std::filesystem::path& to, const Plane& mosaic) {
-    std::ofstream out(to, std::ios::binary);
+    std::string bytes;
     for (int y = 0; y < mosaic.height(); ++y)
-        out.write(reinterpret_cast<const char*>(mosaic.row(y)),
-                  static_cast<std::streamsize>(sizeof(float)) * mosaic.width());
-    if (!out) throw std::runtime_error(to.string() + ": it could not be written. Is the disk full?");
+        bytes.append(reinterpret_cast<const char*>(mosaic.row(y)),
+                     sizeof(float) * static_cast<std::size_t>(mosaic.width()));
+    writeWhole(to, bytes, SafeFile::Existing::Keep);
+}
+
+// As a file that is whole or not there.
+void makePhoto(const std::filesystem::path& to, const DemoShot& d, const Photo& photo,
+               const std::array<Plane, 3>& light, const Work& work) {
+    SafeFile file(to, SafeFile::Existing::Keep);
+    if (d.jpegQuality > 0) {
+        ExportOrder order;
+        order.settings = Settings::original();
+        order.how.format = ExportFormat::Jpeg, order.how.quality = static_cast<float>(d.jpegQuality);
+        writeJpeg(file.path(), photo, order, {}, work);
+    } else {
+        DngExtras extras;
+        extras.preview = renderOverview(seenForPreview(photo, light, d), {}, 512);
+        extras.compression = DngCompression::Lossless;
+        writeDng(file.path(), photo, extras, work);
+    }
+    file.commit();
 }
 
 } // namespace
@@ -124,20 +142,8 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
             Photo photo = takePhoto(mosaic, d.body, d.shot);
             if (!(d.optics == Optics{}))
                 photo.metadata.mosaic.push_back(opcodesFor(d.optics, mosaic.width(), mosaic.height()));
-            const fs::path part = folder / ("." + std::string(d.name) + ".part");
-            if (picture) {
-                ExportOrder order;
-                order.settings = Settings::original();
-                order.how.format = ExportFormat::Jpeg, order.how.quality = static_cast<float>(d.jpegQuality);
-                writeJpeg(part, photo, order, {}, work);
-            } else {
-                DngExtras extras;
-                extras.preview = renderOverview(seenForPreview(photo, light, d), {}, 512);
-                extras.compression = DngCompression::Lossless;
-                writeDng(part, photo, extras, work);
-            }
-            fs::rename(part, file);
-            if (wantsTruth) writeTruth(truthFile, mosaic);
+            if (!fs::exists(file)) makePhoto(file, d, photo, light, work);
+            if (wantsTruth && !fs::exists(truthFile)) writeTruth(truthFile, mosaic);
             say(file.string());
         }
     }

@@ -5,7 +5,7 @@
 #include <cstdio>
 #include <vector>
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

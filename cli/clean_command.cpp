@@ -17,7 +17,9 @@
 #include "measure/open.h"
 #include "queue/deliver_once.h"
 #include "queue/supervisor.h"
-#include "raw/text.h"
+#include "base/folders.h"
+#include "base/text.h"
+#include "number.h"
 
 namespace irenic {
 
@@ -33,7 +35,7 @@ struct CleanOptions {
     int bits = 16, jobs = 1;
     float quality = 95;
     bool overwrite = false, asJson = false, recommended = false, resume = false, later = false;
-    std::string book; // with `later`; empty: this user's
+    std::string queue; // with `later`; empty: this user's
 };
 
 // One place for one file, however it is called; a name that cannot be followed is left for the writer to
@@ -53,7 +55,8 @@ std::vector<Delivery> deliveriesOf(const CleanOptions& o) {
              o.formats.empty() && all.empty() ? std::vector<std::string>{"dng"} : o.formats) {
             Delivery d;
             setFromText(*findField<Delivery>("format"), d, format);
-            if (fs::exists(o.profile))
+            std::error_code none;
+            if (fs::is_regular_file(o.profile, none))
                 d.profile = fs::absolute(o.profile);
             else
                 setFromText(*findField<Delivery>("space"), d, o.profile);
@@ -118,10 +121,10 @@ struct Task {
     int counter = 1;
 };
 
-// The wish that a task's delivery is, for names and for workers.
-JobWish wishOf(const Task& task, const Delivery& delivery, const CleanOptions& o, const Settings& settings,
+// The request that a task's delivery is, for names and for workers.
+ExportRequest requestOf(const Task& task, const Delivery& delivery, const CleanOptions& o, const Settings& settings,
                const Look& look) {
-    JobWish w;
+    ExportRequest w;
     std::error_code error;
     w.photo = fs::absolute(task.file, error).string();
     if (!o.recommended) w.settings = settings;
@@ -138,6 +141,10 @@ void say(bool asJson, const json& line) {
         std::printf("%s -> %s%s\n", line["file"].get<std::string>().c_str(),
                     line["output"].get<std::string>().c_str(),
                     line.value("skipped", false) ? "  (done before)" : "");
+    if (!asJson && line.contains("notes"))
+        for (const json& note : line["notes"])
+            std::fprintf(stderr, "irenic-cli: %s: %s\n", line["output"].get<std::string>().c_str(),
+                         note.get<std::string>().c_str());
     std::fflush(stdout);
 }
 
@@ -153,7 +160,7 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
     const double each = 0.9 / static_cast<double>(task.deliveries.size());
     for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
         const double from = 0.1 + each * static_cast<double>(i);
-        const auto made = deliverOnce(wishOf(task, task.deliveries[i], o, settings, look), *photo, measured,
+        const auto made = deliverOnce(requestOf(task, task.deliveries[i], o, settings, look), *photo, measured,
                                       o.output, inner.part(from, from + each));
         if (!made) {
             open.push_back(task.deliveries[i]);
@@ -161,6 +168,7 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
         }
         json line = {{"file", shownPath(task.file)}, {"output", shownPath(made->target)}};
         if (made->before) line["skipped"] = true;
+        if (!made->left.empty()) line["notes"] = made->left;
         say(o.asJson, line);
     }
     task.deliveries = std::move(open);
@@ -191,27 +199,22 @@ int cleanHere(std::vector<Task> tasks, const CleanOptions& o, const Settings& se
     }
 }
 
-std::vector<JobWish> wishesOf(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
+std::vector<ExportRequest> requestsOf(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
                               const Look& look) {
-    std::vector<JobWish> wishes;
+    std::vector<ExportRequest> requests;
     for (const Task& task : tasks)
-        for (const Delivery& d : task.deliveries) wishes.push_back(wishOf(task, d, o, settings, look));
-    return wishes;
+        for (const Delivery& d : task.deliveries) requests.push_back(requestOf(task, d, o, settings, look));
+    return requests;
 }
 
 // In several processes, by a queue of its own that goes when all is done.
 int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
                   const Look& look, const Work& work) {
-    char folder[] = "/tmp/irenic-queue-XXXXXX";
-    if (!mkdtemp(folder)) throw std::runtime_error("/tmp: no folder can be made for the queue.");
-    const std::unique_ptr<char, void (*)(char*)> gone(folder, [](char* f) {
-        std::error_code error;
-        fs::remove_all(f, error);
-    });
-    const fs::path place = fs::path(folder) / "queue.sqlite";
-    JobBook book(place);
-    const std::vector<JobWish> wishes = wishesOf(tasks, o, settings, look);
-    book.add(wishes);
+    const TemporaryFolder folder;
+    const fs::path place = folder.path() / "queue.sqlite";
+    JobQueue queue(place);
+    const std::vector<ExportRequest> requests = requestsOf(tasks, o, settings, look);
+    queue.add(requests);
     Workforce force;
     force.program = fs::read_symlink("/proc/self/exe");
     force.workers = o.jobs, force.nice = 0;
@@ -219,28 +222,31 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
     std::set<std::int64_t> told;
     std::atomic<float> done = 0;
     {
-        const Bar bar(done, std::to_string(wishes.size()) + " files");
+        const Bar bar(done, std::to_string(requests.size()) + " files");
         const Supervisor supervisor(place, force);
         for (bool over = false; !over;) {
             if (work.stop.stop_requested()) throw Cancelled();
             std::this_thread::sleep_for(std::chrono::milliseconds(100));
             over = true;
             double sum = 0;
-            for (const QueuedJob& j : book.list()) {
+            for (const QueuedJob& j : queue.list()) {
                 const bool ended = j.state != JobState::Waiting && j.state != JobState::Running;
                 over = over && ended;
                 sum += ended ? 1 : j.progress;
                 if (!ended || !told.insert(j.id).second) continue;
-                json line = {{"file", shownPath(j.wish.photo)}};
+                json line = {{"file", shownPath(j.request.photo)}};
                 if (j.state == JobState::Done) {
                     line["output"] = shownPath(j.target);
-                    if (j.reason == kMadeBefore) line["skipped"] = true;
+                    if (j.reason == kMadeBefore)
+                        line["skipped"] = true;
+                    else if (!j.reason.empty())
+                        line["notes"] = {j.reason};
                 } else {
                     line["error"] = j.reason, ++failed;
                 }
                 say(o.asJson, line);
             }
-            done = static_cast<float>(sum / static_cast<double>(wishes.size()));
+            done = static_cast<float>(sum / static_cast<double>(requests.size()));
         }
     }
     return failed;
@@ -276,7 +282,9 @@ int clean(CleanOptions o, const Work& work) {
             if (inputs.count(place)) {
                 say(o.asJson,
                     {{"file", shownPath(file)},
-                     {"error", shownName(target) + ": this is an input, which is never overwritten."}});
+                     {"error", "Cannot name the export of " + shownName(file) + " " + shownName(target) +
+                                   ": that is a photo that is to be cleaned. Choose another --name, --out or "
+                                   "--output."}});
                 fine = false;
                 continue;
             }
@@ -292,11 +300,11 @@ int clean(CleanOptions o, const Work& work) {
             ++failed;
     }
     if (o.later) {
-        const fs::path place = o.book.empty() ? JobBook::usualPlace() : fs::path(o.book);
-        const std::vector<JobWish> wishes = wishesOf(tasks, o, *take.settings, look);
-        JobBook(place).add(wishes);
+        const fs::path place = o.queue.empty() ? JobQueue::usualPlace() : fs::path(o.queue);
+        const std::vector<ExportRequest> requests = requestsOf(tasks, o, *take.settings, look);
+        JobQueue(place).add(requests);
         std::printf("%zu files wait in the queue; 'irenic-cli queue run' or the window makes them.\n",
-                    wishes.size());
+                    requests.size());
         return failed ? 1 : 0;
     }
     failed += o.jobs > 1 && o.output.empty() ? cleanTogether(tasks, o, *take.settings, look, work)
@@ -339,7 +347,7 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
                         "srgb, adobe, prophoto, rec2020, or an ICC file; not for DNG");
     command->add_option("--bits", o.bits, "TIFF: 8, 16, 32 (floating point); PNG: 8, 16")
         ->check(CLI::IsMember({8, 16, 32}));
-    command->add_option("--quality", o.quality, "JPEG and JPEG XL: 1 to 100")->check(CLI::Range(1, 100));
+    command->add_option("--quality", o.quality, "JPEG and JPEG XL: 1 to 100")->check(between(1, 100));
     command
         ->add_option("--compression", o.compression,
                      "DNG: lossless (JPEG) or none; TIFF: zip, lzw or none; default: packed")
@@ -357,7 +365,7 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
     command->add_option("--jobs", o.jobs, "Processes at a time, each a wall around its photo")
         ->check(CLI::Range(1, 64));
     auto* later = command->add_flag("--later", o.later, "Only put them in the queue");
-    command->add_option("--book", o.book, "With --later: the queue's file; default: this user's")
+    command->add_option("--queue", o.queue, "With --later: the queue's file; default: this user's")
         ->needs(later);
     command->add_flag("--json", o.asJson, "One JSON object in a line for each file");
     command->callback([command, options, &work, &status] {

@@ -1,7 +1,7 @@
 // irenic-cli clean: cleaned copies of photos.
 #pragma once
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace CLI {
 class App;

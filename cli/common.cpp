@@ -8,9 +8,10 @@
 #include <iostream>
 #include <nlohmann/json.hpp>
 
+#include "base/jobs.h"
 #include "denoise/method.h"
 #include "measure/open.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
@@ -32,8 +33,9 @@ int forEachFile(const std::vector<std::string>& files, bool asJson,
             throw;
         } catch (const std::exception& e) {
             ++failed;
-            std::fprintf(stderr, "irenic-cli: %s\n", e.what());
-            all.push_back({{"file", shownPath(file)}, {"error", e.what()}});
+            const std::string problem = problemOf(e);
+            std::fprintf(stderr, "irenic-cli: %s\n", problem.c_str());
+            all.push_back({{"file", shownPath(file)}, {"error", problem}});
         }
     if (asJson) print(all);
     return failed ? 1 : 0;
@@ -67,7 +69,8 @@ std::vector<std::string> expanded(const std::vector<std::string>& names) {
     const auto addFolder = [&](const fs::path& folder) {
         std::vector<std::string> found;
         std::error_code error;
-        for (const auto& entry : fs::directory_iterator(folder, error)) {
+        for (fs::directory_iterator it(folder, error), end; !error && it != end; it.increment(error)) {
+            const fs::directory_entry& entry = *it;
             std::string ending = entry.path().extension().string();
             std::transform(ending.begin(), ending.end(), ending.begin(),
                            [](unsigned char c) { return std::tolower(c); });
@@ -80,7 +83,9 @@ std::vector<std::string> expanded(const std::vector<std::string>& names) {
     };
     for (const std::string& name : names) {
         std::error_code error;
-        if (fs::is_directory(name, error)) {
+        if (const auto photo = photoOfSidecar(name)) {
+            out.push_back(photo->string());
+        } else if (fs::is_directory(name, error)) {
             addFolder(name);
         } else if (!fs::exists(fs::symlink_status(name, error)) &&
                    name.find_first_of("*?[") != std::string::npos) {

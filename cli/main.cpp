@@ -11,11 +11,15 @@
 #include "studio/render.h"
 #endif
 #include "denoise/method.h"
-#include "image/field_json.h"
+#include "base/field_json.h"
+#include "base/jobs.h"
+#include "base/safe_file.h"
 #include "measure/open.h"
 #include "measure/probes.h"
+#include "number.h"
+#include "raw/identity.h"
 #include "queue_commands.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "reader/reader.h"
 #include "session/sidecar.h"
 #include "session/state_json.h"
@@ -76,6 +80,8 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
         {"black", black},
         {"white", p.white},
         {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
+        {"sandboxed", irenic::decodersAreSandboxed()},
+        {"id", irenic::idOf(p).text},
         {"pattern",
          {{"defects", p.pattern.defects.size()},
           {"rows", p.pattern.rowSigma},
@@ -107,10 +113,11 @@ int inspect(const std::vector<std::string>& files, bool asJson, const Work& work
 
 int printState(const std::vector<std::string>& files, bool asJson, const Work& work) {
     return forEachFile(files, asJson, [&](const std::string& file, json& all) {
-        const auto photo = irenic::readPhoto(file, work, irenic::Measure::Nothing);
-        const irenic::Loaded loaded = irenic::loadSidecar(file, irenic::digestOf(*photo));
+        const auto photo = irenic::readPhoto(file, work);
+        const irenic::Loaded loaded = irenic::loadSidecar(file, irenic::samplesDigestOf(*photo));
         for (const std::string& m : loaded.messages) std::fprintf(stderr, "irenic-cli: %s\n", m.c_str());
         all.push_back({{"file", irenic::shownPath(file)},
+                       {"id", irenic::idOf(*photo).text},
                        {"state", loaded.record ? irenic::jsonOf(*loaded.record) : json()}});
         if (asJson) return;
         std::printf("%s\n", irenic::shownPath(file).c_str());
@@ -121,7 +128,7 @@ int printState(const std::vector<std::string>& files, bool asJson, const Work& w
             std::printf("  %c%s  %s\n", t.letter, t.id == s.chosen ? " chosen" : "",
                         irenic::textOf(t.settings).c_str());
         if (!s.look.plain()) std::printf("  look  %s\n", irenic::textOf(s.look).c_str());
-        for (const irenic::ExportMade& e : s.exports)
+        for (const irenic::ExportMade& e : loaded.record->facts.exports)
             std::printf("  made  %s  %s\n", e.when.c_str(), irenic::shownPath(e.file).c_str());
     });
 }
@@ -160,6 +167,7 @@ struct SheetOptions {
     std::vector<std::string> takes, probes;
     std::string look;
     double zoom = 1, push = 0;
+    bool overwrite = false;
 };
 
 int sheet(const SheetOptions& o, const Work& work) {
@@ -168,6 +176,7 @@ int sheet(const SheetOptions& o, const Work& work) {
     try {
         for (const std::string& t : o.takes) {
             const irenic::Preset take = takeFrom(t);
+            if (takes.size() >= irenic::kMostTakesKept) throw std::invalid_argument("more takes than letters");
             if (take.settings) takes.push_back(*take.settings);
         }
     } catch (const std::invalid_argument& e) {
@@ -184,8 +193,12 @@ int sheet(const SheetOptions& o, const Work& work) {
         if (p.empty() || !whole.contains(p))
             throw WrongUsage("--probe: the rectangle does not lie inside the photo");
     const irenic::Look look = lookOf(o.look);
-    irenic::writeSheetPicture(o.output, *photo, takes, probes, look, {o.zoom, static_cast<float>(o.push)},
-                              work);
+    try {
+        irenic::writeSheetPicture(o.output, o.overwrite, *photo, takes, probes, look,
+                                  {o.zoom, static_cast<float>(o.push)}, work);
+    } catch (const irenic::WriteError& e) {
+        throw std::runtime_error(irenic::shownName(o.output) + ": " + e.what());
+    }
     return 0;
 }
 
@@ -234,10 +247,12 @@ int main(int argc, char** argv) {
         ->required();
     sheetCommand->add_option("--probe", sheetOptions.probes,
                              "X,Y,W,H; repeat for more; default: placed by measurement");
-    sheetCommand->add_option("--zoom", sheetOptions.zoom);
+    sheetCommand->add_option("--zoom", sheetOptions.zoom)->check(irenic::between(0.01, 16));
     sheetCommand->add_option("--look", sheetOptions.look, "As in 'clean'");
-    sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only");
+    sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only")
+        ->check(irenic::between(-10, 10));
     sheetCommand->add_option("--output", sheetOptions.output)->required();
+    sheetCommand->add_flag("--overwrite", sheetOptions.overwrite, "Replace a sheet that is there; nothing else");
     sheetCommand->callback([&] {
         // Text needs a font engine, but no window and no display.
         if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
@@ -252,7 +267,7 @@ int main(int argc, char** argv) {
     auto* demo = app.add_subcommand("demo-data", "Make the demo raws with the simulated camera");
     demo->add_option("DIR", folder)->required();
     demo->add_flag("--truth", truth, "Also write the noiseless mosaics");
-    demo->add_option("--scale", scale, "Size of the pictures, for tests")->check(CLI::Range(0.05, 2.0));
+    demo->add_option("--scale", scale, "Size of the pictures, for tests")->check(irenic::between(0.05, 2));
     const auto say = [](const std::string& line) { std::printf("%s\n", line.c_str()); };
     bool render = false;
     int rays = 16;
@@ -284,7 +299,7 @@ int main(int argc, char** argv) {
         std::fprintf(stderr, "irenic-cli: stopped; nothing unfinished is left\n");
         return stop.status();
     } catch (const std::exception& e) {
-        std::fprintf(stderr, "irenic-cli: %s\n", e.what());
+        std::fprintf(stderr, "irenic-cli: %s\n", irenic::problemOf(e).c_str());
         return 1;
     }
     return stop.status() ? stop.status() : status;

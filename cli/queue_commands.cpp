@@ -14,7 +14,7 @@
 #include "common.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "reader/reader.h"
 
 namespace irenic {
@@ -24,7 +24,7 @@ using nlohmann::json;
 namespace {
 
 struct QueueOptions {
-    std::string book = JobBook::usualPlace().string();
+    std::string queue = JobQueue::usualPlace().string();
     std::int64_t job = 0;
     int nice = 0, workers = 2;
     bool asJson = false;
@@ -33,12 +33,12 @@ struct QueueOptions {
 constexpr const char* kStates[] = {"waiting", "running", "done", "failed", "cancelled"};
 
 int list(const QueueOptions& o) {
-    const JobBook book(o.book);
+    const JobQueue queue(o.queue);
     json all = json::array();
-    for (const QueuedJob& j : book.list()) {
+    for (const QueuedJob& j : queue.list()) {
         const char* state = kStates[static_cast<int>(j.state)];
         all.push_back({{"id", j.id},
-                       {"photo", shownPath(j.wish.photo)},
+                       {"photo", shownPath(j.request.photo)},
                        {"state", state},
                        {"progress", j.progress},
                        {"target", shownPath(j.target)},
@@ -46,7 +46,7 @@ int list(const QueueOptions& o) {
                        {"tries", j.tries}});
         if (!o.asJson)
             std::printf("%5lld  %-9s %s%s%s%s\n", static_cast<long long>(j.id), state,
-                        shownPath(j.wish.photo).c_str(), j.target.empty() ? "" : " -> ",
+                        shownPath(j.request.photo).c_str(), j.target.empty() ? "" : " -> ",
                         shownPath(j.target).c_str(), j.reason.empty() ? "" : ("  " + j.reason).c_str());
     }
     if (o.asJson) print(all);
@@ -55,18 +55,18 @@ int list(const QueueOptions& o) {
 
 // Until nothing waits any more. Exit status 1 where something failed.
 int runQueue(const QueueOptions& o, const Work& work) {
-    JobBook book(o.book);
-    book.recover();
-    book.setPaused(false);
+    JobQueue queue(o.queue);
+    queue.recover();
+    queue.setPaused(false);
     Workforce force;
     force.program = std::filesystem::read_symlink("/proc/self/exe");
     force.workers = o.workers, force.nice = o.nice;
-    const Supervisor supervisor(o.book, force);
+    const Supervisor supervisor(o.queue, force);
     for (;;) {
         work.check();
         std::this_thread::sleep_for(std::chrono::milliseconds(200));
         bool open = false, failed = false;
-        for (const QueuedJob& j : book.list()) {
+        for (const QueuedJob& j : queue.list()) {
             open |= j.state == JobState::Waiting || j.state == JobState::Running;
             failed |= j.state == JobState::Failed;
         }
@@ -89,10 +89,10 @@ int workOn(const QueueOptions& o, const Work& work) {
             useReader(patient);
         }
     }
-    JobBook book(o.book);
-    const auto job = book.find(o.job);
+    JobQueue queue(o.queue);
+    const auto job = queue.find(o.job);
     if (!job) throw WrongUsage("--job: there is no such job");
-    return perform(book, *job, work) ? 0 : 1;
+    return perform(queue, *job, work) ? 0 : 1;
 }
 
 } // namespace
@@ -103,7 +103,7 @@ void addQueueCommands(CLI::App& app, const Work& work, int& status) {
     queue->require_subcommand(1);
     const auto add = [&](const char* name, const char* text, std::function<int()> act) {
         auto* command = queue->add_subcommand(name, text);
-        command->add_option("--book", options->book, "The queue's file; default: this user's");
+        command->add_option("--queue", options->queue, "The queue's file; default: this user's");
         command->callback([&status, act = std::move(act)] { status = act(); });
         return command;
     };
@@ -114,15 +114,15 @@ void addQueueCommands(CLI::App& app, const Work& work, int& status) {
         ->add_option("--jobs", options->workers, "Processes at a time")
         ->check(CLI::Range(1, 64));
     add("retry", "Let what failed wait once more", [options] {
-        JobBook(options->book).retryFailed();
+        JobQueue(options->queue).retryFailed();
         return 0;
     });
     add("clear", "Forget what is done or cancelled", [options] {
-        JobBook(options->book).clearFinished();
+        JobQueue(options->queue).clearFinished();
         return 0;
     });
     auto* worker = app.add_subcommand("work", "One job of a queue, as its worker")->group("");
-    worker->add_option("--book", options->book)->required();
+    worker->add_option("--queue", options->queue)->required();
     worker->add_option("--job", options->job)->required();
     worker->add_option("--nice", options->nice);
     worker->callback([options, &work, &status] { status = workOn(*options, work); });

@@ -1,7 +1,7 @@
 // irenic-cli queue and work: the queue that the window fills, without a window.
 #pragma once
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace CLI {
 class App;

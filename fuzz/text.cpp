@@ -2,7 +2,7 @@
 #include <string>
 
 #include "deliver/xmp.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "session/take.h"
 
 using namespace irenic;

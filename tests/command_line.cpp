@@ -8,6 +8,7 @@
 
 #include "deliver/xmp.h"
 #include "measure/open.h"
+#include "raw/identity.h"
 #include "session/sidecar.h"
 #include "support.h"
 
@@ -52,7 +53,7 @@ class TestCommandLine : public QObject {
         state.chosen = state.takes[1].id;
         state.look.exposure = 0.5f;
         const PhotoPtr photo = readPhoto(mill_.toStdString(), {}, Measure::Nothing);
-        saveSidecar(mill_.toStdString(), digestOf(*photo), {std::make_shared<PhotoState>(state), {}});
+        saveSidecar(mill_.toStdString(), samplesDigestOf(*photo), {std::make_shared<PhotoState>(state), {}, {}});
         const Result r = run({"state", mill_, "--json"});
         QCOMPARE(r.status, 0);
         const QJsonObject kept = QJsonDocument::fromJson(r.out).array()[0].toObject()["state"].toObject();

@@ -288,7 +288,7 @@ class TestDngKinds : public QObject {
     void levelsOfOneValue() {
         // The standard's default for the dimensions is 1 x 1: two by two with one value reads as black 0.
         const PhotoPtr photo = readPhoto(plain().write(path("one.dng")));
-        const auto tags = readTagDirectories(exported(*photo, "one-clean.dng", {"wavelet"}));
+        const auto tags = readTagDirectories(GivenFile(exported(*photo, "one-clean.dng", {"wavelet"})));
         QVERIFY(tags.has_value());
         QCOMPARE(rawTag(*tags, 0xc619)->numbers(), (std::vector<double>{1, 1}));
         QCOMPARE(rawTag(*tags, 0xc61a)->numbers(), std::vector<double>{512});
@@ -305,13 +305,13 @@ class TestDngKinds : public QObject {
             by->profiles[0].colourMatrix * Vector3{0.3127 / 0.3290, 1, (1 - 0.3127 - 0.3290) / 0.3290};
         const double most = std::max({seen[0], seen[1], seen[2]});
         for (std::size_t c = 0; c < 3; ++c) QVERIFY(std::abs(by->neutral[c] - seen[c] / most) < 1e-6);
-        auto tags = readTagDirectories(exported(*by, "xy-clean.dng", {"wavelet"}));
+        auto tags = readTagDirectories(GivenFile(exported(*by, "xy-clean.dng", {"wavelet"})));
         QVERIFY(!Metadata::find(tags->main, 0xc628) &&
                 Metadata::find(tags->main, 0xc629)->numbers() == (std::vector<double>{0.3127, 0.3290}));
         d.main.erase(0xc629);
         const PhotoPtr none = readPhoto(d.write(path("none.dng")));
         QVERIFY(none->whiteFrom == WhiteFrom::Nothing && none->neutral[1] == 1.0);
-        tags = readTagDirectories(exported(*none, "none-clean.dng", {"wavelet"}));
+        tags = readTagDirectories(GivenFile(exported(*none, "none-clean.dng", {"wavelet"})));
         QVERIFY(!Metadata::find(tags->main, 0xc628) && !Metadata::find(tags->main, 0xc629));
     }
     void theWholeActiveAreaIsCleaned() {
@@ -395,7 +395,7 @@ class TestDngKinds : public QObject {
         d.main[0x83bb] = test::bytesTag({0x1c, 2, 5, 0, 4, 't', 'i', 'd', 'e'}, 7);
         const auto before = d.main;
         const PhotoPtr p = readPhoto(d.write(path("tags.dng")));
-        const auto tags = readTagDirectories(exported(*p, "tags-clean.dng", {"wavelet"}));
+        const auto tags = readTagDirectories(GivenFile(exported(*p, "tags-clean.dng", {"wavelet"})));
         QVERIFY(tags.has_value());
         for (const DngTag& t : dngTags()) {
             const TagEntry *first = Metadata::find(tags->main, t.tag), *raw = rawTag(*tags, t.tag);
@@ -468,7 +468,7 @@ class TestDngKinds : public QObject {
                               0,   0,   26,   0,    0, 0, 0, 0, 0, 0, 'Q',  'u',  'a', 'y', 's', 0});
         const PhotoPtr p = readPhoto(d.write(path("profiles.dng")));
         QCOMPARE(p->metadata.profiles.size(), std::size_t(1));
-        const auto tags = readTagDirectories(exported(*p, "profiles-clean.dng", {"wavelet"}));
+        const auto tags = readTagDirectories(GivenFile(exported(*p, "profiles-clean.dng", {"wavelet"})));
         QCOMPARE(tags->profiles.size(), std::size_t(1));
         QCOMPARE(tags->profiles[0], p->metadata.profiles[0]);
         QCOMPARE(tags->profiles[0].at(0).text(), std::string("Quays"));
@@ -481,7 +481,7 @@ class TestDngKinds : public QObject {
         // Unsafe, as long as nothing is said: into private data, with its byte order and old place.
         const PhotoPtr unsafe = readPhoto(d.write(path("note.dng")));
         QVERIFY(unsafe->metadata.makerNoteOffset > 0);
-        auto tags = readTagDirectories(exported(*unsafe, "note-clean.dng", {"wavelet"}));
+        auto tags = readTagDirectories(GivenFile(exported(*unsafe, "note-clean.dng", {"wavelet"})));
         QVERIFY(!Metadata::find(tags->exif, 0x927c));
         QVERIFY(Metadata::find(tags->main, 0xc634));
         const std::vector<std::uint8_t> data = Metadata::find(tags->main, 0xc634)->bytes;
@@ -491,12 +491,12 @@ class TestDngKinds : public QObject {
         QCOMPARE(all.substr(20, 10), std::string(note.begin(), note.end()));
         // And once more through: the block is carried, not another one added.
         const PhotoPtr again = readPhoto(path("note-clean.dng").toStdString());
-        tags = readTagDirectories(exported(*again, "note-again.dng", {"wavelet"}));
+        tags = readTagDirectories(GivenFile(exported(*again, "note-again.dng", {"wavelet"})));
         QCOMPARE(Metadata::find(tags->main, 0xc634)->bytes, data);
         // Safe: where it was, and private data as it was.
         d.main[0xc635] = test::shortsTag({1}), d.main[0xc634] = test::bytesTag({'S', 0, 1, 2, 3});
         tags = readTagDirectories(
-            exported(*readPhoto(d.write(path("safe.dng"))), "safe-clean.dng", {"wavelet"}));
+            GivenFile(exported(*readPhoto(d.write(path("safe.dng"))), "safe-clean.dng", {"wavelet"})));
         QCOMPARE(Metadata::find(tags->exif, 0x927c)->bytes, note);
         QCOMPARE(Metadata::find(tags->main, 0xc634)->bytes, (std::vector<std::uint8_t>{'S', 0, 1, 2, 3}));
     }

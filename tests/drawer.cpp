@@ -72,7 +72,7 @@ class TestDrawer : public test::WindowTest {
         QCOMPARE(drawer().jobs().size(), std::size_t(2));
         QVERIFY(QFile::exists(folder_.filePath("one-made.tif")) &&
                 QFile::exists(folder_.filePath("one-small.jpg")));
-        QTRY_COMPARE(window_->document().state().exports.size(), std::size_t(2));
+        QTRY_COMPARE(window_->document().facts().exports.size(), std::size_t(2));
         QTRY_VERIFY(window_->exportBar().queueButton()->text().contains("2 done"));
         // The list tells what was made of a photo, and what of it is gone.
         auto& photos = window_->photos();
@@ -124,10 +124,10 @@ class TestDrawer : public test::WindowTest {
     }
     void whatWaitedAsksBeforeItGoesOn() {
         qputenv("XDG_STATE_HOME", state_.filePath("4").toUtf8());
-        JobWish wish;
-        wish.photo = one_.toStdString(), wish.settings = Settings{"wavelet"},
-        wish.delivery.name = "{stem}-later";
-        JobBook(JobBook::usualPlace()).add({wish});
+        ExportRequest request;
+        request.photo = one_.toStdString(), request.settings = Settings{"wavelet"},
+        request.delivery.name = "{stem}-later";
+        JobQueue(JobQueue::usualPlace()).add({request});
         again();
         begin();
         QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&

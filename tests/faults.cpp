@@ -10,7 +10,7 @@
 #include <csignal>
 
 #include "deliver/export.h"
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 #include "measure/open.h"
 #include "support.h"
 

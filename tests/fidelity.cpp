@@ -152,7 +152,7 @@ class TestFidelity : public QObject {
             order.settings = Settings::original(), order.how.format = ExportFormat::Tiff,
             order.target = path("plain.tif"), order.overwrite = true;
             exportPhoto(*p, order);
-            const FilePicture picture = readTiffPicture(order.target, {});
+            const FilePicture picture = readTiffPicture(GivenFile(order.target), {});
             const auto* v = reinterpret_cast<const std::uint16_t*>(picture.data.data());
             const Blocks tiff = blocksOf(picture.width, picture.height, [&](int x, int y) {
                 Vector3 rgb;

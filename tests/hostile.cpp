@@ -12,7 +12,7 @@
 #include "made_dng.h"
 #include "measure/open.h"
 #include "raw/opcodes.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "support.h"
 
 using namespace irenic;

@@ -4,7 +4,7 @@
 #include "image/dct_cosine.h"
 #include "image/matrix.h"
 #include "image/plane.h"
-#include "image/work.h"
+#include "image/tiles.h"
 
 using namespace irenic;
 

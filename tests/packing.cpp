@@ -112,7 +112,7 @@ class TestPacking : public QObject {
         const auto s = test::shoot(6400, qPrintable(mosaic));
         const std::string file = test::writeShot(folder_, qPrintable(mosaic + ".dng"), s.photo);
         const PhotoPtr ours = readPhoto(file, {}, Measure::Nothing);
-        CameraRaw raw(file);
+        CameraRaw raw{GivenFile(file)};
         QVERIFY(raw.opened());
         Photo frame;
         raw.unpack(frame, {});

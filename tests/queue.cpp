@@ -10,7 +10,7 @@
 
 #include "deliver/export.h"
 #include "measure/open.h"
-#include "queue/claim.h"
+#include "base/claim.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
 #include "support.h"
@@ -28,14 +28,14 @@ class TestQueue : public QObject {
         return folder_.filePath(QString::fromStdString(name)).toStdString();
     }
     static fs::path cli() { return qEnvironmentVariable("IRENIC_CLI").toStdString(); }
-    JobWish wish(const std::string& photo, const fs::path& out) const {
-        JobWish w;
+    ExportRequest request(const std::string& photo, const fs::path& out) const {
+        ExportRequest w;
         w.photo = photo, w.settings = Settings{"wavelet"};
         w.delivery.folder = out.string(), w.delivery.format = ExportFormat::Tiff;
         return w;
     }
-    static bool over(const JobBook& book) {
-        for (const QueuedJob& j : book.list())
+    static bool over(const JobQueue& queue) {
+        for (const QueuedJob& j : queue.list())
             if (j.state == JobState::Waiting || j.state == JobState::Running) return false;
         return true;
     }
@@ -60,59 +60,59 @@ class TestQueue : public QObject {
                                 test::shoot(6400, "RGGB", static_cast<std::uint32_t>(20 + i)).photo));
     }
     void theBookKeepsOrderAndStates() {
-        JobBook book(in("book-1.sqlite"));
-        QVERIFY(book.list().empty() && !book.claim());
-        book.add({wish(photos_[0], in("o")), wish(photos_[1], in("o")), wish(photos_[2], in("o"))});
-        const auto all = book.list();
+        JobQueue queue(in("queue-1.sqlite"));
+        QVERIFY(queue.list().empty() && !queue.claim());
+        queue.add({request(photos_[0], in("o")), request(photos_[1], in("o")), request(photos_[2], in("o"))});
+        const auto all = queue.list();
         QCOMPARE(all.size(), std::size_t(3));
-        QVERIFY(all[0].wish.settings->method == "wavelet" && all[2].wish.photo == photos_[2]);
-        book.move(all[2].id, -2);
-        QCOMPARE(book.list()[0].id, all[2].id);
-        book.move(all[2].id, 1);
-        QCOMPARE(book.list()[1].id, all[2].id);
-        book.setPaused(true);
-        QVERIFY(!book.claim());
-        book.setPaused(false);
-        // Two that have the book open never get the same.
-        JobBook other(in("book-1.sqlite"));
-        const auto a = book.claim(), b = other.claim();
+        QVERIFY(all[0].request.settings->method == "wavelet" && all[2].request.photo == photos_[2]);
+        queue.move(all[2].id, -2);
+        QCOMPARE(queue.list()[0].id, all[2].id);
+        queue.move(all[2].id, 1);
+        QCOMPARE(queue.list()[1].id, all[2].id);
+        queue.setPaused(true);
+        QVERIFY(!queue.claim());
+        queue.setPaused(false);
+        // Two that have the queue open never get the same.
+        JobQueue other(in("queue-1.sqlite"));
+        const auto a = queue.claim(), b = other.claim();
         QVERIFY(a && b && a->id != b->id);
-        book.tellProgress(a->id, 0.5);
+        queue.noteProgress(a->id, 0.5);
         QCOMPARE(other.find(a->id)->progress, 0.5);
-        book.tellFailed(a->id, "the tide came", true);
-        QVERIFY(book.find(a->id)->state == JobState::Waiting && book.find(a->id)->reason == "the tide came");
-        (void)book.claim();
-        book.tellFailed(a->id, "and again", true);
-        QVERIFY(book.find(a->id)->state == JobState::Failed);
-        book.retryFailed();
-        QVERIFY(book.find(a->id)->state == JobState::Waiting && book.find(a->id)->tries == 0);
-        book.cancelAll();
-        QVERIFY(over(book));
-        book.clearFinished();
-        QVERIFY(book.list().empty());
+        queue.noteFailed(a->id, "the tide came", true);
+        QVERIFY(queue.find(a->id)->state == JobState::Waiting && queue.find(a->id)->reason == "the tide came");
+        (void)queue.claim();
+        queue.noteFailed(a->id, "and again", true);
+        QVERIFY(queue.find(a->id)->state == JobState::Failed);
+        queue.retryFailed();
+        QVERIFY(queue.find(a->id)->state == JobState::Waiting && queue.find(a->id)->tries == 0);
+        queue.cancelAll();
+        QVERIFY(over(queue));
+        queue.clearFinished();
+        QVERIFY(queue.list().empty());
     }
     void wishesSurviveTheirText() {
-        JobWish w = wish("/quay/ö, mill.dng", "/x");
+        ExportRequest w = request("/quay/ö, mill.dng", "/x");
         w.look.exposure = 0.5f, w.risk = Risk{0.25, 0.5}, w.letter = "C", w.take = "soft", w.counter = 9;
-        const JobWish back = wishFrom(textOf(w));
+        const ExportRequest back = requestFrom(textOf(w));
         QVERIFY(back.photo == w.photo && back.settings == w.settings && back.look == w.look &&
                 back.delivery == w.delivery && back.risk == w.risk && back.take == w.take &&
                 back.counter == 9);
-        QVERIFY_EXCEPTION_THROWN(wishFrom("{"), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(requestFrom("{"), std::invalid_argument);
     }
     void goodOnesAreMadeAndBadOnesSayWhy() {
         const fs::path out = in("mixed");
         std::ofstream(in("broken.dng")) << "no photo at all";
-        JobBook book(in("book-2.sqlite"));
-        std::vector<JobWish> all = {wish(photos_[0], out), wish(in("broken.dng").string(), out),
-                                    wish(photos_[1], out), wish(in("gone.dng").string(), out)};
-        JobWish own = wish(photos_[2], out);
+        JobQueue queue(in("queue-2.sqlite"));
+        std::vector<ExportRequest> all = {request(photos_[0], out), request(in("broken.dng").string(), out),
+                                    request(photos_[1], out), request(in("gone.dng").string(), out)};
+        ExportRequest own = request(photos_[2], out);
         own.settings.reset(); // its own recommendation
         all.push_back(own);
-        book.add(all);
-        const Supervisor supervisor(in("book-2.sqlite"), force());
-        QTRY_VERIFY_WITH_TIMEOUT(over(book), 120000);
-        const auto jobs = book.list();
+        queue.add(all);
+        const Supervisor supervisor(in("queue-2.sqlite"), force());
+        QTRY_VERIFY_WITH_TIMEOUT(over(queue), 120000);
+        const auto jobs = queue.list();
         QVERIFY(jobs[0].state == JobState::Done && jobs[2].state == JobState::Done &&
                 jobs[4].state == JobState::Done);
         QVERIFY(jobs[1].state == JobState::Failed && jobs[1].reason.find("broken.dng") != std::string::npos);
@@ -121,89 +121,93 @@ class TestQueue : public QObject {
         QCOMPARE(namesIn(out).size(), std::size_t(3));
         // What a worker made is what is made here.
         ExportOrder order;
-        order.settings = *jobs[0].wish.settings, order.how = jobs[0].wish.delivery,
+        order.settings = *jobs[0].request.settings, order.how = jobs[0].request.delivery,
         order.target = in("here.tif");
         exportPhoto(*readPhoto(photos_[0]), order);
         QVERIFY(readPhoto(jobs[0].target)->samples == readPhoto(in("here.tif"))->samples);
     }
     void aTakenNameGetsANumberOrIsRefused() {
         const fs::path out = in("names");
-        JobBook book(in("book-3.sqlite"));
-        book.add({wish(photos_[0], out), wish(photos_[0], out)});
-        JobWish refuse = wish(photos_[0], out);
+        JobQueue queue(in("queue-3.sqlite"));
+        queue.add({request(photos_[0], out), request(photos_[0], out)});
+        ExportRequest refuse = request(photos_[0], out);
         refuse.delivery.conflict = Conflict::Refuse;
         {
             Workforce one = force();
             one.workers = 1;
-            const Supervisor supervisor(in("book-3.sqlite"), one);
-            QTRY_VERIFY_WITH_TIMEOUT(over(book), 60000);
-            book.add({refuse});
-            QTRY_VERIFY_WITH_TIMEOUT(over(book), 60000);
+            const Supervisor supervisor(in("queue-3.sqlite"), one);
+            QTRY_VERIFY_WITH_TIMEOUT(over(queue), 60000);
+            queue.add({refuse});
+            QTRY_VERIFY_WITH_TIMEOUT(over(queue), 60000);
         }
         QVERIFY((namesIn(out) == std::vector<std::string>{"mill-0-clean-2.tif", "mill-0-clean.tif"}));
-        QVERIFY(book.list()[2].state == JobState::Failed &&
-                book.list()[2].reason.find("there already") != std::string::npos);
+        QVERIFY(queue.list()[2].state == JobState::Failed &&
+                queue.list()[2].reason.find("there already") != std::string::npos);
     }
     void aWorkerThatIsKilledIsTriedOnceMore() {
         const fs::path out = in("killed");
-        JobBook book(in("book-4.sqlite"));
-        JobWish slow = wish(photos_[0], out);
+        JobQueue queue(in("queue-4.sqlite"));
+        ExportRequest slow = request(photos_[0], out);
         slow.settings = Settings{"nlbayes"};
-        book.add({slow, wish(photos_[1], out)});
-        const Supervisor supervisor(in("book-4.sqlite"), force());
-        const auto first = [&] { return *book.find(1); };
-        QTRY_VERIFY_WITH_TIMEOUT(
-            first().state == JobState::Running && first().worker > 0 && first().worker != getpid(), 20000);
-        ::kill(first().worker, SIGKILL);
-        QTRY_VERIFY_WITH_TIMEOUT(over(book), 120000);
+        queue.add({slow, request(photos_[1], out)});
+        const Supervisor supervisor(in("queue-4.sqlite"), force());
+        const auto first = [&] { return *queue.find(1); };
+        const auto worker = [&] {
+            const std::string owner = first().owner; // ".../PROCESS/START"
+            const std::size_t end = owner.rfind('/');
+            return owner.empty() ? 0 : std::stoi(owner.substr(owner.rfind('/', end - 1) + 1));
+        };
+        QTRY_VERIFY_WITH_TIMEOUT(first().state == JobState::Running && worker() > 0 && worker() != getpid(), 20000);
+        ::kill(worker(), SIGKILL);
+        QTRY_VERIFY_WITH_TIMEOUT(over(queue), 120000);
         QVERIFY(first().state == JobState::Done && first().tries == 2);
-        QVERIFY(book.find(2)->state == JobState::Done);
+        QVERIFY(queue.find(2)->state == JobState::Done);
         QCOMPARE(namesIn(out).size(), std::size_t(2));
     }
     void aWorkerThatHangsIsGivenUp() {
-        JobBook book(in("book-5.sqlite"));
-        book.add({wish(photos_[0], in("hung"))});
+        JobQueue queue(in("queue-5.sqlite"));
+        queue.add({request(photos_[0], in("hung"))});
         // A program that never says anything stands for a decoder that spins.
         const fs::path spins = in("spins.sh");
         std::ofstream(spins) << "#!/bin/sh\nexec sleep 60\n";
         fs::permissions(spins, fs::perms::owner_all);
         Workforce f = force(0.6);
         f.program = spins;
-        const Supervisor supervisor(in("book-5.sqlite"), f);
-        QTRY_VERIFY_WITH_TIMEOUT(over(book), 20000);
-        QVERIFY(book.list()[0].state == JobState::Failed && book.list()[0].tries == 2);
-        QVERIFY(book.list()[0].reason.find("no progress") != std::string::npos);
+        const Supervisor supervisor(in("queue-5.sqlite"), f);
+        QTRY_VERIFY_WITH_TIMEOUT(over(queue), 20000);
+        QVERIFY(queue.list()[0].state == JobState::Failed && queue.list()[0].tries == 2);
+        QVERIFY(queue.list()[0].reason.find("no progress") != std::string::npos);
     }
     void cancelledOnesLeaveNothing() {
         const fs::path out = in("cancelled");
-        JobBook book(in("book-6.sqlite"));
-        JobWish slow = wish(photos_[0], out);
+        JobQueue queue(in("queue-6.sqlite"));
+        ExportRequest slow = request(photos_[0], out);
         slow.settings = Settings{"nlbayes"};
-        book.add({slow, slow, slow});
-        const Supervisor supervisor(in("book-6.sqlite"), force());
-        QTRY_VERIFY_WITH_TIMEOUT(book.list()[0].progress > 0, 30000);
-        book.cancelAll();
+        queue.add({slow, slow, slow});
+        const Supervisor supervisor(in("queue-6.sqlite"), force());
+        QTRY_VERIFY_WITH_TIMEOUT(queue.list()[0].progress > 0, 30000);
+        queue.cancelAll();
         QTRY_VERIFY_WITH_TIMEOUT(supervisor.idle(), 10000);
-        QVERIFY(over(book));
-        for (const QueuedJob& j : book.list())
+        QVERIFY(over(queue));
+        for (const QueuedJob& j : queue.list())
             QVERIFY(j.state == JobState::Cancelled || j.state == JobState::Done);
         for (const std::string& name : namesIn(out))
             QVERIFY2(name.find(".part") == std::string::npos && name[0] != '.', name.c_str());
     }
     // The whole program is killed at any moment, begins again, and every good photo is there exactly once.
     void killedAtAnyMomentNothingIsLostOrDoubled() {
-        const fs::path out = in("resumed"), place = in("book-7.sqlite");
-        JobBook book(place);
-        std::vector<JobWish> all;
+        const fs::path out = in("resumed"), place = in("queue-7.sqlite");
+        JobQueue queue(place);
+        std::vector<ExportRequest> all;
         std::ofstream(in("bad.dng")) << "rotten";
-        for (const std::string& p : photos_) all.push_back(wish(p, out));
-        all.insert(all.begin() + 2, wish(in("bad.dng").string(), out));
-        book.add(all);
+        for (const std::string& p : photos_) all.push_back(request(p, out));
+        all.insert(all.begin() + 2, request(in("bad.dng").string(), out));
+        queue.add(all);
         std::uint32_t s = 5;
-        for (int round = 0; round < 8 && !over(book); ++round) {
+        for (int round = 0; round < 8 && !over(queue); ++round) {
             QProcess run;
             run.start(QString::fromStdString(cli().string()),
-                      {"queue", "run", "--book", QString::fromStdString(place.string())});
+                      {"queue", "run", "--queue", QString::fromStdString(place.string())});
             QVERIFY(run.waitForStarted());
             s = s * 1664525U + 1013904223U;
             run.waitForFinished(150 + static_cast<int>(s >> 24) * 4);
@@ -213,13 +217,13 @@ class TestQueue : public QObject {
         }
         QProcess last;
         last.start(QString::fromStdString(cli().string()),
-                   {"queue", "run", "--book", QString::fromStdString(place.string())});
+                   {"queue", "run", "--queue", QString::fromStdString(place.string())});
         QVERIFY(last.waitForFinished(120000));
         QCOMPARE(last.exitCode(), 1); // the bad one
         int done = 0;
-        for (const QueuedJob& j : book.list()) {
+        for (const QueuedJob& j : queue.list()) {
             if (j.state != JobState::Done) {
-                QVERIFY(j.wish.photo.find("bad") != std::string::npos);
+                QVERIFY(j.request.photo.find("bad") != std::string::npos);
                 continue;
             }
             ++done;
@@ -232,36 +236,36 @@ class TestQueue : public QObject {
     }
     // A worker that outlived who started it, for a moment, and then died: nobody was told.
     void whatNobodyHeardOfIsTakenUp() {
-        const fs::path place = in("book-8.sqlite");
-        JobBook book(place);
-        book.add({wish(photos_[0], in("unheard"))});
-        const auto job = book.claim();
+        const fs::path place = in("queue-8.sqlite");
+        JobQueue queue(place);
+        queue.add({request(photos_[0], in("unheard"))});
+        const auto job = queue.claim();
         QProcess outlived;
         outlived.start("sleep", {"1"});
         QVERIFY(outlived.waitForStarted());
-        book.setWorker(job->id, static_cast<int>(outlived.processId()));
-        book.recover(); // as at a start: it lives
-        QVERIFY(book.find(job->id)->state == JobState::Running);
+        queue.setWorker(job->id, static_cast<int>(outlived.processId()));
+        queue.recover(); // as at a start: it lives
+        QVERIFY(queue.find(job->id)->state == JobState::Running);
         const Supervisor supervisor(place, force());
-        QTRY_VERIFY_WITH_TIMEOUT(book.find(job->id)->state == JobState::Done, 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(queue.find(job->id)->state == JobState::Done, 60000);
     }
     void oneFileIsMadeByOne() {
         const fs::path target = in("shared/mill.tif"), claim = claimOf(target);
         {
-            const auto mine = Claim::take(target);
+            const auto mine = Claim::take(claim);
             QVERIFY(mine && fs::exists(claim));
-            QVERIFY(!Claim::take(target)); // it is being made
+            QVERIFY(!Claim::take(claim)); // it is being made
         }
         QVERIFY(!fs::exists(claim));
         // What a machine left that died long ago is taken over; what another one touched just now is not.
         std::ofstream(claim) << "elsewhere 7\n";
-        QVERIFY(!Claim::take(target));
+        QVERIFY(!Claim::take(claim));
         const timespec longAgo[2] = {{1000000000, 0}, {1000000000, 0}};
         QCOMPARE(utimensat(AT_FDCWD, claim.c_str(), longAgo, 0), 0);
         {
-            const auto mine = Claim::take(target);
+            const auto mine = Claim::take(claim);
             QVERIFY(mine);
-            QVERIFY(!Claim::take(target));
+            QVERIFY(!Claim::take(claim));
         }
         // Of many that try at once one has it, and nothing is left behind.
         for (int round = 0; round < 20; ++round) {
@@ -272,7 +276,7 @@ class TestQueue : public QObject {
                 std::vector<std::jthread> all;
                 for (int i = 0; i < 6; ++i)
                     all.emplace_back([&] {
-                        const auto mine = Claim::take(target);
+                        const auto mine = Claim::take(claim);
                         if (!mine) return;
                         most = std::max(most.load(), ++having);
                         std::this_thread::sleep_for(std::chrono::milliseconds(5));
@@ -348,11 +352,11 @@ class TestQueue : public QObject {
                                       "--method", "wavelet", "--out", out});
         QCOMPARE(status, 0);
         QVERIFY(fs::exists(in("cli/mill-2-clean.dng")) && fs::exists(in("cli/mill-3-clean.dng")));
-        const QString book = QString::fromStdString(in("book-7.sqlite").string());
-        std::tie(status, text) = run({"queue", "list", "--book", book});
+        const QString queue = QString::fromStdString(in("queue-7.sqlite").string());
+        std::tie(status, text) = run({"queue", "list", "--queue", queue});
         QVERIFY(status == 0 && text.contains("failed") && text.contains("mill-5-clean.tif"));
-        QCOMPARE(run({"queue", "clear", "--book", book}).first, 0);
-        QCOMPARE(run({"queue", "list", "--book", book}).second.split('\n', Qt::SkipEmptyParts).size(), 1);
+        QCOMPARE(run({"queue", "clear", "--queue", queue}).first, 0);
+        QCOMPARE(run({"queue", "list", "--queue", queue}).second.split('\n', Qt::SkipEmptyParts).size(), 1);
     }
 };
 

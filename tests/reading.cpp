@@ -2,6 +2,7 @@
 #include <QTest>
 
 #include "measure/open.h"
+#include "reader/reader.h"
 #include "measure/probes.h"
 #include "raw/preview.h"
 #include "support.h"
@@ -83,10 +84,10 @@ class TestReading : public QObject {
         auto s = test::shoot(1600);
         s.photo.orientation = 6; // to be turned right
         const std::string file = test::writeShot(folder_, "turned.dng", s.photo);
-        const auto p = glimpseOf(file, 48).picture;
+        const auto p = glimpseOf(GivenFile(file), 48).picture;
         QVERIFY(p && p->height > p->width && p->height >= 48 && p->height < 97);
         // Its top is the photo's left side.
-        const Glimpse level = glimpseOf(test::writeShot(folder_, "level.dng", test::shoot(1600).photo), 48);
+        const Glimpse level = glimpseOf(GivenFile(test::writeShot(folder_, "level.dng", test::shoot(1600).photo)), 48);
         QCOMPARE(level.iso, 1600.0);
         QVERIFY(!level.taken.empty());
         const auto& flat = level.picture;
@@ -98,8 +99,8 @@ class TestReading : public QObject {
                         p->data[static_cast<std::size_t>(i * 3 + c)] -
                         flat->data[static_cast<std::size_t>((flat->height - 1 - i) * flat->width * 3 + c)]) <
                     30);
-        QVERIFY(!glimpseOf(put("text-only.dng", "nothing"), 48).picture);
-        QVERIFY(!glimpseOf("/nowhere/at/all.dng", 48).picture);
+        QVERIFY(!glimpseOf(GivenFile(put("text-only.dng", "nothing")), 48).picture);
+        QVERIFY(!glimpseSandboxed("/nowhere/at/all.dng", 48).picture);
     }
     void probesLookAtDifferentPlaces() {
         test::Shooting s;

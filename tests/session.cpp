@@ -7,10 +7,14 @@
 #include <fstream>
 #include <malloc.h>
 #include <random>
+#include <set>
 #include <sys/stat.h>
 
-#include "deliver/safe_file.h"
-#include "image/field_json.h"
+#include "base/folders.h"
+#include "base/given_file.h"
+#include "base/safe_file.h"
+#include "raw/identity.h"
+#include "base/field_json.h"
 #include "session/history.h"
 #include "session/sidecar.h"
 #include "session/state_json.h"
@@ -55,7 +59,6 @@ PhotoState someState() {
     PhotoState s = freshState();
     for (Take& t : s.takes) {
         t.settings = rolled<Settings>();
-        if (upTo(1)) t.risk = Risk{0.25, 0.125};
         if (upTo(1)) t.name = "soft \"tide\" Ü";
     }
     for (unsigned i = 0; i < upTo(6); ++i)
@@ -64,9 +67,15 @@ PhotoState someState() {
     s.look = rolled<Look>();
     s.giveIds();
     if (upTo(1)) s.chosen = s.takes[upTo(2)].id;
-    if (upTo(1)) s.exports.push_back({"/quay/mill-clean.dng", "2026-01-15 22:10:00", 'B'});
     s.notes = "line one\nline two";
     return s;
+}
+
+PhotoFacts someFacts() {
+    PhotoFacts facts;
+    if (upTo(1)) facts.exports.push_back({"/quay/mill-clean.dng", "2026-01-15 22:10:00", 'B'});
+    if (upTo(1)) facts.recommended = Recommended{rolled<Settings>(), {0.25, 0.125}};
+    return facts;
 }
 
 // What a killed program was doing: edits without end, each saved, each told to the log afterwards.
@@ -76,7 +85,7 @@ int editUntilKilled(const std::string& photo, unsigned seed) {
     for (int n = 1;; ++n) {
         PhotoState state = someState();
         state.notes = std::to_string(n) + std::string(upTo(3000), 'x');
-        saveSidecar(photo, "0123456789abcdef", {std::make_shared<PhotoState>(state), {}});
+        saveSidecar(photo, "0123456789abcdef", {std::make_shared<PhotoState>(state), {}, {}});
         log << n << std::endl;
     }
 }
@@ -140,7 +149,7 @@ class TestSession : public QObject {
     }
     void statesComeBackFromJson() {
         for (int i = 0; i < 200; ++i) {
-            PhotoRecord record{std::make_shared<PhotoState>(someState()), {}};
+            PhotoRecord record{std::make_shared<PhotoState>(someState()), {}, someFacts()};
             if (upTo(1))
                 record.kept.push_back(
                     {"before the tide", "2026-01-15 22:00:00", std::make_shared<PhotoState>(someState())});
@@ -246,36 +255,150 @@ class TestSession : public QObject {
         if (geteuid() == 0) {
             // Root may write anywhere: a name that leaves no room for the sidecar's does the same.
             const fs::path photo = in(QString(236, 'm') + ".dng"), moved = in(QString(237, 'n') + ".dng");
-            const PhotoRecord record{std::make_shared<PhotoState>(someState()), {}};
+            const PhotoRecord record{std::make_shared<PhotoState>(someState()), {}, someFacts()};
             saveSidecar(photo, "feedfeedfeedfeed", record);
             QVERIFY(fs::exists(dataFolder() / "sidecars" / "feedfeedfeedfeed.irenic.json"));
             const Loaded loaded = loadSidecar(moved, "feedfeedfeedfeed");
             QVERIFY(loaded.record && loaded.record->state->takes == record.state->takes);
         }
         Photo a = test::flatField(0.2, 1600, 64), b = test::flatField(0.2, 1600, 64, 10);
-        QVERIFY(digestOf(a) == digestOf(a) && digestOf(a) != digestOf(b) && digestOf(a).size() == 16);
+        QVERIFY(samplesDigestOf(a) != samplesDigestOf(b) && samplesDigestOf(a).size() == 16);
     }
-    void twoOnOnePhoto() {
-        const fs::path photo = in("shared.dng");
-        std::string owner;
-        {
-            const SidecarLock first(photo, "00", owner);
-            QVERIFY(first.held() && owner.empty());
-            const SidecarLock second(photo, "00", owner);
-            QVERIFY(!second.held() && owner == "this program");
+    // A renamed photo in a folder that cannot be written, of which the samples are not known yet: no two share a file.
+    void photosThatWereNotReadDoNotShareAFile() {
+        const fs::path one = in(QString(243, 'p') + ".dng"), two = in(QString(243, 'q') + ".dng");
+        const PhotoRecord a{std::make_shared<PhotoState>(someState()), {}, {}},
+            b{std::make_shared<PhotoState>(someState()), {}, {}};
+        saveSidecar(one, {}, a), saveSidecar(two, {}, b);
+        QVERIFY(*loadSidecar(one, {}).record->state == *a.state && *loadSidecar(two, {}).record->state == *b.state);
+        // Once they are, the photo is found by them, and what it had before is there.
+        QVERIFY(*loadSidecar(one, "abcdabcdabcdabcd").record->state == *a.state);
+        saveSidecar(one, "abcdabcdabcdabcd", a);
+        QVERIFY(!fs::exists(sidecarPlaces(one, {}).byPath));
+        QVERIFY(!loadSidecar(two, "0").messages.size());
+    }
+    void whatOtherWindowsLeftComesBack() {
+        const fs::path photo = in("left.dng");
+        const PhotoRecord mine{std::make_shared<PhotoState>(someState()), {}, {}};
+        saveElsewhere(photo, "00", mine);
+        const LeftElsewhere left = leftElsewhere(photo, "00");
+        QCOMPARE(left.versions.size(), std::size_t(1));
+        QVERIFY(*left.versions[0].state == *mine.state && !loadSidecar(photo, "00").record);
+        forgetElsewhere(left);
+        QVERIFY(leftElsewhere(photo, "00").versions.empty());
+    }
+    void anOlderRecordNeverComesLater() {
+        SidecarWriter writer;
+        const fs::path photo = in("order.dng");
+        PhotoState first = someState(), second = first;
+        first.notes = "first", second.notes = "second";
+        writer.write({photo.string(), "00", {std::make_shared<PhotoState>(second), {}, {}}, false, 8});
+        writer.write({photo.string(), "00", {std::make_shared<PhotoState>(first), {}, {}}, false, 7});
+        QCOMPARE(QString::fromStdString(loadSidecar(photo, "00").record->state->notes), QStringLiteral("second"));
+    }
+    // What is true of a photo is no part of what is undone; it stood with takes and states before.
+    void factsStandApart() {
+        nlohmann::json old = jsonOf(someState());
+        old["irenic"] = 1;
+        old["exports"] = {{{"file", "/quay/a.dng"}, {"when", "2026-01-15 22:10:00"}, {"take", "B"}}};
+        old["takes"][1]["recommended"] = jsonOf(Settings{"nlm", 1.25f});
+        old["takes"][1]["risk"] = {{"luminance", 0.25}, {"colour", 0.5}};
+        std::vector<std::string> problems;
+        const PhotoRecord record = recordFrom(old, problems);
+        QVERIFY(problems.empty() && record.facts.exports.size() == 1 && record.facts.exports[0].letter == 'B');
+        QVERIFY(record.facts.riskOf(Settings{"nlm", 1.25f}) && !record.facts.riskOf(Settings{"nlm", 1.5f}));
+        QVERIFY(recordFrom(jsonOf(record), problems) == record);
+        // What comes by itself is in all of the history.
+        History history;
+        const auto a = std::make_shared<PhotoState>(freshState());
+        auto b = std::make_shared<PhotoState>(*a);
+        b->notes = "after";
+        history.add({"step", {{"/quay/mill.dng", a, b}}});
+        history.amend("/quay/mill.dng", [](const StatePtr& s) -> StatePtr {
+            auto next = std::make_shared<PhotoState>(*s);
+            next->takes.emplace_back();
+            return next;
+        });
+        const StateChange back = history.undo().changes[0];
+        QVERIFY(back.before->takes.size() == 4 && back.after->takes.size() == 4 && back.after->notes == "after");
+    }
+    void nothingBeyondItsLimitsIsTaken_data() {
+        QTest::addColumn<QByteArray>("text");
+        const auto many = [](const char* name, int count, const char* one) {
+            QByteArray text = QByteArray("{\"irenic\":1,\"") + name + "\":[";
+            for (int i = 0; i < count; ++i) text += QByteArray(i ? "," : "") + one;
+            return text + "]}";
+        };
+        QTest::newRow("nested") << QByteArray("{\"irenic\":1,\"rest\":") + QByteArray(100000, '[') +
+                                       QByteArray(100000, ']') + "}";
+        QTest::newRow("nested, cut") << QByteArray(1000000, '[');
+        QTest::newRow("takes") << many("takes", 100000, "{}");
+        QTest::newRow("probes") << many("probes", 10000, "{\"x\":1}");
+        QTest::newRow("exports") << many("exports", 200000, "{\"file\":\"a\"}");
+        QTest::newRow("kept") << many("kept", 2000, "{\"name\":\"a\"}");
+        QTest::newRow("text") << QByteArray("{\"irenic\":1,\"notes\":\"") + QByteArray(3000000, 'x') + "\"}";
+    }
+    // Set aside whole, with a word: what is beyond all measure is nobody's work, and is lost all the same to none.
+    void nothingBeyondItsLimitsIsTaken() {
+        QFETCH(QByteArray, text);
+        const fs::path photo = in("limits.dng"), sidecar = in("limits.dng.irenic.json");
+        std::ofstream(sidecar) << text.toStdString();
+        QVERIFY(!peekSidecar(photo));
+        QVERIFY_EXCEPTION_THROWN(loadPreset(sidecar.string()), std::invalid_argument);
+        const Loaded loaded = loadSidecar(photo, "00");
+        QVERIFY(!loaded.record && !loaded.blocked && loaded.messages.size() == 1 && !fs::exists(sidecar));
+        bool found = false;
+        for (const auto& e : fs::directory_iterator(in("")))
+            found |= e.path().filename().string().starts_with("limits.dng.irenic.json.damaged-") &&
+                     fs::file_size(e.path()) == static_cast<std::uintmax_t>(text.size());
+        QVERIFY(found);
+    }
+    void onlyRegularFilesAreOpened() {
+        const fs::path photo = in("pipe.dng"), sidecar = in("pipe.dng.irenic.json");
+        QCOMPARE(::mkfifo(sidecar.c_str(), 0600), 0);
+        QVERIFY(!peekSidecar(photo));
+        QVERIFY(!loadSidecar(photo, "00").record && !fs::exists(sidecar)); // out of the way
+        QCOMPARE(::symlink("/dev/zero", sidecar.c_str()), 0);
+        QVERIFY(!peekSidecar(photo) && !loadSidecar(photo, "00").record);
+        QVERIFY_EXCEPTION_THROWN(loadPreset("/dev/zero"), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(openGiven("/dev/null"), FileError);
+        QVERIFY_EXCEPTION_THROWN(openGiven(in("").string()), FileError);
+        QVERIFY(!textOfFile(in(QString(300, 'x')), 10)); // no such file, however long its name
+    }
+    void idsAndLettersBecomeUnlike() {
+        nlohmann::json json = jsonOf(freshState());
+        for (auto& take : json["takes"]) take["id"] = 5, take["letter"] = "B";
+        json["probes"] = {{{"id", 5}, {"x", 1e300}, {"y", -4}}, {{"id", 4294967295U}, {"x", "no"}}};
+        json["chosen"] = 5;
+        std::vector<std::string> problems;
+        PhotoState s = stateFrom(json, problems);
+        std::set<std::uint32_t> ids;
+        std::set<char> letters;
+        for (const Take& t : s.takes) ids.insert(t.id), letters.insert(t.letter);
+        for (const Probe& p : s.probes) ids.insert(p.id);
+        QVERIFY(ids.size() == 5 && letters.size() == 3 && !ids.count(0) && s.chosen == s.takes[0].id);
+        QCOMPARE(problems.size(), std::size_t(2));
+        // Whatever a file says, no probe lies outside its photo.
+        s.probes[0].x = 900000, s.probes[0].width = 800000, s.probes[1].y = -900000;
+        s.clipTo(160, 120);
+        for (const Probe& p : s.probes) QVERIFY(Rect(0, 0, 160, 120).contains({p.x, p.y, 1, 1}) && p.width <= 160);
+    }
+    void foldersAreTheUsersAlone() {
+        for (const fs::path& folder : {dataFolder(), configFolder(), stateFolder(), presetFolder()}) {
+            struct stat info {};
+            QVERIFY(stat(folder.c_str(), &info) == 0 && (info.st_mode & 0777) == 0700);
         }
-        owner.clear();
-        const SidecarLock third(photo, "00", owner);
-        QVERIFY(third.held() && owner.empty());
-        // Of a process that is gone it is taken over; of another machine's it is not.
-        const fs::path lock = in(".other.dng.irenic.json.lock");
-        char host[256] = {};
-        gethostname(host, sizeof host - 1);
-        std::ofstream(lock) << "4194000 " << host << "\n";
-        QVERIFY(SidecarLock(in("other.dng"), "00", owner).held());
-        std::ofstream(lock) << "12 boathouse\n";
-        QVERIFY(!SidecarLock(in("other.dng"), "00", owner).held());
-        QCOMPARE(owner, std::string("process 12 on boathouse"));
+        const QByteArray was = qgetenv("XDG_DATA_HOME");
+        qputenv("XDG_DATA_HOME", "relative/data");
+        QVERIFY(dataFolder().is_absolute() && dataFolder().string().find("relative") == std::string::npos);
+        qputenv("XDG_DATA_HOME", was);
+        fs::path gone;
+        {
+            const TemporaryFolder one, other;
+            gone = one.path();
+            QVERIFY(one.path() != other.path() && fs::is_directory(gone));
+        }
+        QVERIFY(!fs::exists(gone));
     }
     void presetsGoThroughFiles() {
         const Preset preset{rolled<Settings>(), rolled<Look>()};
@@ -286,7 +409,7 @@ class TestSession : public QObject {
         QVERIFY(loadPreset((presetFolder() / "night.json").string()).settings == preset.settings);
         PhotoState state = someState();
         state.chosen = state.takes[1].id;
-        saveSidecar(in("as-take.dng"), "00", {std::make_shared<PhotoState>(state), {}});
+        saveSidecar(in("as-take.dng"), "00", {std::make_shared<PhotoState>(state), {}, {}});
         QVERIFY(loadPreset(in("as-take.dng.irenic.json").string()).settings == state.takes[1].settings);
         QVERIFY_EXCEPTION_THROWN(loadPreset("nowhere"), std::invalid_argument);
         QVERIFY_EXCEPTION_THROWN(savePreset("../night", preset), WriteError);

@@ -15,7 +15,7 @@ class TestStrips : public QObject {
         Photo out = small;
         out.rawWidth = 96, out.rawHeight = height;
         out.active = out.crop = {0, 0, 96, height};
-        out.mended.clear(), out.digest.clear();
+        out.mended.clear(), out.id = {};
         out.channels = mosaic ? 1 : 3;
         out.samples.resize(static_cast<std::size_t>(96) * static_cast<std::size_t>(height) *
                            static_cast<std::size_t>(out.channels));

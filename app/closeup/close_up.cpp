@@ -332,7 +332,7 @@ void CloseUp::refresh() {
             connect(head_, &TakeHead::openAsked, this, [this](bool open) { head_->setOpen(open); });
             static_cast<QVBoxLayout*>(controls_->layout())->insertWidget(0, head_);
         }
-        head_->show(take, document_.chosen() == index);
+        head_->show(take, document_.facts(), document_.chosen() == index);
         head_->setVisible(true);
         // Beside the pixels, at their zoom; in Removed itself it would be there twice.
         const bool beside = showRemoved_->isChecked() && manner_ != Manner::Removed;

@@ -22,6 +22,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
+#include "base/text.h"
 #include "session/sidecar.h"
 #include "style/flow.h"
 #include "style/style.h"
@@ -63,13 +64,12 @@ QString timeText(double seconds) {
 
 Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> selected, QWidget* parent)
     : QWidget(parent), document_(document), jobs_(jobs), selected_(std::move(selected)) {
-    std::filesystem::path place = JobBook::usualPlace();
+    place_ = JobQueue::usualPlace();
     if (!keeps_) {
         static const QTemporaryDir nowhere;
-        place = nowhere.filePath(QStringLiteral("queue.sqlite")).toStdString();
+        place_ = nowhere.filePath(QStringLiteral("queue.sqlite")).toStdString();
     }
-    book_ = std::make_unique<JobBook>(place);
-    model_ = new QueueModel(*book_, this);
+    model_ = new QueueModel(jobs_, this);
     list_ = new QTreeView(this);
     list_->setModel(model_);
     list_->setRootIsDecorated(false);
@@ -91,9 +91,9 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     setAccessibleName(tr("Drawer: delivery and queue"));
 
     connect(model_, &QueueModel::jobDone, this, [this](const QueuedJob& job) {
-        document_.noteExport(job.wish.photo,
-                             {job.target, job.finished, job.wish.letter.empty() ? 'A' : job.wish.letter[0]});
-        if (estimated_ && job.wish.settings && *job.wish.settings == estimatedOrder_.settings)
+        document_.noteExport(job.request.photo,
+                             {job.target, job.finished, job.request.letter.empty() ? 'A' : job.request.letter[0]});
+        if (estimated_ && job.request.settings && *job.request.settings == estimatedOrder_.settings)
             noteTaken(estimatedOrder_, *estimated_, job.seconds);
     });
     for (const auto signal : {&Document::photoChanged, &Document::chosenChanged, &Document::takesChanged})
@@ -105,19 +105,76 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     watching_.setInterval(400);
     connect(&watching_, &QTimer::timeout, this, &Drawer::refresh);
     watching_.start();
-    const int left = book_->recover();
-    if (left > 0) {
-        // Only with consent: the machine may be wanted for something else now.
-        book_->setPaused(true);
-        fromLastTime_ = true;
+    // What was asked for last may be of a newer version, or name a profile that is gone.
+    try {
+        setDelivery(deliveryFromText(
+            QSettings().value(QStringLiteral("deliver/last"), QStringLiteral("dng")).toString().toStdString()));
+    } catch (const std::exception& e) {
+        setDelivery({});
+        message_ = tr("The last export settings cannot be used (%1); these are the usual ones.")
+                       .arg(QString::fromUtf8(e.what()));
     }
-    setDelivery(deliveryFromText(
-        QSettings().value(QStringLiteral("deliver/last"), QStringLiteral("dng")).toString().toStdString()));
+    openQueue();
+    // Once somebody listens.
+    QTimer::singleShot(0, this, [this] {
+        for (const QString& text : {message_, problem_})
+            if (!text.isEmpty()) emit message(text);
+    });
     listPresets();
     refresh();
 }
 
 Drawer::~Drawer() = default;
+
+void Drawer::openQueue() {
+    if (queue_) return;
+    try {
+        auto queue = std::make_unique<JobQueue>(place_, JobQueue::kAtOnce);
+        const int left = queue->recover();
+        // Only with consent: the machine may be wanted for something else now.
+        if (left > 0) queue->setPaused(true);
+        fromLastTime_ = left > 0;
+        queue_ = std::move(queue);
+        problem_.clear(), damaged_ = false;
+        model_->setQueue(queue_.get());
+    } catch (const QueueError& e) {
+        problem_ = QString::fromUtf8(e.what()), damaged_ = e.damaged;
+    }
+    refresh();
+}
+
+bool Drawer::withQueue(const std::function<void(JobQueue&)>& act) {
+    openQueue();
+    if (!queue_) {
+        emit message(problem_);
+        return false;
+    }
+    try {
+        act(*queue_);
+        return true;
+    } catch (const QueueError& e) {
+        emit message(QString::fromUtf8(e.what()));
+        if (!e.damaged) return false;
+        // It was damaged while it was open.
+        supervisor_.reset(), model_->setQueue(nullptr), queue_.reset();
+        problem_ = QString::fromUtf8(e.what()), damaged_ = true;
+        refresh();
+    } catch (const std::invalid_argument& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+    return false;
+}
+
+void Drawer::setQueueAside() {
+    try {
+        const auto aside = JobQueue::setAside(place_);
+        emit message(tr("The damaged queue is now %1. A new one has begun.")
+                         .arg(QString::fromStdString(shownPath(aside))));
+        openQueue();
+    } catch (const QueueError& e) {
+        emit message(QString::fromUtf8(e.what()));
+    }
+}
 
 QWidget* Drawer::sentence() {
     auto* line = new QWidget(this);
@@ -209,8 +266,12 @@ QWidget* Drawer::sentence() {
     connect(presets_, &QComboBox::activated, this, [this](int at) {
         const QString text = presets_->itemData(at).toString();
         if (text == QLatin1String("keep")) return keepPreset();
-        if (!text.isEmpty()) setDelivery(deliveryFromText(text.toStdString()));
         presets_->setCurrentIndex(0);
+        try {
+            if (!text.isEmpty()) setDelivery(deliveryFromText(text.toStdString()));
+        } catch (const std::exception& e) {
+            emit message(tr("These export settings cannot be used: %1").arg(QString::fromUtf8(e.what())));
+        }
     });
     row->addWidget(presets_);
     put_ = new QPushButton(tr("Put in the queue"), line);
@@ -245,35 +306,41 @@ QWidget* Drawer::tools() {
     note_->hide();
     row->addWidget(note_);
     pause_ = button(tr("Pause"), "pauseQueue", tr("What runs is finished; nothing new is begun"),
-                    [this] { setPaused(!book_->paused()); });
+                    [this] { withQueue([this](JobQueue& q) { setPaused(!q.paused()); }); });
     button(tr("Cancel"), "cancelJob", tr("The marked file is not made"),
-           [this] { book_->cancel(current()); });
+           [this] { withQueue([this](JobQueue& q) { q.cancel(current()); }); });
     button(tr("Cancel all"), "cancelAll", tr("Nothing that runs or waits is made"),
-           [this] { book_->cancelAll(); });
+           [this] { withQueue([](JobQueue& q) { q.cancelAll(); }); });
     button(tr("Try again"), "retryFailed", tr("Everything that failed waits once more"),
-           [this] { book_->retryFailed(), work(); });
+           [this] {
+               if (withQueue([](JobQueue& q) { q.retryFailed(); })) work();
+           });
     button(tr("Earlier"), "earlier", tr("The marked file comes one sooner"),
-           [this] { book_->move(current(), -1); });
+           [this] { withQueue([this](JobQueue& q) { q.move(current(), -1); }); });
     button(tr("Later"), "later", tr("The marked file comes one later"),
-           [this] { book_->move(current(), 1); });
+           [this] { withQueue([this](JobQueue& q) { q.move(current(), 1); }); });
     button(tr("Clear what is done"), "clearDone",
-           tr("Takes done and cancelled ones off the list; files stay"), [this] { book_->clearFinished(); });
+           tr("Takes done and cancelled ones off the list; files stay"), [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
+    aside_ = button(tr("Set the damaged queue aside"), "setAside",
+                    tr("Gives the damaged file another name, and begins a new queue"), [this] { setQueueAside(); });
+    aside_->hide();
     button(tr("Show in its folder"), "showFile", tr("Opens the marked file's folder in the file manager"),
            [this] {
-               if (const auto job = book_->find(current()); job && !job->target.empty())
+               if (const QueuedJob* job = marked(); job && !job->target.empty())
                    QDesktopServices::openUrl(
                        QUrl::fromLocalFile(QFileInfo(QString::fromStdString(job->target)).absolutePath()));
            });
     button(tr("Open the file"), "openFile",
            tr("Opens the marked file with the program that the desktop has for it"), [this] {
-               if (const auto job = book_->find(current()); job && !job->target.empty())
+               if (const QueuedJob* job = marked(); job && !job->target.empty())
                    QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(job->target)));
            });
     button(tr("Run a command…"), "runCommand",
            tr("Hands the marked file to a command of yours, in the place of {file} or as its last word"),
            [this] {
-               const auto job = book_->find(current());
+               const QueuedJob* job = marked();
                if (!job || job->target.empty()) return;
+               const QString file = QString::fromStdString(job->target); // the list may change meanwhile
                QSettings memory;
                const QString key = QStringLiteral("deliver/command");
                bool given = false;
@@ -282,16 +349,18 @@ QWidget* Drawer::tools() {
                                          QLineEdit::Normal, memory.value(key).toString(), &given);
                if (!given || command.isEmpty()) return;
                memory.setValue(key, command);
-               const QString wrong = startWith(command, QString::fromStdString(job->target));
+               const QString wrong = startWith(command, file);
                if (!wrong.isEmpty()) emit message(wrong);
            });
     return line;
 }
 
-std::int64_t Drawer::current() const {
+const QueuedJob* Drawer::marked() const {
     const QModelIndex at = list_->currentIndex();
-    return at.isValid() ? model_->jobs()[static_cast<std::size_t>(at.row())].id : 0;
+    return at.isValid() ? &model_->jobs()[static_cast<std::size_t>(at.row())] : nullptr;
 }
+
+std::int64_t Drawer::current() const { return marked() ? marked()->id : 0; }
 
 Delivery Drawer::delivery() const {
     Delivery d;
@@ -334,15 +403,15 @@ void Drawer::describe() {
     QString shown = QString::fromStdString(problem);
     const bool chosen = document_.chosen() >= 0, own = take_->currentIndex() == 1;
     if (photo && problem.empty()) {
-        JobWish wish;
-        wish.photo = photo->file.string(), wish.delivery = d;
+        ExportRequest request;
+        request.photo = photo->file.string(), request.delivery = d;
         Settings settings;
         if (chosen) {
             const Take& t = document_.takes()[static_cast<std::size_t>(document_.chosen())];
-            wish.letter = std::string(1, t.letter), wish.take = t.name, settings = t.settings;
+            request.letter = std::string(1, t.letter), request.take = t.name, settings = t.settings;
         }
         NameParts parts;
-        parts.original = wish.photo, parts.letter = wish.letter, parts.take = wish.take,
+        parts.original = request.photo, parts.letter = request.letter, parts.take = request.take,
         parts.method = settings.method, parts.iso = photo->iso, parts.taken = photo->taken;
         shown = QStringLiteral("→ ") + QString::fromStdString(targetOf(d, parts).filename().string());
     }
@@ -382,39 +451,45 @@ void Drawer::measure() {
         });
 }
 
-std::vector<JobWish> Drawer::wishes(QStringList& without) const {
+std::vector<ExportRequest> Drawer::requests(QStringList& without) const {
     const QString here =
         document_.photo() ? QString::fromStdString(document_.photo()->file.string()) : QString();
     QStringList photos = whose_->currentIndex() == 0 ? QStringList(here) : selected_();
     const bool own = take_->currentIndex() == 1, shared = whose_->currentIndex() == 2;
     std::vector<Delivery> deliveries = {delivery()};
-    if (const QString also = also_->currentData().toString(); !also.isEmpty())
-        deliveries.push_back(deliveryFromText(also.toStdString()));
-    std::vector<JobWish> all;
+    if (const QString also = also_->currentData().toString(); !also.isEmpty()) try {
+            deliveries.push_back(deliveryFromText(also.toStdString()));
+        } catch (const std::exception&) {
+            without << also_->currentText(); // settings that a newer version kept
+        }
+    std::vector<ExportRequest> all;
     int counter = 0;
     for (const QString& photo : photos) {
         const std::string file = photo.toStdString();
-        JobWish wish;
-        wish.photo = file, wish.counter = ++counter;
+        ExportRequest request;
+        request.photo = file, request.counter = ++counter;
         std::optional<PhotoRecord> kept;
-        const PhotoState* state = shared ? &document_.state() : document_.stateOf(file);
-        if (!state) {
+        const PhotoRecord* record = document_.recordOf(file);
+        if (!record) {
             kept = peekSidecar(file);
-            state = kept ? kept->state.get() : nullptr;
+            record = kept ? &*kept : nullptr;
         }
+        const PhotoState* state = shared ? &document_.state() : record ? record->state.get() : nullptr;
         const Take* take = state ? state->take(state->chosen) : nullptr;
-        if (state) wish.look = state->look;
+        if (state) request.look = state->look;
         if (!own) {
             if (!take) {
                 without << QFileInfo(photo).fileName();
                 continue;
             }
-            wish.settings = take->settings, wish.risk = shared && photo != here ? std::nullopt : take->risk;
+            request.settings = take->settings;
+            if (const Risk* risk = record ? record->facts.riskOf(take->settings) : nullptr)
+                request.risk = *risk;
         }
-        if (take) wish.letter = std::string(1, take->letter), wish.take = take->name;
+        if (take) request.letter = std::string(1, take->letter), request.take = take->name;
         for (const Delivery& d : deliveries) {
-            wish.delivery = d;
-            all.push_back(wish);
+            request.delivery = d;
+            all.push_back(request);
         }
     }
     return all;
@@ -422,26 +497,24 @@ std::vector<JobWish> Drawer::wishes(QStringList& without) const {
 
 void Drawer::deliver() {
     QStringList without;
-    const std::vector<JobWish> all = wishes(without);
+    const std::vector<ExportRequest> all = requests(without);
     if (!without.isEmpty())
         emit message(tr("No take is chosen for %1; choose one, or deliver each one's own recommendation.")
                          .arg(without.join(QStringLiteral(", "))));
     if (all.empty()) return;
     QSettings().setValue(QStringLiteral("deliver/last"), QString::fromStdString(textOf(delivery())));
-    document_.save(); // what is delivered is what is kept
-    try {
-        book_->add(all);
-        book_->setPaused(false);
-    } catch (const BookError& e) {
-        emit message(QString::fromUtf8(e.what()));
-        return;
-    }
+    document_.save(); // what is exported is what is kept
+    const bool added = withQueue([&](JobQueue& q) {
+        q.add(all);
+        q.setPaused(false);
+    });
+    if (!added) return;
     work();
     refresh();
 }
 
 void Drawer::setPaused(bool paused) {
-    book_->setPaused(paused);
+    if (!withQueue([paused](JobQueue& q) { q.setPaused(paused); })) return;
     fromLastTime_ = false;
     if (!paused) work();
     refresh();
@@ -456,14 +529,13 @@ void Drawer::work() {
             tr("The program that makes the files, irenic-cli, is not there. Install it beside this one."));
         return;
     }
-    supervisor_ = std::make_unique<Supervisor>(book_->file(), force);
+    withQueue([&](JobQueue& q) { supervisor_ = std::make_unique<Supervisor>(q.file(), force); });
 }
 
 bool Drawer::running() const {
-    if (!keeps_) return false;
-    const bool paused = book_->paused();
+    if (!keeps_ || !queue_) return false;
     return std::any_of(model_->jobs().begin(), model_->jobs().end(), [&](const QueuedJob& j) {
-        return j.state == JobState::Running || (j.state == JobState::Waiting && !paused);
+        return j.state == JobState::Running || (j.state == JobState::Waiting && !paused_);
     });
 }
 
@@ -493,19 +565,26 @@ void Drawer::showEvent(QShowEvent* event) {
 }
 
 void Drawer::refresh() {
+    aside_->setVisible(damaged_);
+    if (!queue_) {
+        note_->setVisible(true);
+        note_->setText(problem_);
+        return;
+    }
     try {
         if (!model_->refresh() && before_ == 0) return;
-    } catch (const BookError&) {
-        return; // the next turn comes
+        paused_ = queue_->paused();
+    } catch (const QueueError& e) {
+        if (e.damaged) withQueue([](JobQueue& q) { q.version(); });
+        return; // else the next turn comes
     }
     int open = 0, failed = 0, done = 0;
     for (const QueuedJob& j : model_->jobs()) {
         open += j.state == JobState::Waiting || j.state == JobState::Running;
         failed += j.state == JobState::Failed, done += j.state == JobState::Done;
     }
-    const bool paused = book_->paused();
-    pause_->setText(paused ? tr("Go on") : tr("Pause"));
-    note_->setVisible(paused && open > 0);
+    pause_->setText(paused_ ? tr("Go on") : tr("Pause"));
+    note_->setVisible(paused_ && open > 0);
     note_->setText(fromLastTime_ ? tr("%1 wait from last time. Shall they go on?").arg(open)
                                  : tr("paused, %1 wait").arg(open));
     const bool works = running();

@@ -10,7 +10,7 @@
 #include "document.h"
 #include "export/desktop.h"
 #include "export/queue_model.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "queue/supervisor.h"
 
 class QComboBox;
@@ -39,9 +39,15 @@ class Drawer : public QWidget {
     bool running() const;    // something of the queue is being made, or waits and is not paused
     QString summary() const; // "2 run, 5 wait, 1 failed"; empty: nothing is in the queue
     void setPaused(bool paused);
+    // Why there is no queue; empty: there is one.
+    QString problem() const { return problem_; }
+    // The file of a queue that is damaged gets another name, and a new one begins.
+    void setQueueAside();
+    // Looks again whether the files that were made are still there.
+    void lookForFiles() { model_->lookForFiles(); }
     // Pictures of the window neither read nor change anybody's queue.
     static void keepNothing() { keeps_ = false; }
-    JobBook& book() { return *book_; }
+    JobQueue* queue() { return queue_.get(); } // null: it cannot be used
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -52,11 +58,16 @@ class Drawer : public QWidget {
 
   private:
     void refresh();
+    // The queue, opened where it is not yet and can be; else says why not.
+    void openQueue();
+    // Does something with the queue. What it throws is told; false then, and where there is none.
+    bool withQueue(const std::function<void(JobQueue&)>& act);
     void describe(); // the sentence's name, size and time
     void measure();  // them
     void work();     // begins to work the queue off
-    std::vector<JobWish> wishes(QStringList& without) const;
-    std::int64_t current() const; // the job that is marked; 0: none
+    std::vector<ExportRequest> requests(QStringList& without) const;
+    const QueuedJob* marked() const; // in the list; null: none
+    std::int64_t current() const;    // its number; 0: none
     void chooseFolder();
     void keepPreset();
     void listPresets();
@@ -66,7 +77,10 @@ class Drawer : public QWidget {
     Document& document_;
     Jobs& jobs_;
     std::function<QStringList()> selected_;
-    std::unique_ptr<JobBook> book_;
+    std::filesystem::path place_; // of the queue's file
+    std::unique_ptr<JobQueue> queue_;
+    QString problem_, message_; // message_: to be told at the start
+    bool damaged_ = false;
     QueueModel* model_;
     std::unique_ptr<Supervisor> supervisor_;
     std::unique_ptr<StayAwake> awake_;
@@ -74,8 +88,9 @@ class Drawer : public QWidget {
     QComboBox *take_, *whose_, *format_, *space_, *bits_, *packing_, *presets_, *also_;
     QSpinBox *quality_, *longest_;
     QLineEdit* name_;
-    QToolButton *folder_, *pause_;
+    QToolButton *folder_, *pause_, *aside_ = nullptr;
     QLabel *result_, *costs_, *note_ = nullptr;
+    bool paused_ = false;
     bool fromLastTime_ = false; // what waits was left by an earlier window
     QPushButton* put_;
     QString folderPath_;

@@ -9,13 +9,14 @@
 #include <QPushButton>
 #include <QSettings>
 #include <QToolButton>
+#include <utility>
 
 namespace irenic {
 
 ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
       profile_(new QComboBox(this)), compression_(new QComboBox(this)), queue_(new QToolButton(this)),
-      start_(new QPushButton(tr("Export…"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
+      start_(new QPushButton(tr("Export…"), this)), answer_(new QPushButton(this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), jobs_(jobs) {
     message_->setObjectName(QStringLiteral("message"));
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
@@ -49,10 +50,18 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(6, 3, 6, 3);
     row->addWidget(message_, 1);
+    answer_->setObjectName(QStringLiteral("answer"));
+    answer_->hide();
+    row->addWidget(answer_);
+    connect(answer_, &QPushButton::clicked, this, [this] {
+        const auto act = std::exchange(act_, {});
+        setMessage({});
+        if (act) act();
+    });
     for (QWidget* w :
          std::initializer_list<QWidget*>{bar_, cancel_, queue_, format_, profile_, compression_, start_})
         row->addWidget(w);
-    connect(start_, &QPushButton::clicked, this, &ExportBar::ask);
+    connect(start_, &QPushButton::clicked, this, &ExportBar::chooseTarget);
     connect(cancel_, &QPushButton::clicked, this, [this] {
         job_.cancel();
         finish({}, tr("Export cancelled; nothing was written."));
@@ -83,7 +92,16 @@ ExportFormat ExportBar::format() const {
 void ExportBar::setMessage(const QString& text) {
     message_->setText(text);
     message_->setToolTip(text);
+    act_ = {};
+    answer_->hide();
     emit messageChanged();
+}
+
+void ExportBar::ask(const QString& question, const QString& answer, std::function<void()> act) {
+    setMessage(question);
+    answer_->setText(answer);
+    answer_->show();
+    act_ = std::move(act);
 }
 
 void ExportBar::setQueue(const QString& text) {
@@ -108,7 +126,7 @@ void ExportBar::refresh() {
     cancel_->setVisible(running());
 }
 
-void ExportBar::ask() {
+void ExportBar::chooseTarget() {
     const PhotoPtr photo = document_.photo();
     QSettings memory;
     const QString folder = memory
@@ -134,7 +152,7 @@ void ExportBar::exportTo(const QString& target) {
     if (running() || !document_.photo() || document_.chosen() < 0) return;
     ExportOrder order;
     order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
-    order.risk = document_.takes()[static_cast<std::size_t>(document_.chosen())].risk;
+    if (const Risk* risk = document_.facts().riskOf(order.settings)) order.risk = *risk;
     order.look = document_.look();
     order.how.format = format();
     order.how.space = static_cast<OutputSpace>(profile_->currentData().toInt());
@@ -145,14 +163,15 @@ void ExportBar::exportTo(const QString& target) {
     const PhotoPtr photo = document_.photo();
     const char letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter;
     const auto make = [order, photo](const Work& work) {
-        exportPhoto(*photo, order, work);
-        return order.target.string();
+        return exportPhoto(*photo, order, work);
     };
     job_ = jobs_.submit(
-        Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<std::string>& written) {
+        Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<LeftOut>& written) {
             if (written.value)
-                document_.noteExport(photo->file.string(), {*written.value, presentTime(), letter});
+                document_.noteExport(photo->file.string(), {target.toStdString(), presentTime(), letter});
             finish(target, QString::fromStdString(written.problem));
+            if (written.value && !written.value->empty())
+                setMessage(tr("%1 %2").arg(message(), QString::fromStdString(written.value->front())));
         });
     clock_.start();
     ticking_.start(200);

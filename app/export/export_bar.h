@@ -5,10 +5,11 @@
 #include <QElapsedTimer>
 #include <QTimer>
 #include <QWidget>
+#include <functional>
 
 #include "deliver/export.h"
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 
 class QComboBox;
 class QLabel;
@@ -27,6 +28,8 @@ class ExportBar : public QWidget {
     // Exports to `target`; the name's ending decides nothing, the chosen format does.
     void exportTo(const QString& target);
     void setMessage(const QString& text);
+    // A message with a button that does something about it; it goes with the next message.
+    void ask(const QString& question, const QString& answer, std::function<void()> act);
     QString message() const;
     // How the queue stands, on the button that opens its drawer.
     void setQueue(const QString& text);
@@ -38,7 +41,7 @@ class ExportBar : public QWidget {
     void failed(const QString& reason);
 
   private:
-    void ask();
+    void chooseTarget();
     void refresh();
     void finish(const QString& file, const QString& problem);
     ExportFormat format() const;
@@ -47,7 +50,8 @@ class ExportBar : public QWidget {
     QLabel* message_;
     QComboBox *format_, *profile_, *compression_;
     QToolButton* queue_;
-    QPushButton *start_, *cancel_;
+    QPushButton *start_, *answer_, *cancel_;
+    std::function<void()> act_;
     QProgressBar* bar_;
     Jobs& jobs_;
     Job job_;

@@ -5,19 +5,50 @@
 #include <chrono>
 #include <map>
 
-#include "raw/text.h"
+#include "base/text.h"
 #include "style/icon.h"
 #include "style/style.h"
 
 namespace irenic {
 
-QueueModel::QueueModel(JobBook& book, QObject* parent) : QAbstractTableModel(parent), book_(book) {}
+QueueModel::QueueModel(Jobs& jobs, QObject* parent) : QAbstractTableModel(parent), work_(jobs) {}
+
+void QueueModel::setQueue(const JobQueue* queue) {
+    queue_ = queue, version_ = -1, first_ = true;
+    beginResetModel();
+    jobs_.clear();
+    endResetModel();
+}
+
+void QueueModel::lookForFiles() {
+    std::vector<std::pair<std::int64_t, std::string>> made;
+    for (const QueuedJob& j : jobs_)
+        if (j.state == JobState::Done) made.emplace_back(j.id, j.target);
+    if (made.empty()) return;
+    looking_ = work_.submit(
+        Lane::Quiet, 1,
+        [made = std::move(made)](const Work& work) {
+            std::set<std::int64_t> missing;
+            for (const auto& [id, file] : made) {
+                work.check();
+                std::error_code none;
+                if (!std::filesystem::exists(file, none)) missing.insert(id);
+            }
+            return missing;
+        },
+        [this](const Outcome<std::set<std::int64_t>>& found) {
+            if (!found.value || *found.value == missing_) return;
+            missing_ = *found.value;
+            if (!jobs_.empty()) emit dataChanged(index(0, 0), index(rowCount() - 1, Columns - 1));
+        });
+}
 
 bool QueueModel::refresh() {
-    const std::int64_t version = book_.version();
+    if (!queue_) return false;
+    const std::int64_t version = queue_->version();
     if (version == version_) return false;
     version_ = version;
-    std::vector<QueuedJob> now = book_.list();
+    std::vector<QueuedJob> now = queue_->list();
     std::map<std::int64_t, JobState> before;
     for (const QueuedJob& j : jobs_) before[j.id] = j.state;
     const bool sameRows = std::equal(now.begin(), now.end(), jobs_.begin(), jobs_.end(),
@@ -30,6 +61,7 @@ bool QueueModel::refresh() {
         jobs_ = std::move(now);
         endResetModel();
     }
+    if (first_) lookForFiles();
     for (const QueuedJob& j : jobs_) {
         const auto was = before.find(j.id);
         if (!first_ && j.state == JobState::Done && (was == before.end() || was->second != JobState::Done))
@@ -53,7 +85,7 @@ QVariant QueueModel::headerData(int section, Qt::Orientation orientation, int ro
 QVariant QueueModel::data(const QModelIndex& at, int role) const {
     if (!at.isValid()) return {};
     const QueuedJob& j = jobs_[static_cast<std::size_t>(at.row())];
-    const QString photo = QString::fromStdString(shownPath(j.wish.photo)),
+    const QString photo = QString::fromStdString(shownPath(j.request.photo)),
                   target = QString::fromStdString(shownPath(j.target));
     if (role == Qt::ToolTipRole) {
         if (at.column() == Photo) return photo;
@@ -78,9 +110,9 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
         const QString name =
             target.isEmpty()
                 ? tr("as %1").arg(QString::fromUtf8(
-                      fieldsOf<Delivery>()[0].shownChoices[static_cast<std::size_t>(j.wish.delivery.format)]))
+                      fieldsOf<Delivery>()[0].shownChoices[static_cast<std::size_t>(j.request.delivery.format)]))
                 : QFileInfo(target).fileName();
-        return j.state == JobState::Done && !QFileInfo::exists(target) ? tr("%1 (missing)").arg(name) : name;
+        return j.state == JobState::Done && missing_.count(j.id) ? tr("%1 (missing)").arg(name) : name;
     }
     default: break;
     }

@@ -1,9 +1,11 @@
-// The queue's book as a table: what it is, what becomes of it, how far it is or why not.
+// The export queue as a table: what it is, what becomes of it, how far it is or why not.
 #pragma once
 
 #include <QAbstractTableModel>
+#include <set>
 
-#include "queue/job_book.h"
+#include "base/jobs.h"
+#include "queue/job_queue.h"
 
 namespace irenic {
 
@@ -13,9 +15,13 @@ class QueueModel : public QAbstractTableModel {
   public:
     enum Column { State, Photo, File, Says, Columns };
 
-    explicit QueueModel(JobBook& book, QObject* parent = nullptr);
-    // Reads the book where it has changed. True: it had.
+    explicit QueueModel(Jobs& jobs, QObject* parent = nullptr);
+    // Which queue is shown; null: none can be used.
+    void setQueue(const JobQueue* queue);
+    // Reads the queue where it has changed. True: it had. Throws QueueError.
     bool refresh();
+    // Looks, off the interface thread, which of the files that were made are still there.
+    void lookForFiles();
     const std::vector<QueuedJob>& jobs() const { return jobs_; }
 
     int rowCount(const QModelIndex& parent = {}) const override;
@@ -27,8 +33,11 @@ class QueueModel : public QAbstractTableModel {
     void jobDone(const irenic::QueuedJob& job); // since the last refresh
 
   private:
-    JobBook& book_;
+    Jobs& work_;
+    const JobQueue* queue_ = nullptr;
     std::vector<QueuedJob> jobs_;
+    std::set<std::int64_t> missing_; // jobs whose files were there and are gone
+    Job looking_;
     std::int64_t version_ = -1;
     bool first_ = true;
 };

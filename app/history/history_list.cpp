@@ -2,7 +2,7 @@
 
 #include <filesystem>
 
-#include "raw/text.h"
+#include "base/text.h"
 #include "style/style.h"
 
 namespace irenic {

@@ -6,7 +6,7 @@
 
 #include "develop/lens.h"
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "image/place.h"
 
 class QAction;

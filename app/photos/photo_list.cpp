@@ -41,7 +41,9 @@ void PhotoList::open(const QStringList& paths) {
     QStringList files;
     for (const QString& path : paths) {
         const QFileInfo info(path);
-        if (info.isDir()) {
+        if (const auto photo = photoOfSidecar(path.toStdString())) {
+            files << QFileInfo(QString::fromStdString(photo->string())).absoluteFilePath();
+        } else if (info.isDir()) {
             QStringList inside;
             // Pictures that the camera wrote beside its raws are left out: the raw is what there is to clean.
             for (const QStringList& endings : {kRawEndings, kPictureEndings}) {
@@ -85,7 +87,7 @@ void PhotoList::lookAhead() {
     glimpsing_ = jobs_.submit(
         Lane::Quiet, 0,
         [path, side](const Work& work) {
-            return Known{glimpseBehindWalls(path.toStdString(), side, work), peekSidecar(path.toStdString())};
+            return Known{glimpseSandboxed(path.toStdString(), side, work), peekSidecar(path.toStdString())};
         },
         [this, path](const Outcome<Known>& outcome) {
             waiting_.removeAll(path);
@@ -98,7 +100,7 @@ void PhotoList::lookAhead() {
                 // What the window knows of a photo that was opened is newer.
                 if (known.record && !item->data(row::Changed).isValid())
                     setWork(path, letterOf(*known.record->state), true,
-                            pathsOf(known.record->state->exports));
+                            pathsOf(known.record->facts.exports));
             }
             lookAhead();
         });
@@ -164,18 +166,37 @@ void PhotoList::setWork(const QString& path, const QString& letter, bool changed
     item->setData(row::Letter, letter);
     item->setData(row::Changed, changed);
     item->setData(row::Made, made);
-    lookForMade(item);
+    tellMade(item);
+    if (!made.isEmpty()) lookForMade();
 }
 
+// Off the interface thread: a folder on another machine takes its time, and asking once for all is enough.
 void PhotoList::lookForMade() {
-    for (int i = 0; i < count(); ++i) lookForMade(item(i));
+    QStringList all;
+    for (int i = 0; i < count(); ++i) all += item(i)->data(row::Made).toStringList();
+    if (all.isEmpty()) return;
+    looking_ = jobs_.submit(
+        Lane::Quiet, 1,
+        [all](const Work& work) {
+            std::set<QString> missing;
+            for (const QString& file : all) {
+                work.check();
+                if (!QFileInfo::exists(file)) missing.insert(file);
+            }
+            return missing;
+        },
+        [this](const Outcome<std::set<QString>>& found) {
+            if (!found.value || *found.value == missing_) return;
+            missing_ = *found.value;
+            for (int i = 0; i < count(); ++i) tellMade(item(i));
+        });
 }
 
-void PhotoList::lookForMade(QListWidgetItem* item) {
+void PhotoList::tellMade(QListWidgetItem* item) {
     QStringList lines = {item->data(row::Path).toString()};
     int missing = 0;
     for (const QString& file : item->data(row::Made).toStringList()) {
-        const bool there = QFileInfo::exists(file);
+        const bool there = !missing_.contains(file);
         missing += there ? 0 : 1;
         lines << (there ? tr("made: %1").arg(file) : tr("missing: %1").arg(file));
     }

@@ -5,7 +5,7 @@
 #include <QListWidget>
 #include <set>
 
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "photos/photo_shelf.h"
 #include "raw/preview.h"
 
@@ -47,7 +47,7 @@ class PhotoList : public QListWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
-    void lookForMade(QListWidgetItem* item);
+    void tellMade(QListWidgetItem* item); // what its row says of files that were made
     QListWidgetItem* rowOf(const QString& path) const;
     void load(int row);
     void tell(const OpenedPhoto& opened);
@@ -62,8 +62,8 @@ class PhotoList : public QListWidget {
     PhotoShelf shelf_;
     QStringList waiting_; // for their row's picture and data
     QString shown_, neighbour_;
-    std::set<QString> unreadable_;
-    Job reading_, glimpsing_, neighbouring_;
+    std::set<QString> unreadable_, missing_;
+    Job reading_, glimpsing_, neighbouring_, looking_;
 };
 
 } // namespace irenic

@@ -4,6 +4,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QInputDialog>
+#include <QMessageBox>
 
 #include "denoise/method.h"
 
@@ -71,7 +72,11 @@ void PresetMenu::keep(const QString& proposed, const Preset& preset) {
                                                QLineEdit::Normal, proposed, &given);
     if (!given || name.isEmpty()) return;
     try {
-        savePreset(name.toStdString(), preset);
+        const bool there = presetExists(name.toStdString());
+        if (there && QMessageBox::question(this, tr("Keep as a preset"),
+                                           tr("There is a preset named %1. Replace it?").arg(name)) != QMessageBox::Yes)
+            return;
+        savePreset(name.toStdString(), preset, there);
         emit message(tr("Preset %1 is kept.").arg(name));
     } catch (const std::exception& e) {
         emit message(QString::fromUtf8(e.what()));
@@ -91,7 +96,9 @@ void PresetMenu::keepLook() { keep(tr("look"), {{}, document_.look()}); }
 
 void PresetMenu::importFrom(const QString& file) {
     try {
-        const QString name = QFileInfo(file).completeBaseName();
+        const QString base = QFileInfo(file).completeBaseName();
+        QString name = base;
+        for (int n = 2; presetExists(name.toStdString()); ++n) name = QStringLiteral("%1-%2").arg(base).arg(n);
         savePreset(name.toStdString(), loadPreset(file.toStdString()));
         emit message(tr("Preset %1 is kept.").arg(name));
     } catch (const std::exception& e) {
@@ -100,11 +107,13 @@ void PresetMenu::importFrom(const QString& file) {
 }
 
 void PresetMenu::exportTo(const QString& name, const QString& file) {
-    const QString from = QString::fromStdString((presetFolder() / (name.toStdString() + ".json")).string());
-    emit message(QFile::copy(from, file)
-                     ? tr("Preset %1 is written to %2.").arg(name, QFileInfo(file).fileName())
-                     : tr("%1 could not be written: it is there already, or its folder cannot be written.")
-                           .arg(QFileInfo(file).fileName()));
+    const QString to = QFileInfo(file).fileName();
+    try {
+        copyPreset(name.toStdString(), file.toStdString());
+        emit message(tr("Preset %1 is written to %2.").arg(name, to));
+    } catch (const std::exception& e) {
+        emit message(tr("%1: %2").arg(to, QString::fromUtf8(e.what())));
+    }
 }
 
 } // namespace irenic

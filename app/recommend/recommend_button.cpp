@@ -1,7 +1,6 @@
 #include "recommend/recommend_button.h"
 
 #include <QSettings>
-#include <algorithm>
 #include <cmath>
 
 namespace irenic {
@@ -17,8 +16,7 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     connect(&document_, &Document::photoChanged, this, [this] {
         job_.cancel();
         const auto& takes = document_.takes();
-        const bool known =
-            std::any_of(takes.begin(), takes.end(), [](const Take& t) { return t.recommended.has_value(); });
+        const bool known = document_.facts().recommended.has_value();
         if (byItself_ && document_.photo() && !known && static_cast<int>(takes.size()) < Document::kMostTakes)
             measure(false);
         refresh();
@@ -57,14 +55,12 @@ void RecommendButton::measure(bool asked) {
         [photo = document_.photo(), probes = document_.probes()](const Work& work) {
             return recommend(*photo, probes, work);
         },
-        [this, asked](const Outcome<Recommendation>& found) {
+        [this, asked, file = document_.photo()->file.string()](const Outcome<Recommendation>& found) {
             refresh();
             if (!found.value)
                 emit failed(QString::fromStdString(found.problem));
-            else if (asked)
-                document_.setRecommended(found.value->settings, found.value->risk);
             else
-                document_.noteRecommended(found.value->settings, found.value->risk);
+                document_.setRecommended(file, {found.value->settings, found.value->risk}, asked);
         });
     ticking_.start(200);
 }

@@ -6,7 +6,7 @@
 #include <QToolButton>
 
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 
 namespace irenic {
 

@@ -1,6 +1,6 @@
 #include "references/reference_shelf.h"
 
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 

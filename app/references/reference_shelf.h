@@ -5,7 +5,7 @@
 #include <map>
 
 #include "document.h"
-#include "image/jobs.h"
+#include "base/jobs.h"
 #include "judge/reference.h"
 
 namespace irenic {

@@ -438,7 +438,7 @@ void Sheet::refreshHeads() {
                    .arg(photo->pattern.columnSigma, 0, 'f', 3);
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
-        heads_[i]->show(document_.takes()[i], document_.chosen() == static_cast<int>(i));
+        heads_[i]->show(document_.takes()[i], document_.facts(), document_.chosen() == static_cast<int>(i));
     for (std::size_t i = 0; i < referenceHeads_.size(); ++i) {
         const ReferenceFile& r = document_.references()[i];
         referenceHeads_[i]->show(shelf_.text(r.id), r.matched, shelf_.failed(r.id));

@@ -127,7 +127,7 @@ QString TakeHead::factorsText() const {
     return text(settings_.luminance) + QLatin1Char(' ') + text(settings_.colour);
 }
 
-void TakeHead::show(const Take& take, bool chosen) {
+void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
     settings_ = take.settings;
     chosen_ = chosen;
     const QString name = QString::fromStdString(take.name);
@@ -139,18 +139,18 @@ void TakeHead::show(const Take& take, bool chosen) {
         const QSignalBlocker quiet(s.rule);
         const auto member = std::get<float Settings::*>(s.field->member);
         s.rule->setValue(s.field->shown * static_cast<double>(take.settings.*member));
-        const bool same = take.recommended && take.recommended->method == take.settings.method;
+        const bool same = facts.recommended && facts.recommended->settings.method == take.settings.method;
         s.rule->setRecommended(
-            same ? std::optional(s.field->shown * static_cast<double>(*take.recommended.*member))
+            same ? std::optional(s.field->shown * static_cast<double>(facts.recommended->settings.*member))
                  : std::nullopt);
     }
     const QSignalBlocker quiet(mend_);
     mend_->setChecked(take.settings.mend);
     setOpen(open_);
     QString said = name;
-    if (take.risk)
+    if (const Risk* risk = facts.riskOf(take.settings))
         said += (name.isEmpty() ? QString() : QStringLiteral(": ")) +
-                tr("recommended: error %1 σ").arg(take.risk->sigmas(), 0, 'f', 2);
+                tr("recommended: error %1 σ").arg(risk->sigmas(), 0, 'f', 2);
     risk_->setText(said);
     risk_->setVisible(!said.isEmpty());
     choose_->setChecked(chosen);

@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "judge/equal_noise.h"
-#include "session/take.h"
+#include "session/state.h"
 
 class QAction;
 class QComboBox;
@@ -23,7 +23,8 @@ class TakeHead : public QFrame {
 
   public:
     explicit TakeHead(const Take& take, QWidget* parent = nullptr);
-    void show(const Take& take, bool chosen);
+    // `facts`: of its photo, for what is recommended.
+    void show(const Take& take, const PhotoFacts& facts, bool chosen);
     void setOpen(bool open);
     bool isOpen() const { return open_; }
 

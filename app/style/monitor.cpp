@@ -3,13 +3,28 @@
 #include <lcms2.h>
 #include <xcb/xcb.h>
 
-#include <QFile>
 #include <QFileInfo>
 #include <QGuiApplication>
 #include <QSettings>
 #include <cstdlib>
 
+#include "base/given_file.h"
+
 namespace irenic {
+
+namespace {
+
+// Empty where there is no such file, or none that a profile could be.
+QByteArray bytesOf(const QString& file) {
+    constexpr std::uint64_t kMostProfile = 8 << 20;
+    try {
+        return QByteArray::fromStdString(textOfFile(file.toStdString(), kMostProfile).value_or(""));
+    } catch (const FileError&) {
+        return {};
+    }
+}
+
+} // namespace
 
 Monitor& Monitor::of(const QWidget*) {
     static Monitor one;
@@ -18,8 +33,7 @@ Monitor& Monitor::of(const QWidget*) {
 
 Monitor::Monitor() {
     const QString file = QSettings().value(QStringLiteral("monitor/profile")).toString();
-    if (QFile chosen(file); file.isEmpty() || !chosen.open(QIODevice::ReadOnly) || !take(chosen.readAll()))
-        takeSystems();
+    if (file.isEmpty() || !take(bytesOf(file))) takeSystems();
 }
 
 Monitor::~Monitor() {
@@ -89,8 +103,7 @@ QString Monitor::use(const QString& file) {
         takeSystems();
         return {};
     }
-    QFile chosen(file);
-    if (!chosen.open(QIODevice::ReadOnly) || !take(chosen.readAll()))
+    if (!take(bytesOf(file)))
         return QCoreApplication::translate("Monitor", "%1: this is not the profile of a monitor. Choose "
                                                       "another file, or cancel to use the system's.")
             .arg(QFileInfo(file).fileName());

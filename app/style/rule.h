@@ -5,7 +5,7 @@
 #include <QWidget>
 #include <optional>
 
-#include "image/field.h"
+#include "base/field.h"
 
 class QLineEdit;
 

@@ -1,9 +1,9 @@
 #include "render.h"
 
 #include <cmath>
-#include <fstream>
 #include <stdexcept>
 
+#include "base/safe_file.h"
 #include "mill.h"
 #include "scene_file.h"
 #include "scenery.h"
@@ -39,10 +39,7 @@ void renderScenes(const std::filesystem::path& folder, const std::string& only, 
             distance *= 1.15f;
         } while (file.size() > 3'900'000);
         const std::filesystem::path to = folder / (name + ".jxl");
-        std::ofstream out(to, std::ios::binary);
-        out.write(reinterpret_cast<const char*>(file.data()), static_cast<std::streamsize>(file.size()));
-        if (!out.flush())
-            throw std::runtime_error(to.string() + ": it could not be written. Is the disk full?");
+        writeWhole(to, {file.begin(), file.end()}, SafeFile::Existing::Keep);
         say(to.string());
     }
     if (!any)

@@ -5,7 +5,7 @@
 #include <functional>
 #include <string>
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

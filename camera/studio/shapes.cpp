@@ -6,7 +6,7 @@
 #include <map>
 #include <numbers>
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic::scene {
 

@@ -4,7 +4,7 @@
 #include <array>
 
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 #include "stage.h"
 
 namespace irenic::scene {

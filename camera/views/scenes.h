@@ -5,7 +5,7 @@
 
 #include "geometry.h"
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

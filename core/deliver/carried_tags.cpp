@@ -1,14 +1,37 @@
 #include "deliver/carried_tags.h"
 
+#include <algorithm>
 #include <cmath>
 #include <cstdio>
 
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
+#include "raw/iptc.h"
+#include "reader/reader.h"
 
 namespace irenic {
 
+namespace {
+
+// Leaves out the longest values until all takes no more than `most` bytes.
+void shorten(Exiv2::ExifData& exif, std::size_t most, LeftOut* left) {
+    while (!exif.empty()) {
+        Exiv2::Blob blob;
+        Exiv2::ExifParser::encode(blob, Exiv2::littleEndian, exif);
+        if (blob.size() <= most) return;
+        const auto longest = std::max_element(exif.begin(), exif.end(), [](const auto& a, const auto& b) {
+            return a.size() < b.size();
+        });
+        if (left)
+            left->push_back("Exif's " + longest->tagName() + " is longer than this kind of file can hold and was left "
+                            "out.");
+        exif.erase(longest);
+    }
+}
+
+} // namespace
+
 void carryTags(Exiv2::Image& image, const Photo& photo, const Delivery& how, const std::string& xmp,
-               const std::function<void(Exiv2::ExifData&)>& more) {
+               const std::function<void(Exiv2::ExifData&)>& more, LeftOut* left, std::size_t mostExif) {
     const auto lock = lockXmp();
     image.readMetadata();
     Exiv2::ExifData& exif = image.exifData();
@@ -33,12 +56,18 @@ void carryTags(Exiv2::Image& image, const Photo& photo, const Delivery& how, con
     for (const TagEntry& e : photo.metadata.main)
         if (e.tag == 0x0132 || e.tag == 0x013b || e.tag == 0x8298 || e.tag == 0x010e) add("Image", e);
     more(exif);
-    if (!xmp.empty()) Exiv2::XmpParser::decode(image.xmpData(), xmp);
-    const std::vector<std::uint8_t>& iptc = photo.metadata.iptc;
+    shorten(exif, mostExif, left);
+    if (!xmp.empty()) {
+        image.setXmpPacket(xmp);
+        image.writeXmpFromPacket(true);
+    }
     Exiv2::IptcData records;
-    if (!iptc.empty() &&
-        Exiv2::IptcParser::decode(records, iptc.data(), static_cast<std::uint32_t>(iptc.size())) == 0)
-        image.setIptcData(records);
+    for (const IptcRecord& r : iptcRecordsIn(photo.metadata.iptc)) {
+        Exiv2::DataValue value;
+        value.read(r.bytes.data(), static_cast<long>(r.bytes.size()));
+        records.add(Exiv2::IptcKey(r.dataSet, r.record), &value);
+    }
+    if (!records.empty()) image.setIptcData(records);
     image.writeMetadata();
 }
 
@@ -66,6 +95,20 @@ void describeIn(Exiv2::ExifData& exif, const Photo& photo, const Delivery& how) 
     exif["Exif.Image.ResolutionUnit"] = static_cast<std::uint16_t>(2);
 }
 
+std::string withOwnNote(const std::string& picture, const std::string& mediaType, const OwnProperties& own) {
+    const std::string packet = packetSandboxed({}, mediaType, own);
+    const auto lock = lockXmp();
+    const auto image = Exiv2::ImageFactory::open(reinterpret_cast<const Exiv2::byte*>(picture.data()),
+                                                 static_cast<long>(picture.size()));
+    image->readMetadata();
+    image->setXmpPacket(packet);
+    image->writeXmpFromPacket(true);
+    image->writeMetadata();
+    image->io().open();
+    const Exiv2::DataBuf whole = image->io().read(static_cast<long>(image->io().size()));
+    return {reinterpret_cast<const char*>(whole.pData_), static_cast<std::size_t>(whole.size_)};
+}
+
 void doesNotReadBack(const std::filesystem::path& file, const std::string& why) {
     // A full disk is the likeliest reason.
     errno = 0;
@@ -76,17 +119,6 @@ void doesNotReadBack(const std::filesystem::path& file, const std::string& why) 
     }
     throw WriteError("what was written does not read back (" + why +
                      "). Try again, or choose another folder.");
-}
-
-void writeBytes(const std::filesystem::path& to, const std::uint8_t* bytes, std::size_t count) {
-    std::FILE* file = std::fopen(to.c_str(), "wb");
-    if (!file) failedWriting(to.parent_path());
-    errno = 0;
-    const bool done = std::fwrite(bytes, 1, count, file) == count && std::fflush(file) == 0;
-    const int error = errno;
-    const bool closed = std::fclose(file) == 0;
-    if (error) errno = error;
-    if (!done || !closed) failedWriting(to.parent_path());
 }
 
 } // namespace irenic

@@ -8,7 +8,7 @@
 
 #include "develop/colour.h"
 #include "develop/look.h"
-#include "image/field.h"
+#include "base/field.h"
 #include "judge/recommend.h"
 
 namespace irenic {

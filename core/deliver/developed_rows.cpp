@@ -6,11 +6,12 @@
 #include <cmath>
 #include <cstring>
 #include <deque>
-#include <fstream>
 #include <memory>
 #include <numbers>
 #include <stdexcept>
 
+#include "base/given_file.h"
+#include "base/text.h"
 #include "deliver/profiles.h"
 #include "deliver/strips.h"
 #include "develop/render.h"
@@ -19,9 +20,17 @@ namespace irenic {
 
 namespace {
 
+// More than this no profile of a screen or printer has.
+constexpr std::uint64_t kMostProfile = 8 << 20;
+
 std::vector<std::uint8_t> bytesOf(const std::string& file) {
-    std::ifstream in(file, std::ios::binary);
-    return {std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};
+    try {
+        const auto text = textOfFile(file, kMostProfile);
+        if (!text) throw std::runtime_error(shownName(file) + ": there is no such profile.");
+        return {text->begin(), text->end()};
+    } catch (const FileError& e) {
+        throw std::runtime_error(shownName(file) + ": " + e.what());
+    }
 }
 
 // From ProPhoto-compatible values to a profile's, by Little CMS.

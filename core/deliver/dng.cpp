@@ -8,7 +8,7 @@
 #include "deliver/jpeg.h"
 #include "deliver/lossless_jpeg.h"
 #include "deliver/tiff_tree.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 

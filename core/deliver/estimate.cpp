@@ -1,15 +1,13 @@
 #include "deliver/estimate.h"
 
-#include <unistd.h>
-
 #include <algorithm>
 #include <chrono>
 #include <cmath>
-#include <cstdlib>
-#include <fstream>
 #include <mutex>
-#include <nlohmann/json.hpp>
 
+#include "base/folders.h"
+#include "base/json.h"
+#include "base/safe_file.h"
 #include "deliver/export.h"
 #include "deliver/jpeg.h"
 #include "measure/open.h"
@@ -32,7 +30,7 @@ Photo bandsOf(const Photo& photo) {
     out.active = out.crop = {0, 0, width, rows};
     out.rawWidth = width, out.rawHeight = rows;
     out.black.deltaH.clear(), out.black.deltaV.clear(); // they change neither size nor time
-    out.digest.clear(), out.pattern = {};
+    out.id = {}, out.pattern = {};
     // What the file says of the frame and of places in it is not true of the bands: active area, crop, masked
     // areas, offsets of columns and rows, opcodes.
     for (auto* tags : {&out.metadata.main, &out.metadata.mosaic})
@@ -64,19 +62,18 @@ Photo bandsOf(const Photo& photo) {
     return out;
 }
 
-fs::path bookPlace() {
-    const char* state = std::getenv("XDG_STATE_HOME");
-    const char* home = std::getenv("HOME");
-    return (state && *state ? fs::path(state) : fs::path(home ? home : ".") / ".local/state") / "irenic" /
-           "speed.json";
-}
+fs::path experienceFile() { return stateFolder() / "speed.json"; }
 
-std::mutex bookMutex;
+std::mutex experienceMutex;
 
-nlohmann::json readBook() {
-    std::ifstream in(bookPlace());
-    nlohmann::json book = nlohmann::json::parse(in, nullptr, false);
-    return book.is_object() ? book : nlohmann::json::object();
+nlohmann::json readExperience() {
+    constexpr std::uint64_t kMost = 1 << 20;
+    try {
+        const nlohmann::json all = jsonFrom(textOfFile(experienceFile(), kMost).value_or(""));
+        return all.is_object() ? all : nlohmann::json::object();
+    } catch (const std::exception&) {
+        return nlohmann::json::object(); // it is made anew
+    }
 }
 
 std::string keyOf(const ExportOrder& order) {
@@ -89,10 +86,9 @@ Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work
     const Photo sample = bandsOf(photo);
     const double share = static_cast<double>(photo.width()) * photo.height() /
                          (static_cast<double>(sample.width()) * sample.height());
-    char folder[] = "/tmp/irenic-estimate-XXXXXX";
-    if (!mkdtemp(folder)) return {};
+    const TemporaryFolder folder;
     ExportOrder small = order;
-    small.target = fs::path(folder) / (std::string("sample") + endingOf(order.how.format));
+    small.target = folder.path() / (std::string("sample") + endingOf(order.how.format));
     small.how.folder.clear();
     // Bands have no shape: a longer side becomes a share.
     if (order.how.longest > 0) {
@@ -107,12 +103,7 @@ Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work
     Estimate out;
     const auto start = std::chrono::steady_clock::now();
     std::error_code error;
-    try {
-        exportPhoto(sample, small, work);
-    } catch (...) {
-        fs::remove_all(folder, error);
-        throw;
-    }
+    exportPhoto(sample, small, work);
     const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
     const auto size = static_cast<double>(fs::file_size(small.target, error));
     // Tags and preview are there once, however large the photo is.
@@ -127,29 +118,28 @@ Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work
         // The whole photo's is as dense and higher.
         inSample += bytes, inWhole += bytes * photo.height() / sample.height();
     }
-    fs::remove_all(folder, error);
     out.bytes = std::max(0.0, size - inSample) * share + inWhole;
     out.seconds = took.count() * share;
-    const std::lock_guard lock(bookMutex);
-    const nlohmann::json book = readBook();
-    if (const auto known = book.find(keyOf(order)); known != book.end() && known->is_number())
+    const std::lock_guard lock(experienceMutex);
+    const nlohmann::json experience = readExperience();
+    if (const auto known = experience.find(keyOf(order)); known != experience.end() && known->is_number())
         out.seconds *= known->get<double>();
     return out;
 }
 
 void noteTaken(const ExportOrder& order, const Estimate& estimated, double seconds) {
     if (!(estimated.seconds > 0) || !(seconds > 0)) return;
-    const std::lock_guard lock(bookMutex);
-    nlohmann::json book = readBook();
+    const std::lock_guard lock(experienceMutex);
+    nlohmann::json experience = readExperience();
     const std::string key = keyOf(order);
-    const double before = book.contains(key) && book[key].is_number() ? book[key].get<double>() : 1;
+    const double before = experience.contains(key) && experience[key].is_number() ? experience[key].get<double>() : 1;
     // Half of what was found out: one busy hour is no new machine.
-    book[key] = std::clamp(before * std::sqrt(seconds / estimated.seconds), 0.1, 10.0);
-    std::error_code error;
-    fs::create_directories(bookPlace().parent_path(), error);
-    const fs::path part = bookPlace().string() + "." + std::to_string(getpid());
-    std::ofstream(part) << book.dump(1);
-    fs::rename(part, bookPlace(), error);
+    experience[key] = std::clamp(before * std::sqrt(seconds / estimated.seconds), 0.1, 10.0);
+    try {
+        writeWhole(experienceFile(), experience.dump(1), SafeFile::Existing::Replace);
+    } catch (const WriteError&) {
+        // The next estimate is as good as this one was.
+    }
 }
 
 } // namespace irenic

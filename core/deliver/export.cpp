@@ -4,15 +4,17 @@
 #include <cmath>
 
 #include "deliver/picture_files.h"
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 #include "deliver/strips.h"
 #include "deliver/tiff.h"
 #include "image/blocks.h"
-#include "image/byte_digest.h"
-#include "image/field_json.h"
+#include "base/digest.h"
+#include "develop/algorithms.h"
+#include "raw/identity.h"
+#include "base/field_json.h"
 #include "measure/noise.h"
 #include "measure/open.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "raw/wide_mosaic.h"
 
 namespace irenic {
@@ -159,7 +161,7 @@ void writeCleanDng(const fs::path& to, const Photo& photo, const ExportOrder& or
 Photo linearOf(const Photo& photo, const ExportOrder& order, const Work& work) {
     const Rect frame = outputFrame(photo, order.look);
     Photo out = photo;
-    out.channels = 3, out.wide.reset(), out.mended.clear(), out.pattern = {}, out.digest.clear();
+    out.channels = 3, out.wide.reset(), out.mended.clear(), out.pattern = {}, out.id = {};
     out.rawWidth = frame.width, out.rawHeight = frame.height;
     out.active = out.crop = {0, 0, frame.width, frame.height};
     out.black = {}, out.white = 65535, out.bits = 16;
@@ -223,18 +225,17 @@ std::string markOf(const Photo& photo, const ExportOrder& order, bool recommende
     Delivery content = order.how;
     content.folder = Delivery{}.folder, content.name = Delivery{}.name,
     content.conflict = Delivery{}.conflict;
-    const std::string all = digestOf(photo) + "|" +
-                            (recommended ? "recommended" : jsonOf(order.settings).dump()) + "|" +
-                            textOf(order.look) + "|" + textOf(content);
-    ByteDigest digest;
-    digest.add(all.data(), all.size());
+    Digest digest;
+    digest.add(idOf(photo).text), digest.add(kAlgorithms);
+    digest.add(recommended ? "recommended" : jsonOf(order.settings).dump());
+    digest.add(textOf(order.look)), digest.add(textOf(content));
     return digest.text();
 }
 
-void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work,
+LeftOut exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work,
                  const std::function<void(const fs::path&)>& ready) {
     const std::string name = shownName(order.target);
-    const auto fail = [&](const std::string& why) { throw ExportError(name + ": " + why); };
+    const auto fail = [&](const std::string& why) -> LeftOut { throw ExportError(name + ": " + why); };
     std::error_code error;
     const fs::path target = fs::absolute(order.target, error);
     if (fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error))
@@ -246,28 +247,32 @@ void exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work,
     fs::create_directories(target.parent_path(), error);
     if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");
     try {
-        SafeFile file(target, order.overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
-        const std::string xmp = xmpOf(photo, mediaTypeOf(order.how.format), order.settings, order.look,
+        SafeFile file(target, order.overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep,
+                      isMadeByIrenic);
+        const XmpNote xmp = xmpOf(photo, mediaTypeOf(order.how.format), order.settings, order.look,
                                       order.risk, order.mark.empty() ? markOf(photo, order) : order.mark);
+        LeftOut left;
         switch (order.how.format) {
         case ExportFormat::Dng:
-            (order.how.linear ? writeLinearDng : writeCleanDng)(file.path(), photo, order, xmp, work);
+            (order.how.linear ? writeLinearDng : writeCleanDng)(file.path(), photo, order, xmp.packet, work);
+            left = leftOutOf(xmp);
             break;
-        case ExportFormat::Tiff: writeTiff(file.path(), photo, order, xmp, work); break;
-        case ExportFormat::Jpeg: writeJpeg(file.path(), photo, order, xmp, work); break;
-        case ExportFormat::Png: writePng(file.path(), photo, order, xmp, work); break;
-        case ExportFormat::JpegXl: writeJpegXl(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Tiff: left = writeTiff(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Jpeg: left = writeJpeg(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::Png: left = writePng(file.path(), photo, order, xmp, work); break;
+        case ExportFormat::JpegXl: left = writeJpegXl(file.path(), photo, order, xmp, work); break;
         }
         work.check();
         if (ready) ready(file.path());
         file.commit();
         work.report(1);
+        return left;
     } catch (const Cancelled&) {
         throw;
     } catch (const std::bad_alloc&) {
-        fail("there is not enough memory to make it.");
+        return fail("there is not enough memory to make it.");
     } catch (const std::exception& e) {
-        fail(e.what());
+        return fail(e.what());
     }
 }
 

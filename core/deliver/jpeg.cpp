@@ -5,9 +5,14 @@
 #include <cstdlib>
 // The library's header uses FILE without asking for it.
 #include <jpeglib.h>
+// Its codes of errors.
+#include <jerror.h>
 
+#include <array>
+#include <new>
 #include <stdexcept>
 #include <string>
+#include <utility>
 
 namespace irenic {
 
@@ -19,12 +24,22 @@ struct JpegEncoder::State {
     jpeg_error_mgr errors{};
     std::jmp_buf back;
     char text[JMSG_LENGTH_MAX] = {};
-    unsigned char* bytes = nullptr;
-    unsigned long size = 0;
+    // The library fills the buffer; what is full goes behind what was written so far.
+    jpeg_destination_mgr destination{};
+    std::array<JOCTET, 1 << 16> buffer{};
+    std::vector<std::uint8_t> written;
 
-    ~State() {
-        jpeg_destroy_compress(&j);
-        std::free(bytes);
+    ~State() { jpeg_destroy_compress(&j); }
+    void emptied() { destination.next_output_byte = buffer.data(), destination.free_in_buffer = buffer.size(); }
+    // False: there is no memory for it.
+    bool take(std::size_t count) noexcept {
+        try {
+            written.insert(written.end(), buffer.begin(), buffer.begin() + static_cast<std::ptrdiff_t>(count));
+        } catch (const std::bad_alloc&) {
+            return false;
+        }
+        emptied();
+        return true;
     }
 };
 
@@ -39,7 +54,17 @@ struct Asked {
 template <class State> bool begin(State& s, const Asked& as) {
     if (setjmp(s.back)) return false;
     jpeg_create_compress(&s.j);
-    jpeg_mem_dest(&s.j, &s.bytes, &s.size);
+    s.destination.init_destination = [](j_compress_ptr j) { static_cast<State*>(j->client_data)->emptied(); };
+    s.destination.empty_output_buffer = [](j_compress_ptr j) -> boolean {
+        auto* state = static_cast<State*>(j->client_data);
+        if (!state->take(state->buffer.size())) ERREXIT1(j, JERR_OUT_OF_MEMORY, 0);
+        return TRUE;
+    };
+    s.destination.term_destination = [](j_compress_ptr j) {
+        auto* state = static_cast<State*>(j->client_data);
+        if (!state->take(state->buffer.size() - state->destination.free_in_buffer)) ERREXIT1(j, JERR_OUT_OF_MEMORY, 0);
+    };
+    s.j.dest = &s.destination;
     s.j.image_width = static_cast<JDIMENSION>(as.width),
     s.j.image_height = static_cast<JDIMENSION>(as.height);
     s.j.input_components = 3, s.j.in_color_space = JCS_RGB;
@@ -90,7 +115,7 @@ void JpegEncoder::row(std::uint8_t* rgb) {
 
 std::vector<std::uint8_t> JpegEncoder::finish() {
     if (!end(*state_)) throw std::runtime_error(state_->text);
-    return {state_->bytes, state_->bytes + state_->size};
+    return std::move(state_->written);
 }
 
 } // namespace irenic

@@ -5,13 +5,13 @@
 #include "deliver/jpeg.h"
 #include "deliver/picture_files.h"
 #include "deliver/proof.h"
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
 
-void writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work) {
+LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                  const XmpNote& xmp, const Work& work) {
     const PictureSize size = sizeOf(photo, order);
     if (size.width > kLongestJpegSide || size.height > kLongestJpegSide)
         throw WriteError("it is too large for a JPEG. Export a TIFF.");
@@ -26,20 +26,27 @@ void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Export
     });
     const std::vector<std::uint8_t> bytes = encoder.finish();
     const auto image = Exiv2::ImageFactory::open(bytes.data(), static_cast<long>(bytes.size()));
-    carryTags(*image, photo, order.how, xmp, [&](Exiv2::ExifData& exif) {
+    // A segment holds 65533 bytes (ITU-T T.81, B.1.1.4), of which some name what follows.
+    constexpr std::size_t kSegment = 65400;
+    const bool fits = xmp.packet.size() <= kSegment;
+    LeftOut left = leftOutOf(xmp, fits ? "" : "The original's XMP is longer than a JPEG can hold and was left out.");
+    const auto own = [&](Exiv2::ExifData& exif) {
         describeIn(exif, photo, order.how);
         exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
         exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
         exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(size.width);
         exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(size.height);
-    });
+    };
+    carryTags(*image, photo, order.how, fits ? xmp.packet : xmp.ownOnly, own, &left, kSegment);
     image->io().open();
     const Exiv2::DataBuf whole = image->io().read(static_cast<long>(image->io().size()));
-    writeBytes(to, whole.pData_, static_cast<std::size_t>(whole.size_));
+    writeTo(to, whole.pData_, static_cast<std::size_t>(whole.size_));
     FilePicture back;
     try {
-        back = readJpegPicture(to, {work.stop});
-    } catch (const PhotoError& e) {
+        back = readJpegPicture(GivenFile(to), {work.stop});
+    } catch (const Cancelled&) {
+        throw;
+    } catch (const std::exception& e) {
         doesNotReadBack(to, e.what());
     }
     if (back.width != size.width || back.height != size.height || back.channels != 3)
@@ -51,6 +58,7 @@ void writeJpeg(const std::filesystem::path& to, const Photo& photo, const Export
     // or colours are at half the size.
     const double most = quality >= 75 && !order.how.subsampled ? 6 : quality >= 40 ? 16 : 48;
     if (written.farthest(read) > most) doesNotReadBack(to, "other pixels");
+    return left;
 }
 
 } // namespace irenic

@@ -4,14 +4,14 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fstream>
 
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/jxl_output.h"
 #include "deliver/picture_files.h"
 #include "deliver/proof.h"
-#include "deliver/safe_file.h"
+#include "base/given_file.h"
+#include "base/safe_file.h"
 
 namespace irenic {
 
@@ -70,9 +70,8 @@ std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, Pictu
 
 // The pixels of a file that was just written; empty: it does not read back.
 std::vector<std::uint16_t> unpacked(const std::filesystem::path& file, PictureSize size) {
-    std::ifstream in(file, std::ios::binary);
-    const std::vector<std::uint8_t> bytes{std::istreambuf_iterator<char>(in),
-                                          std::istreambuf_iterator<char>()};
+    const GivenFile written(file);
+    const auto bytes = written.bytes();
     const auto runner = JxlResizableParallelRunnerMake(nullptr);
     const auto decoder = JxlDecoderMake(nullptr);
     JxlDecoderSetParallelRunner(decoder.get(), JxlResizableParallelRunner, runner.get());
@@ -101,8 +100,8 @@ std::vector<std::uint16_t> unpacked(const std::filesystem::path& file, PictureSi
 
 } // namespace
 
-void writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                 const std::string& xmp, const Work& work) {
+LeftOut writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                    const XmpNote& xmp, const Work& work) {
     const PictureSize size = sizeOf(photo, order);
     std::vector<std::uint16_t> pixels;
     pixels.reserve(static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height) * 3);
@@ -111,15 +110,15 @@ void writeJpegXl(const std::filesystem::path& to, const Photo& photo, const Expo
             pixels.push_back(static_cast<std::uint16_t>(values[i] * 65535 + 0.5f));
     });
     work.check();
-    const auto bytes = packed(pixels, size, photo, order, xmp);
+    const auto bytes = packed(pixels, size, photo, order, xmp.packet);
     work.report(0.9);
     work.check();
-    writeBytes(to, bytes.data(), bytes.size());
+    writeTo(to, bytes.data(), bytes.size());
     const std::vector<std::uint16_t> back = unpacked(to, size);
     if (back.empty()) doesNotReadBack(to, "it cannot be opened");
     if (order.how.quality >= 100) {
         if (back != pixels) doesNotReadBack(to, "other pixels");
-        return;
+        return leftOutOf(xmp);
     }
     BlockMeans written(size.width, size.height), read(size.width, size.height);
     std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
@@ -132,6 +131,7 @@ void writeJpegXl(const std::filesystem::path& to, const Photo& photo, const Expo
     };
     add(written, pixels), add(read, back);
     if (written.farthest(read) > (order.how.quality >= 75 ? 12 : 40)) doesNotReadBack(to, "other pixels");
+    return leftOutOf(xmp);
 }
 
 } // namespace irenic

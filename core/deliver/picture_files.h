@@ -2,21 +2,27 @@
 #pragma once
 
 #include <filesystem>
+#include <string>
+#include <vector>
 
 #include "deliver/delivery.h"
+#include "deliver/xmp.h"
 #include "raw/photo.h"
 
 namespace irenic {
 
+// Sentences for the person: what of the original's notes a file could not hold.
+using LeftOut = std::vector<std::string>;
+
 // As writeTiff(): with profile, orientation, Exif and XMP, straight to `to`, read back and compared: to the
-// last bit where nothing may be lost, else by means of blocks. Throw WriteError, std::runtime_error and
-// Cancelled.
-void writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work);
-void writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-              const std::string& xmp, const Work& work);
+// last bit where nothing may be lost, else by means of blocks. What notes the file cannot hold is left out and told.
+// Throw WriteError, std::runtime_error and Cancelled.
+LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                  const XmpNote& xmp, const Work& work);
+LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+              const XmpNote& xmp, const Work& work);
 // libjxl wants the whole picture at once: 6 bytes for each pixel are in memory.
-void writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                 const std::string& xmp, const Work& work);
+LeftOut writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                    const XmpNote& xmp, const Work& work);
 
 } // namespace irenic

@@ -7,8 +7,8 @@
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/picture_files.h"
-#include "deliver/safe_file.h"
-#include "image/byte_digest.h"
+#include "base/safe_file.h"
+#include "base/digest.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -70,11 +70,11 @@ bool end(Writer& w) {
 
 } // namespace
 
-void writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-              const std::string& xmp, const Work& work) {
+LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+                 const XmpNote& xmp, const Work& work) {
     const PictureSize size = sizeOf(photo, order);
     const int bits = order.how.bits;
-    ByteDigest written;
+    Digest written;
     {
         Writer w;
         w.file = std::fopen(to.c_str(), "wb");
@@ -82,7 +82,7 @@ void writePng(const std::filesystem::path& to, const Photo& photo, const ExportO
         w.png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, jump, ignore);
         if (w.png) w.info = png_create_info_struct(w.png);
         if (!w.png || !w.info) throw std::bad_alloc();
-        Says says{static_cast<double>(order.how.dpi), profileOf(order.how), exifOf(photo, order.how), xmp};
+        Says says{static_cast<double>(order.how.dpi), profileOf(order.how), exifOf(photo, order.how), xmp.packet};
         errno = 0;
         if (!begin(w, size, bits, says)) failedWriting(to.parent_path());
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *
@@ -98,16 +98,17 @@ void writePng(const std::filesystem::path& to, const Photo& photo, const ExportO
     }
     FilePicture back;
     try {
-        back = readPngPicture(to, {work.stop});
+        back = readPngPicture(GivenFile(to), {work.stop});
     } catch (const Cancelled&) {
         throw;
     } catch (const std::exception& e) {
         doesNotReadBack(to, e.what());
     }
-    ByteDigest read;
+    Digest read;
     read.add(back.data.data(), back.data.size());
-    if (back.width != size.width || back.height != size.height || !(read == written))
+    if (back.width != size.width || back.height != size.height || read.text() != written.text())
         doesNotReadBack(to, "other pixels");
+    return leftOutOf(xmp);
 }
 
 } // namespace irenic

@@ -4,7 +4,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "image/byte_digest.h"
+#include "base/digest.h"
 
 namespace irenic {
 

@@ -7,8 +7,8 @@
 
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
-#include "deliver/safe_file.h"
-#include "image/byte_digest.h"
+#include "base/safe_file.h"
+#include "base/digest.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -42,14 +42,14 @@ void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how
 
 } // namespace
 
-void writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work, double plainUpTo) {
+LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+               const XmpNote& xmp, const Work& work, double plainUpTo) {
     const PictureSize size = sizeOf(photo, order);
     const int bits = order.how.bits;
     const auto samples = static_cast<std::size_t>(size.width) * 3;
     const std::size_t bytes = samples * static_cast<std::size_t>(bits) / 8;
     const bool big = static_cast<double>(bytes) * size.height > plainUpTo;
-    ByteDigest written;
+    Digest written;
     {
         TIFFSetErrorHandler(nullptr);
         std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(to.c_str(), big ? "w8" : "w"), TIFFClose);
@@ -71,17 +71,18 @@ void writeTiff(const std::filesystem::path& to, const Photo& photo, const Export
     FilePicture back;
     try {
         // Exiv2 reads no BigTIFF: there the tags above are all it has.
-        if (!big) carryTags(*Exiv2::ImageFactory::open(to.string()), photo, order.how, xmp);
-        back = readTiffPicture(to, {work.stop});
+        if (!big) carryTags(*Exiv2::ImageFactory::open(to.string()), photo, order.how, xmp.packet);
+        back = readTiffPicture(GivenFile(to), {work.stop});
     } catch (const Cancelled&) {
         throw;
     } catch (const std::exception& e) {
         doesNotReadBack(to, e.what());
     }
-    ByteDigest read;
+    Digest read;
     read.add(back.data.data(), back.data.size());
-    if (back.width != size.width || back.height != size.height || !(read == written))
+    if (back.width != size.width || back.height != size.height || read.text() != written.text())
         doesNotReadBack(to, "other pixels");
+    return leftOutOf(xmp, big ? "A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out." : "");
 }
 
 } // namespace irenic

@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "deliver/delivery.h"
+#include "deliver/picture_files.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -16,7 +17,7 @@ namespace irenic {
 //
 // The offsets of a plain TIFF end at 4 GB; tags and what packing may add stay below the rest. Pictures of
 // more bytes than `plainUpTo` become BigTIFFs.
-void writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const std::string& xmp, const Work& work, double plainUpTo = 4.0e9);
+LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
+               const XmpNote& xmp, const Work& work, double plainUpTo = 4.0e9);
 
 } // namespace irenic

@@ -5,7 +5,7 @@
 #include <cstdio>
 #include <cstring>
 
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 
 namespace irenic {
 

@@ -4,6 +4,7 @@
 #include <filesystem>
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "denoise/clean.h"
 #include "develop/look.h"
@@ -11,14 +12,24 @@
 
 namespace irenic {
 
-// The take's settings and the look as an XMP packet, added to the photo's own packet where it has one. What
-// that says of the file itself is put right: dc:format becomes `mediaType` ("image/tiff"), the instance a new
-// one, the original's document and instance become what this one derives from (ISO 16684-1, 8.3 and 8.6).
-std::string xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings,
-                  const Look& look = {}, const std::optional<Risk>& risk = {}, const std::string& mark = {});
+struct XmpNote {
+    std::string packet;  // what the original has, and ours; empty: none can be made
+    std::string ownOnly; // ours alone, for a file that cannot hold the other
+    std::string left;    // what of the original's was left out, a sentence; empty: nothing
+};
+
+// The take's settings and the look as an XMP packet, added to the photo's own packet where it has one
+// (raw/xmp_packet.h). Parsed and made behind the walls.
+XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings, const Look& look = {},
+              const std::optional<Risk>& risk = {}, const std::string& mark = {});
+
+// What of it was left out, and what else was, as a list.
+std::vector<std::string> leftOutOf(const XmpNote& xmp, const std::string& more = {});
 
 // The settings that made a file, from its XMP; none when it holds no take of ours.
 std::optional<Settings> settingsIn(const std::filesystem::path& file);
+// Whether a file carries anything of ours: all that may be replaced.
+bool isMadeByIrenic(const std::filesystem::path& file);
 
 // What names the order that a file was made by (markOf()); empty: none, or no such file.
 std::string markIn(const std::filesystem::path& file);

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "denoise/pyramid.h"
+#include "image/tiles.h"
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "denoise/coarse.cpp"
 #include <hwy/foreach_target.h>

@@ -1,4 +1,5 @@
 #include "denoise/groups.h"
+#include "image/tiles.h"
 
 #include <algorithm>
 #include <optional>

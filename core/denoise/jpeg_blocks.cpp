@@ -6,6 +6,7 @@
 #include "image/dct_cosine.h"
 #include "image/srgb.h"
 #include "image/wide.h"
+#include "image/tiles.h"
 
 namespace irenic {
 

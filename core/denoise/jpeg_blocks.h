@@ -12,7 +12,7 @@
 #include <array>
 
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

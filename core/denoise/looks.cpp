@@ -9,6 +9,7 @@
 #include "denoise/fastest_network.h"
 #include "denoise/nlbayes.h"
 #include "denoise/second_opinion.h"
+#include "image/tiles.h"
 
 namespace irenic {
 

@@ -13,7 +13,7 @@
 #include <vector>
 
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

@@ -3,7 +3,7 @@
 
 #include "denoise/convolution.h"
 #include "denoise/network_layers.h"
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

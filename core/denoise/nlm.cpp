@@ -1,4 +1,5 @@
 #include "denoise/nlm.h"
+#include "image/tiles.h"
 
 #include <algorithm>
 #include <cmath>

@@ -3,7 +3,7 @@
 
 #include <string>
 
-#include "image/field.h"
+#include "base/field.h"
 
 namespace irenic {
 

@@ -4,6 +4,7 @@
 #include <stdexcept>
 
 #include "noise/stabilise.h"
+#include "raw/identity.h"
 
 namespace irenic {
 
@@ -83,7 +84,7 @@ std::vector<Rect> grown(const std::vector<Rect>& rects, const Photo& photo, cons
 template <class Sample>
 Image TileStore::through(SquareStore<Source, Sample>& store, const Photo& photo, const Settings& settings,
                          const Rect& area, const Work& work) {
-    const Source source{digestOf(photo), photo.noise, settings};
+    const Source source{idOf(photo), settings};
     const Rect whole{0, 0, photo.width(), photo.height()};
     const Coding coding(photo);
     Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);

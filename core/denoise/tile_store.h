@@ -32,8 +32,7 @@ class TileStore : public CleanSource {
   private:
     // Equal sources give equal samples.
     struct Source {
-        std::string digest; // of the photo
-        NoiseModel noise;
+        PhotoId photo;
         Settings settings;
         friend bool operator==(const Source&, const Source&) = default;
     };

@@ -5,6 +5,7 @@
 
 #include "develop/residual.h"
 #include "image/wide.h"
+#include "image/tiles.h"
 
 namespace irenic {
 

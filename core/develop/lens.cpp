@@ -6,7 +6,7 @@
 #include <list>
 #include <mutex>
 
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 

@@ -14,7 +14,7 @@
 
 #include "develop/look.h"
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

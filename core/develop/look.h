@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "develop/demosaic.h"
-#include "image/field.h"
+#include "base/field.h"
 
 namespace irenic {
 

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "develop/demosaic.h"
+#include "raw/identity.h"
 
 namespace irenic {
 
@@ -34,7 +35,7 @@ Picture pictureOf(const Block<std::uint8_t>& in) {
 Picture PictureStore::get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
                           const Shown& as, const Work& work) {
     if (!(as.zoom >= 1)) return renderRegion(photo, settings, look, area, as, work, &cleaned_);
-    const Source source{digestOf(photo), photo.noise, settings, look, as.push};
+    const Source source{idOf(photo), settings, look, as.push};
     Block<std::uint8_t> all(area, 3);
     const Rect whole{0, 0, photo.width(), photo.height()};
     std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(look.demosaic));
@@ -64,7 +65,7 @@ std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Photo& photo, co
                                                           const Look& look, const Rect& area,
                                                           const Shown& as) {
     if (!(as.zoom >= 1)) return {{}, {area}};
-    const Source source{digestOf(photo), photo.noise, settings, look, as.push};
+    const Source source{idOf(photo), settings, look, as.push};
     Block<std::uint8_t> all(area, 3);
     for (auto& plane : all.plane) plane.fill(0);
     std::vector<Rect> missing = pictures_.fetch(source, all, {0, 0, photo.width(), photo.height()}, 0);

@@ -27,8 +27,7 @@ class PictureStore {
 
   private:
     struct Source {
-        std::string digest; // of the photo: a photo itself would stay in memory
-        NoiseModel noise;
+        PhotoId photo; // a photo itself would stay in memory
         Settings settings;
         Look look;
         float push;

@@ -13,6 +13,7 @@
 #include "develop/sharpen.h"
 #include "image/ease.h"
 #include "image/resample.h"
+#include "raw/identity.h"
 
 namespace irenic {
 
@@ -186,20 +187,18 @@ NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
 // The surround of every place of a photo; of the last few photos it is kept.
 std::shared_ptr<const Surround> surroundOf(const Photo& photo, const Work& work) {
     struct Kept {
-        std::string digest;
-        int width, height;
+        PhotoId photo;
         std::shared_ptr<const Surround> surround;
     };
     static std::mutex mutex;
     static std::list<Kept> kept;
     constexpr std::size_t kPhotos = 8;
     constexpr int kLongest = 512; // edges are followed by each pixel's own light
-    const std::string digest = digestOf(photo);
+    const PhotoId id = idOf(photo);
     {
         const std::lock_guard lock(mutex);
         for (const Kept& k : kept)
-            if (k.digest == digest && k.width == photo.width() && k.height == photo.height())
-                return k.surround;
+            if (k.photo == id) return k.surround;
     }
     const Image small = developOverview(photo, {}, kLongest, {work.stop, nullptr});
     Plane light(small.area.width, small.area.height);
@@ -210,7 +209,7 @@ std::shared_ptr<const Surround> surroundOf(const Photo& photo, const Work& work)
                              static_cast<float>(kWorkingY[2]) * small[2].at(x, y);
     auto made = std::make_shared<const Surround>(light, photo.width(), photo.height());
     const std::lock_guard lock(mutex);
-    kept.push_front({digest, photo.width(), photo.height(), made});
+    kept.push_front({id, made});
     if (kept.size() > kPhotos) kept.pop_back();
     return made;
 }

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "image/wide.h"
+#include "image/tiles.h"
 
 namespace irenic {
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "image/rect.h"
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

@@ -10,7 +10,7 @@
 #include <stdexcept>
 
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 

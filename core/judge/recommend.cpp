@@ -94,16 +94,22 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
     return risk;
 }
 
-Rect squareAt(int x, int y) {
+// Around a place, which may lie anywhere; inside `whole`, smaller only where that is.
+Rect squareAt(int x, int y, const Rect& whole) {
     constexpr int inset = (kGrid - kSquare) / 2;
-    return {x / kGrid * kGrid + inset, y / kGrid * kGrid + inset, kSquare, kSquare};
+    const auto begin = [](int v, int length) {
+        const int within = std::clamp(v, 0, length - 1) / kGrid * kGrid + inset;
+        return std::max(0, std::min(within, length - kSquare));
+    };
+    return Rect{begin(x, whole.width), begin(y, whole.height), kSquare, kSquare}.intersected(whole);
 }
 
 std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
+    const int cell = photo.cell();
+    const Rect whole{0, 0, photo.width() / cell, photo.height() / cell};
     std::vector<Place> places;
     for (std::size_t i = 0; i < std::min(kProbes, probes.size()); ++i)
-        places.push_back(
-            placeAt(photo, squareAt(probes[i].x / photo.cell(), probes[i].y / photo.cell()), work));
+        places.push_back(placeAt(photo, squareAt(probes[i].x / cell, probes[i].y / cell, whole), work));
     return places;
 }
 

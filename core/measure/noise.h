@@ -1,7 +1,7 @@
 // Measures a photo's noise from its own pixels (noise/estimate.h says how).
 #pragma once
 
-#include "image/work.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

@@ -4,7 +4,8 @@
 
 #include "measure/noise.h"
 #include "measure/pattern.h"
-#include "raw/text.h"
+#include "raw/identity.h"
+#include "base/text.h"
 #include "reader/reader.h"
 
 namespace irenic {
@@ -17,11 +18,12 @@ void measure(Photo& photo, const Work& work) {
     } else {
         photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
     }
-    photo.digest = digestOf(photo);
+    photo.samplesDigest = samplesDigestOf(photo);
+    photo.id = idOf(photo);
 }
 
 PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what) {
-    const std::shared_ptr<Photo> photo = readBehindWalls(file, work);
+    const std::shared_ptr<Photo> photo = readSandboxed(file, work);
     try {
         if (what == Measure::Noise) measure(*photo, work);
     } catch (const std::bad_alloc&) {

@@ -1,7 +1,7 @@
 // Finds what a sensor adds that is not random from pixel to pixel (noise/pattern.h holds it).
 #pragma once
 
-#include "image/work.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

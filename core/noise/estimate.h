@@ -15,7 +15,7 @@
 #include <vector>
 
 #include "image/plane.h"
-#include "image/work.h"
+#include "base/work.h"
 #include "noise/model.h"
 
 namespace irenic {

@@ -1,11 +1,11 @@
 #include "queue/deliver_once.h"
 
 #include "deliver/export.h"
-#include "deliver/safe_file.h"
+#include "base/safe_file.h"
 #include "deliver/xmp.h"
 #include "measure/probes.h"
-#include "queue/claim.h"
-#include "raw/text.h"
+#include "base/claim.h"
+#include "base/text.h"
 
 namespace irenic {
 
@@ -15,14 +15,14 @@ namespace {
 
 // Under the delivery's name, with conflicts solved as it says. Throws ExportError where the name is taken and
 // must not be.
-fs::path placeFor(const JobWish& wish, NameParts parts) {
-    const bool versions = wish.delivery.name.find("{version}") != std::string::npos;
+fs::path placeFor(const ExportRequest& request, NameParts parts) {
+    const bool versions = request.delivery.name.find("{version}") != std::string::npos;
     for (;; ++parts.version) {
-        fs::path target = targetOf(wish.delivery, parts);
+        fs::path target = targetOf(request.delivery, parts);
         std::error_code unknown;
         const bool taken = fs::exists(fs::symlink_status(target, unknown));
-        if (!taken || wish.delivery.conflict == Conflict::Replace) return target;
-        if (wish.delivery.conflict == Conflict::Refuse)
+        if (!taken || request.delivery.conflict == Conflict::Replace) return target;
+        if (request.delivery.conflict == Conflict::Refuse)
             throw ExportError(shownName(target) +
                               ": a file of that name is there already, and it is not to be replaced.");
         if (!versions) return freeName(target);
@@ -31,43 +31,43 @@ fs::path placeFor(const JobWish& wish, NameParts parts) {
 
 } // namespace
 
-NameParts namePartsOf(const JobWish& wish, const Photo& photo, const Settings& settings) {
+NameParts namePartsOf(const ExportRequest& request, const Photo& photo, const Settings& settings) {
     NameParts parts;
-    parts.original = wish.photo, parts.letter = wish.letter, parts.take = wish.take,
+    parts.original = request.photo, parts.letter = request.letter, parts.take = request.take,
     parts.method = settings.method;
-    parts.iso = photo.iso, parts.taken = photo.taken, parts.counter = wish.counter;
+    parts.iso = photo.iso, parts.taken = photo.taken, parts.counter = request.counter;
     return parts;
 }
 
-std::optional<Delivered> deliverOnce(const JobWish& wish, const Photo& photo,
+std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& photo,
                                      std::optional<Recommendation>& measured, const fs::path& output,
                                      const Work& work,
                                      const std::function<void(const fs::path&, const std::string&)>& naming) {
     ExportOrder order;
-    order.look = wish.look, order.how = wish.delivery, order.risk = wish.risk;
-    if (wish.settings) order.settings = *wish.settings;
-    order.mark = markOf(photo, order, !wish.settings);
-    const NameParts parts = namePartsOf(wish, photo, order.settings);
+    order.look = request.look, order.how = request.delivery, order.risk = request.risk;
+    if (request.settings) order.settings = *request.settings;
+    order.mark = markOf(photo, order, !request.settings);
+    const NameParts parts = namePartsOf(request, photo, order.settings);
     const fs::path wanted = output.empty() ? targetOf(order.how, parts) : output;
-    const auto before = [&] { return wish.resume && markIn(wanted) == order.mark; };
+    const auto before = [&] { return request.resume && markIn(wanted) == order.mark; };
     if (before()) {
         // Whoever made it may have died before its claim was gone.
         std::error_code none;
-        if (fs::exists(claimOf(wanted), none) && Claim::take(wanted)) sweepLeftovers(wanted.parent_path());
-        return Delivered{wanted, digestOfFile(wanted), true};
+        if (fs::exists(claimOf(wanted), none) && Claim::take(claimOf(wanted))) sweepLeftovers(wanted.parent_path());
+        return Delivered{wanted, digestOfFile(wanted), true, {}};
     }
-    const std::optional<Claim> claim = wish.resume ? Claim::take(wanted) : std::nullopt;
-    if (wish.resume && !claim) return std::nullopt;
+    const std::optional<Claim> claim = request.resume ? Claim::take(claimOf(wanted)) : std::nullopt;
+    if (request.resume && !claim) return std::nullopt;
     // Whoever held the claim may have finished just before it was free.
-    if (before()) return Delivered{wanted, digestOfFile(wanted), true};
-    if (!wish.settings) {
+    if (before()) return Delivered{wanted, digestOfFile(wanted), true, {}};
+    if (!request.settings) {
         if (!measured) measured = recommend(photo, placeProbes(photo, work), work.part(0, 0.33));
         order.settings = measured->settings, order.risk = measured->risk;
     }
-    order.target = output.empty() ? placeFor(wish, namePartsOf(wish, photo, order.settings)) : output;
+    order.target = output.empty() ? placeFor(request, namePartsOf(request, photo, order.settings)) : output;
     order.overwrite = order.how.conflict == Conflict::Replace;
     Delivered made;
-    exportPhoto(photo, order, work.part(wish.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
+    made.left = exportPhoto(photo, order, work.part(request.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
         made.digest = digestOfFile(file);
         if (naming) naming(order.target, made.digest);
     });

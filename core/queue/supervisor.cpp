@@ -26,8 +26,8 @@ std::string wordsFor(int status) {
 
 } // namespace
 
-Supervisor::Supervisor(const std::filesystem::path& book, Workforce force, std::function<void()> changed)
-    : book_(book), force_(std::move(force)), changed_(std::move(changed)),
+Supervisor::Supervisor(const std::filesystem::path& queue, Workforce force, std::function<void()> changed)
+    : queue_(queue), force_(std::move(force)), changed_(std::move(changed)),
       thread_([this](const std::stop_token& stop) { watch(stop); }) {}
 
 Supervisor::~Supervisor() {
@@ -42,15 +42,15 @@ void Supervisor::watch(const std::stop_token& stop) {
             look();
             if (turn % 20 == 0) takeUp();
             while (static_cast<int>(workers_.size()) < force_.workers) {
-                const auto job = book_.claim();
+                const auto job = queue_.claim();
                 if (!job) break;
                 start(*job);
                 any = true;
             }
             idle_ = workers_.empty();
             if (any && changed_) changed_();
-        } catch (const BookError&) {
-            // Another process may hold the book for long; the next turn comes.
+        } catch (const QueueError&) {
+            // Another process may hold the queue for long; the next turn comes.
         }
         std::this_thread::sleep_for(std::chrono::milliseconds(100));
     }
@@ -64,8 +64,8 @@ void Supervisor::watch(const std::stop_token& stop) {
         }
     }
     try {
-        book_.recover();
-    } catch (const BookError&) {
+        queue_.recover();
+    } catch (const QueueError&) {
         // The next start takes them up.
     }
 }
@@ -76,24 +76,24 @@ void Supervisor::takeUp() {
     std::set<std::int64_t> mine;
     for (const auto& [process, worker] : workers_) mine.insert(worker.job);
     constexpr int kSurelyUnheard = 10; // seconds
-    book_.recover(mine, kSurelyUnheard);
+    queue_.recover(mine, kSurelyUnheard);
 }
 
 bool Supervisor::start(const QueuedJob& job) {
     const std::string id = std::to_string(job.id), nice = std::to_string(force_.nice),
-                      program = force_.program.string(), book = book_.file().string();
-    std::vector<const char*> words = {program.c_str(), "work",   "--book",     book.c_str(), "--job",
+                      program = force_.program.string(), queue = queue_.file().string();
+    std::vector<const char*> words = {program.c_str(), "work",   "--queue",     queue.c_str(), "--job",
                                       id.c_str(),      "--nice", nice.c_str(), nullptr};
     pid_t process = 0;
     const int error =
         posix_spawn(&process, program.c_str(), nullptr, nullptr, const_cast<char**>(words.data()), environ);
     if (error != 0) {
-        book_.tellFailed(job.id, program + ": the worker cannot be started (" + std::strerror(error) + ").",
+        queue_.noteFailed(job.id, program + ": the worker cannot be started (" + std::strerror(error) + ").",
                          false);
         return false;
     }
     workers_[process] = {job.id, -1, std::chrono::steady_clock::now()};
-    book_.setWorker(job.id, process);
+    queue_.setWorker(job.id, process);
     return true;
 }
 
@@ -105,13 +105,13 @@ bool Supervisor::collect() {
             ++at;
             continue;
         }
-        const auto job = book_.find(at->second.job);
+        const auto job = queue_.find(at->second.job);
         // One that has said what came of it needs no more words.
         if (job && job->state == JobState::Running) {
             if (!job->target.empty() && !job->digest.empty() && digestOfFile(job->target) == job->digest)
-                book_.tellDone(job->id, job->target, job->digest, job->seconds);
+                queue_.noteDone(job->id, job->target, job->digest, job->seconds);
             else
-                book_.tellFailed(
+                queue_.noteFailed(
                     job->id,
                     at->second.told ? "The worker made no progress and was ended." : wordsFor(status), true);
         }
@@ -124,7 +124,7 @@ bool Supervisor::collect() {
 void Supervisor::look() {
     const auto now = std::chrono::steady_clock::now();
     for (auto& [process, worker] : workers_) {
-        const auto job = book_.find(worker.job);
+        const auto job = queue_.find(worker.job);
         if (job && job->state == JobState::Cancelled) kill(process, SIGTERM);
         if (job && job->progress > worker.progress) worker.progress = job->progress, worker.moved = now;
         const std::chrono::duration<double> still = now - worker.moved;

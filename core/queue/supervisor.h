@@ -8,7 +8,7 @@
 #include <string>
 #include <thread>
 
-#include "queue/job_book.h"
+#include "queue/job_queue.h"
 
 namespace irenic {
 
@@ -23,7 +23,7 @@ struct Workforce {
 class Supervisor {
   public:
     // Begins at once; `changed` is called from its thread after every change it makes.
-    Supervisor(const std::filesystem::path& book, Workforce force, std::function<void()> changed = {});
+    Supervisor(const std::filesystem::path& queue, Workforce force, std::function<void()> changed = {});
     ~Supervisor(); // ends the workers; their jobs wait again
     Supervisor(const Supervisor&) = delete;
     Supervisor& operator=(const Supervisor&) = delete;
@@ -43,7 +43,7 @@ class Supervisor {
     bool collect(); // workers that have ended
     void look();    // at those that run
 
-    JobBook book_;
+    JobQueue queue_;
     Workforce force_;
     std::function<void()> changed_;
     std::map<int, Worker> workers_; // by process

@@ -7,13 +7,18 @@
 #include <numeric>
 
 #include "raw/dng_pixels.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
 namespace {
 
 enum class Kind { Mosaic, Wide, Grey, Colours };
+
+// Its interface takes bytes that it does not change as if it might.
+int openedAs(LibRaw& raw, const GivenFile& file) {
+    return raw.open_buffer(const_cast<std::uint8_t*>(file.bytes().data()), file.size());
+}
 
 Mosaic::Colour colourOf(LibRaw& raw, int y, int x) {
     const char letter = raw.imgdata.idata.cdesc[raw.COLOR(y, x)];
@@ -23,12 +28,14 @@ Mosaic::Colour colourOf(LibRaw& raw, int y, int x) {
 } // namespace
 
 struct CameraRaw::State {
-    std::filesystem::path file;
+    GivenFile file; // the library reads from it to the end
     mutable LibRaw raw; // COLOR() and strerror() are not const
     int opened = LIBRAW_UNSPECIFIED_ERROR;
     bool damaged = false;
 
-    [[noreturn]] void fail(const std::string& what) const { throw PhotoError(shownName(file) + ": " + what); }
+    explicit State(const GivenFile& from) : file(from) {}
+
+    [[noreturn]] void fail(const std::string& what) const { throw PhotoError(shownName(file.name()) + ": " + what); }
 
     Kind kind() const {
         const auto& id = raw.imgdata.idata;
@@ -70,11 +77,10 @@ struct CameraRaw::State {
     }
 };
 
-CameraRaw::CameraRaw(const std::filesystem::path& file) : state_(std::make_unique<State>()) {
-    state_->file = file;
+CameraRaw::CameraRaw(const GivenFile& file) : state_(std::make_unique<State>(file)) {
     state_->raw.set_dataerror_handler([](void* flag, const char*, int) { *static_cast<bool*>(flag) = true; },
                                       &state_->damaged);
-    state_->opened = state_->raw.open_file(file.c_str());
+    state_->opened = openedAs(state_->raw, file);
 }
 
 CameraRaw::~CameraRaw() = default;

@@ -2,11 +2,11 @@
 // JPEG.
 #pragma once
 
-#include <filesystem>
 #include <memory>
 #include <string>
 #include <vector>
 
+#include "base/given_file.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -14,7 +14,7 @@ namespace irenic {
 // Throws PhotoError for what LibRaw cannot read, and Cancelled.
 class CameraRaw {
   public:
-    explicit CameraRaw(const std::filesystem::path& file);
+    explicit CameraRaw(const GivenFile& file);
     ~CameraRaw();
     CameraRaw(const CameraRaw&) = delete;
     CameraRaw& operator=(const CameraRaw&) = delete;

@@ -6,21 +6,18 @@
 #include <array>
 #include <cmath>
 #include <cstring>
-#include <fstream>
 #include <optional>
 
 #include "raw/dng_pixels.h"
 #include "raw/picture_file.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
 namespace {
 
-namespace fs = std::filesystem;
-
-[[noreturn]] void fail(const fs::path& file, const std::string& what) {
-    throw PhotoError(shownName(file) + ": " + what);
+[[noreturn]] void fail(const GivenFile& file, const std::string& what) {
+    throw PhotoError(shownName(file.name()) + ": " + what);
 }
 
 const Matrix3 kRommToXyz = {0.7976749, 0.1351917, 0.0313534, 0.2880402, 0.7118741,
@@ -133,7 +130,7 @@ class Codes {
     std::array<float, 9> matrix_{};
 };
 
-void toLinear(const fs::path& file, Photo& photo, const FilePicture& p, const Work& work) {
+void toLinear(const GivenFile& file, Photo& photo, const FilePicture& p, const Work& work) {
     Profile from;
     if (!p.profile.empty())
         from.reset(cmsOpenProfileFromMem(p.profile.data(), static_cast<cmsUInt32Number>(p.profile.size())));
@@ -181,17 +178,16 @@ namespace {
 
 enum class Form { Jpeg, Png, Other };
 
-Form formOf(const fs::path& file) {
-    std::ifstream in(file, std::ios::binary);
-    unsigned char head[4] = {};
-    in.read(reinterpret_cast<char*>(head), 4);
+Form formOf(const GivenFile& file) {
+    const auto head = file.bytes();
+    if (head.size() < 4) return Form::Other;
     if (head[0] == 0xff && head[1] == 0xd8) return Form::Jpeg;
     return head[0] == 0x89 && head[1] == 'P' && head[2] == 'N' && head[3] == 'G' ? Form::Png : Form::Other;
 }
 
 } // namespace
 
-FilePicture readPicture(const fs::path& file, const Work& work) {
+FilePicture readPicture(const GivenFile& file, const Work& work) {
     switch (formOf(file)) {
     case Form::Jpeg: return readJpegPicture(file, work);
     case Form::Png: return readPngPicture(file, work);
@@ -199,16 +195,16 @@ FilePicture readPicture(const fs::path& file, const Work& work) {
     }
 }
 
-bool looksDeveloped(const fs::path& file) { return formOf(file) != Form::Other; }
+bool looksDeveloped(const GivenFile& file) { return formOf(file) != Form::Other; }
 
-void checkPictureSize(const fs::path& file, std::uint64_t width, std::uint64_t height, std::uint64_t size) {
+void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t height) {
     const std::string claim =
         "it claims " + std::to_string(width) + " x " + std::to_string(height) + " pixels";
     if (width == 0 || height == 0) fail(file, "its sizes make no sense; the file is damaged.");
     if (width > kLongestSide || height > kLongestSide || width * height > kMostPixels)
         fail(file, claim + "; Irenic reads photos of up to 500 megapixels.");
     // No compression of these files packs more than some 4000 pixels into a byte.
-    if (width * height / 4096 > size) fail(file, claim + ", more than it can hold; the file is damaged.");
+    if (width * height / 4096 > file.size()) fail(file, claim + ", more than it can hold; the file is damaged.");
 }
 
 void readShotFromTags(Photo& photo) {
@@ -232,13 +228,13 @@ void readShotFromTags(Photo& photo) {
         photo.orientation = static_cast<int>(e->number());
 }
 
-std::shared_ptr<Photo> readDeveloped(const fs::path& file, const Work& work) {
+std::shared_ptr<Photo> readDeveloped(const GivenFile& file, const Work& work) {
     const FilePicture p = readPicture(file, work);
     if (p.width < 16 || p.height < 16) fail(file, "the picture is too small to be a photo.");
     work.check();
     work.report(0.3);
     auto photo = std::make_shared<Photo>();
-    photo->file = file;
+    photo->file = file.name();
     photo->channels = 3;
     photo->developed = true;
     photo->rawWidth = p.width, photo->rawHeight = p.height;
@@ -247,6 +243,7 @@ std::shared_ptr<Photo> readDeveloped(const fs::path& file, const Work& work) {
     photo->jpeg = p.jpeg;
     photo->white = 65535;
     photo->metadata = readMetadata(file);
+    if (!photo->metadata.lost.empty()) fail(file, wordsForLost(photo->metadata.lost.front()));
     ColourProfile colour;
     colour.illuminant = 23; // D50
     colour.colourMatrix = inverse(kRommToXyz);

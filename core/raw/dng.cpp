@@ -5,7 +5,7 @@
 #include <numeric>
 
 #include "raw/camera_colour.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 

@@ -5,9 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fstream>
 #include <limits>
-#include <mutex>
 #include <stdexcept>
 
 #include "raw/lossless_jpeg_tile.h"
@@ -82,12 +80,10 @@ float floatFrom(std::uint32_t v, int bits) {
 // The samples of one tile, as stored whole numbers (the bit patterns of floating-point ones).
 class TileReader {
   public:
-    TileReader(const std::filesystem::path& file, const PixelLayout& layout)
-        : in_(file, std::ios::binary), l_(layout),
+    TileReader(const GivenFile& file, const PixelLayout& layout)
+        : in_(file), l_(layout),
           rowSamples_(static_cast<std::size_t>(l_.tileWidth) * static_cast<std::size_t>(l_.channels)),
-          rowBytes_((rowSamples_ * static_cast<std::size_t>(l_.bits) + 7) / 8) {
-        if (!in_) throw std::runtime_error("it cannot be opened.");
-    }
+          rowBytes_((rowSamples_ * static_cast<std::size_t>(l_.bits) + 7) / 8) {}
 
     // Calls put(row of the tile, its samples) for each row that lies in the picture.
     template <class Put> void read(std::size_t index, int rows, const Put& put) {
@@ -121,14 +117,10 @@ class TileReader {
     }
 
   private:
-    std::vector<std::uint8_t> stored(std::size_t index) {
-        std::vector<std::uint8_t> data(l_.counts[index]);
-        const std::lock_guard lock(mutex_);
-        in_.clear();
-        in_.seekg(static_cast<std::streamoff>(l_.offsets[index]));
-        in_.read(reinterpret_cast<char*>(data.data()), static_cast<std::streamsize>(data.size()));
-        if (!in_) throw std::runtime_error("the file ends too early. Copy it again from the card.");
-        return data;
+    std::vector<std::uint8_t> stored(std::size_t index) const {
+        const auto found = in_.part(l_.offsets[index], l_.counts[index]);
+        if (!found) throw std::runtime_error("the file ends too early. Copy it again from the card.");
+        return {found->begin(), found->end()};
     }
     // Some writers leave the rows beyond the picture out of the last tiles.
     std::vector<std::uint8_t> inflatedTile(const std::vector<std::uint8_t>& data, int rows) const {
@@ -166,15 +158,14 @@ class TileReader {
         }
     }
 
-    std::ifstream in_;
-    std::mutex mutex_;
+    const GivenFile& in_;
     const PixelLayout& l_;
     std::size_t rowSamples_, rowBytes_;
 };
 
 // Calls put(first sample's place in the picture, samples of a row, how many count) for all rows of all tiles.
 template <class Put>
-void eachRow(const std::filesystem::path& file, const PixelLayout& l, const Work& work, const Put& put) {
+void eachRow(const GivenFile& file, const PixelLayout& l, const Work& work, const Put& put) {
     TileReader reader(file, l);
     const int across = l.tilesAcross();
     forEachBand(across * l.tilesDown(), 1, work, [&](int first, int last) {
@@ -195,7 +186,7 @@ void eachRow(const std::filesystem::path& file, const PixelLayout& l, const Work
     });
 }
 
-DngPixels wholeNumbers(const std::filesystem::path& file, const PixelLayout& l, const Work& work) {
+DngPixels wholeNumbers(const GivenFile& file, const PixelLayout& l, const Work& work) {
     DngPixels out;
     out.samples.resize(static_cast<std::size_t>(l.width) * static_cast<std::size_t>(l.height) *
                        static_cast<std::size_t>(l.channels));
@@ -214,7 +205,7 @@ DngPixels wholeNumbers(const std::filesystem::path& file, const PixelLayout& l, 
     return out;
 }
 
-DngPixels floatingNumbers(const std::filesystem::path& file, const PixelLayout& l, double white,
+DngPixels floatingNumbers(const GivenFile& file, const PixelLayout& l, double white,
                           const Work& work) {
     std::vector<float> all(static_cast<std::size_t>(l.width) * static_cast<std::size_t>(l.height) *
                            static_cast<std::size_t>(l.channels));
@@ -238,7 +229,7 @@ DngPixels floatingNumbers(const std::filesystem::path& file, const PixelLayout& 
 
 } // namespace
 
-DngPixels readDngPixels(const std::filesystem::path& file, const PixelLayout& layout, double white,
+DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white,
                         const Work& work) {
     return layout.floating ? floatingNumbers(file, layout, white, work) : wholeNumbers(file, layout, work);
 }

@@ -3,10 +3,10 @@
 #pragma once
 
 #include <cstdint>
-#include <filesystem>
 #include <vector>
 
-#include "image/work.h"
+#include "base/given_file.h"
+#include "base/work.h"
 
 namespace irenic {
 
@@ -44,7 +44,7 @@ struct DngPixels {
 };
 
 // Throws std::runtime_error with what is wrong (no file name), and Cancelled.
-DngPixels readDngPixels(const std::filesystem::path& file, const PixelLayout& layout, double white,
+DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white,
                         const Work& work);
 
 } // namespace irenic

@@ -1,12 +1,13 @@
 #include "raw/metadata.h"
 
 #include <algorithm>
+#include <cstdio>
 #include <cstring>
 #include <exiv2/exiv2.hpp>
 #include <map>
 
 #include "raw/tag_reader.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
@@ -76,6 +77,15 @@ const TagEntry* Metadata::dng(std::uint16_t tag) const {
     return entry ? entry : find(main, tag);
 }
 
+std::string wordsForLost(std::uint16_t tag) {
+    const std::string name = Exiv2::ExifKey(tag, "Image").tagName();
+    char number[8];
+    std::snprintf(number, sizeof number, "0x%04x", tag);
+    return "the file ends too early or is damaged: the value of its tag " +
+           (name.empty() || name.starts_with("0x") ? std::string(number) : name + " (" + number + ")") +
+           " cannot be read. Copy it again from the card.";
+}
+
 std::unique_lock<std::mutex> lockXmp() {
     static std::mutex mutex;
     std::unique_lock lock(mutex);
@@ -100,10 +110,14 @@ bool isMainPicture(const std::vector<TagEntry>& directory) {
 
 Metadata fromDirectories(TagDirectories&& tags) {
     Metadata out;
+    out.lost = std::move(tags.lost);
     for (const bool strict : {true, false}) {
-        for (const auto& directory : tags.below)
-            if (out.mosaic.empty() && holdsRawSamples(directory) && (!strict || isMainPicture(directory)))
-                out.mosaic = directory;
+        for (std::size_t i = 0; i < tags.below.size(); ++i) {
+            const auto& directory = tags.below[i];
+            if (!out.mosaic.empty() || !holdsRawSamples(directory) || (strict && !isMainPicture(directory))) continue;
+            out.mosaic = directory;
+            out.lost.insert(out.lost.end(), tags.lostBelow[i].begin(), tags.lostBelow[i].end());
+        }
         if (out.mosaic.empty() && holdsRawSamples(tags.main) && (!strict || isMainPicture(tags.main)))
             out.mosaic = tags.main;
     }
@@ -123,13 +137,13 @@ Metadata fromDirectories(TagDirectories&& tags) {
 
 } // namespace
 
-Metadata readMetadata(const std::filesystem::path& file) {
+Metadata readMetadata(const GivenFile& file) {
     if (auto tags = readTagDirectories(file)) return fromDirectories(std::move(*tags));
     Metadata out;
     const auto lock = lockXmp();
     try {
         Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute);
-        auto image = Exiv2::ImageFactory::open(file.string());
+        auto image = Exiv2::ImageFactory::open(file.bytes().data(), static_cast<long>(file.size()));
         image->readMetadata();
         out.bigEndian = image->byteOrder() == Exiv2::bigEndian;
         std::map<std::string, std::vector<TagEntry>> groups;

@@ -2,11 +2,12 @@
 #pragma once
 
 #include <cstdint>
-#include <filesystem>
 #include <mutex>
 #include <optional>
 #include <string>
 #include <vector>
+
+#include "base/given_file.h"
 
 namespace irenic {
 
@@ -36,6 +37,8 @@ struct Metadata {
     std::vector<std::uint8_t> iptc;              // IPTC-IIM records
     bool bigEndian = false;                      // the byte order of the file, and of its MakerNote
     std::uint32_t makerNoteOffset = 0;           // where MakerNote stood in the file; 0: not known
+    // Tags that are there and whose values are not: the file was cut, or reading failed. Of the directories above.
+    std::vector<std::uint16_t> lost;
 
     static const TagEntry* find(const std::vector<TagEntry>& list, std::uint16_t tag);
     // Looks in the mosaic's directory, then in IFD0.
@@ -48,9 +51,12 @@ struct Metadata {
 // in any other.
 inline bool pointsIntoItsFile(std::uint16_t exifTag) { return exifTag == 0x927c || exifTag == 0xa005; }
 
+// Why a photo is refused of which such a tag is lost: half of a sentence, without the file's name.
+std::string wordsForLost(std::uint16_t tag);
+
 // Reads the tags of any file of TIFF's form, and of any other that Exiv2 knows; empty lists when there are
 // none or they cannot be read (a photo without tags is still a photo).
-Metadata readMetadata(const std::filesystem::path& file);
+Metadata readMetadata(const GivenFile& file);
 
 // Exiv2's XMP toolkit keeps state for the whole process: whoever parses or writes XMP holds this for as long
 // as that takes. The first call starts the toolkit.

@@ -4,8 +4,6 @@
 #include <cstdio>
 #include <numeric>
 
-#include "image/byte_digest.h"
-
 namespace irenic {
 
 std::string Mosaic::name() const {
@@ -39,14 +37,6 @@ std::string Photo::exposureText() const {
 std::string Photo::camera() const {
     if (model.starts_with(make)) return model;
     return make.empty() ? model : make + " " + model;
-}
-
-std::string digestOf(const Photo& photo) {
-    if (!photo.digest.empty()) return photo.digest;
-    ByteDigest digest;
-    const std::vector<std::uint16_t>& samples = photo.wide ? photo.wide->samples : photo.samples;
-    digest.add(samples.data(), samples.size() * sizeof(std::uint16_t));
-    return digest.text();
 }
 
 } // namespace irenic

@@ -13,7 +13,7 @@
 
 #include "image/matrix.h"
 #include "image/rect.h"
-#include "image/work.h"
+#include "base/work.h"
 #include "noise/model.h"
 #include "noise/pattern.h"
 #include "raw/metadata.h"
@@ -92,6 +92,12 @@ enum class WhiteFrom {
     Nothing       // no word: daylight (D65) is taken
 };
 
+// What tells photos apart (identity.h): 32 hexadecimal digits; empty: not worked out.
+struct PhotoId {
+    std::string text;
+    friend bool operator==(const PhotoId&, const PhotoId&) = default;
+};
+
 // Immutable once read; share it as PhotoPtr.
 struct Photo {
     std::filesystem::path file;
@@ -133,7 +139,8 @@ struct Photo {
     std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
 
     Metadata metadata;
-    std::string digest; // digestOf() it, once measured
+    PhotoId id;                // idOf() it, once measured (identity.h)
+    std::string samplesDigest; // likewise
 
     int width() const { return active.width; }
     int height() const { return active.height; }
@@ -172,9 +179,6 @@ struct Photo {
 
 using PhotoPtr = std::shared_ptr<const Photo>;
 
-// What a photo is known by, whatever its file is called: 16 hexadecimal digits made of its raw samples.
-std::string digestOf(const Photo& photo);
-
 // Why a photo cannot be used. what() is a whole sentence for the user: the file's name, what happened, what
 // can be done.
 struct PhotoError : std::runtime_error {
@@ -185,6 +189,7 @@ struct PhotoError : std::runtime_error {
 // LibRaw for cameras' own formats, the file's own tags for DNGs. Nothing is measured: `noise` and `pattern`
 // are empty (measure/open.h goes on from here). Throws PhotoError (missing, empty, truncated, not a picture,
 // unsupported, more than 500 megapixels) and Cancelled.
+std::shared_ptr<Photo> readUnmeasured(const GivenFile& file, const Work& work = {});
 std::shared_ptr<Photo> readUnmeasured(const std::filesystem::path& file, const Work& work = {});
 
 } // namespace irenic

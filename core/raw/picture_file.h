@@ -3,11 +3,11 @@
 
 #include <array>
 #include <cstdint>
-#include <filesystem>
 #include <optional>
 #include <vector>
 
-#include "image/work.h"
+#include "base/given_file.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -26,19 +26,17 @@ struct FilePicture {
 // Each checks the size that the file claims against kMostPixels and against the file's length before it takes
 // memory, takes memory only as rows come in, and refuses a file that ends before its last row. They throw
 // PhotoError with the file's name, and Cancelled.
-FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work); // libtiff
-FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work); // libjpeg
-FilePicture readPngPicture(const std::filesystem::path& file, const Work& work);  // libpng
+FilePicture readTiffPicture(const GivenFile& file, const Work& work); // libtiff
+FilePicture readJpegPicture(const GivenFile& file, const Work& work); // libjpeg
+FilePicture readPngPicture(const GivenFile& file, const Work& work);  // libpng
 
 // By what the file begins with.
-FilePicture readPicture(const std::filesystem::path& file, const Work& work);
+FilePicture readPicture(const GivenFile& file, const Work& work);
 
 // A JPEG in memory, such as a tile of another file. Throws std::runtime_error with what is wrong.
 FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes);
 
-// Throws PhotoError where so many pixels are too many, or more than a file of `size` bytes can hold however
-// well it is packed.
-void checkPictureSize(const std::filesystem::path& file, std::uint64_t width, std::uint64_t height,
-                      std::uint64_t size);
+// Throws PhotoError where so many pixels are too many, or more than the file can hold however well it is packed.
+void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t height);
 
 } // namespace irenic

@@ -7,10 +7,11 @@
 
 #include <algorithm>
 #include <memory>
+#include <span>
 
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
@@ -20,6 +21,7 @@ namespace {
 // where decoding began, where no object of ours needs an end.
 struct Listener {
     jpeg_error_mgr base;
+    jpeg_progress_mgr progress;
     std::jmp_buf back;
     char text[JMSG_LENGTH_MAX];
     bool damaged;
@@ -42,19 +44,21 @@ void onMessage(j_common_ptr j, int level) {
 
 enum class Step { Failed, Done };
 
-// Where a picture comes from: a file, or bytes where that is null.
-struct Source {
-    std::FILE* file;
-    const std::vector<std::uint8_t>* bytes;
-};
+// A picture of many scans takes the whole picture's work for each: cameras and programs write about ten.
+constexpr int kMostScans = 300;
+void onProgress(j_common_ptr j) {
+    if (!j->is_decompressor || reinterpret_cast<j_decompress_ptr>(j)->input_scan_number <= kMostScans) return;
+    auto* listener = reinterpret_cast<Listener*>(j->err);
+    std::snprintf(listener->text, sizeof listener->text, "it has more than %d scans", kMostScans);
+    std::longjmp(listener->back, 1);
+}
 
-Step readHeader(jpeg_decompress_struct& j, Listener& listener, const Source& from) {
+Step readHeader(jpeg_decompress_struct& j, Listener& listener, std::span<const std::uint8_t> from) {
     if (setjmp(listener.back)) return Step::Failed;
     jpeg_create_decompress(&j);
-    if (from.file)
-        jpeg_stdio_src(&j, from.file);
-    else
-        jpeg_mem_src(&j, from.bytes->data(), static_cast<unsigned long>(from.bytes->size()));
+    listener.progress.progress_monitor = onProgress;
+    j.progress = &listener.progress;
+    jpeg_mem_src(&j, from.data(), static_cast<unsigned long>(from.size()));
     jpeg_save_markers(&j, JPEG_APP0 + 2, 0xffff); // ICC profiles
     jpeg_read_header(&j, TRUE);
     return Step::Done;
@@ -95,7 +99,7 @@ std::optional<JpegSteps> stepsOf(const jpeg_decompress_struct& j) {
 
 // `checkSize` hears width and height before memory is taken for them. Throws std::runtime_error.
 template <class CheckSize>
-FilePicture decode(const Source& from, const Work& work, const CheckSize& checkSize) {
+FilePicture decode(std::span<const std::uint8_t> from, const Work& work, const CheckSize& checkSize) {
     const auto fail = [](const std::string& what) { throw std::runtime_error(what); };
     Listener listener{};
     jpeg_decompress_struct j{};
@@ -139,20 +143,17 @@ FilePicture decode(const Source& from, const Work& work, const CheckSize& checkS
 } // namespace
 
 FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes) {
-    return decode({nullptr, &bytes}, {}, [](unsigned, unsigned) {});
+    return decode(bytes, {}, [](unsigned, unsigned) {});
 }
 
-FilePicture readJpegPicture(const std::filesystem::path& file, const Work& work) {
-    const std::unique_ptr<std::FILE, int (*)(std::FILE*)> in(std::fopen(file.c_str(), "rb"), std::fclose);
-    if (!in) throw PhotoError(shownName(file) + ": it cannot be opened.");
+FilePicture readJpegPicture(const GivenFile& file, const Work& work) {
     try {
-        return decode({in.get(), nullptr}, work, [&](unsigned width, unsigned height) {
-            checkPictureSize(file, width, height, std::filesystem::file_size(file));
-        });
+        return decode(file.bytes(), work,
+                      [&](unsigned width, unsigned height) { checkPictureSize(file, width, height); });
     } catch (const PhotoError&) {
         throw;
     } catch (const std::runtime_error& e) {
-        throw PhotoError(shownName(file) + ": " + e.what());
+        throw PhotoError(shownName(file.name()) + ": " + e.what());
     }
 }
 

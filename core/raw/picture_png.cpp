@@ -1,12 +1,13 @@
 #include <png.h>
 
 #include <csetjmp>
-#include <cstdio>
+#include <cstring>
 #include <memory>
+#include <span>
 
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
@@ -16,6 +17,16 @@ struct Listener {
     std::string text;
 };
 
+struct Source {
+    std::span<const std::uint8_t> left;
+};
+void giveBytes(png_structp png, png_bytep to, png_size_t count) {
+    auto* from = static_cast<Source*>(png_get_io_ptr(png));
+    if (count > from->left.size()) png_error(png, "it ends too early");
+    std::memcpy(to, from->left.data(), count);
+    from->left = from->left.subspan(count);
+}
+
 // C code above it: the message is kept, and the library jumps back by itself.
 void onError(png_structp png, png_const_charp text) {
     static_cast<Listener*>(png_get_error_ptr(png))->text = text;
@@ -23,9 +34,9 @@ void onError(png_structp png, png_const_charp text) {
 }
 void onWarning(png_structp, png_const_charp) {}
 
-bool readHeader(png_structp png, png_infop info, std::FILE* in) {
+bool readHeader(png_structp png, png_infop info, Source& in) {
     if (setjmp(png_jmpbuf(png))) return false;
-    png_init_io(png, in);
+    png_set_read_fn(png, &in, giveBytes);
     png_read_info(png, info);
     return true;
 }
@@ -80,11 +91,10 @@ void readColour(png_structp png, png_infop info, FilePicture& p) {
 
 } // namespace
 
-FilePicture readPngPicture(const std::filesystem::path& file, const Work& work) {
+FilePicture readPngPicture(const GivenFile& file, const Work& work) {
     Listener listener;
-    const auto fail = [&](const std::string& what) { throw PhotoError(shownName(file) + ": " + what); };
-    const std::unique_ptr<std::FILE, int (*)(std::FILE*)> in(std::fopen(file.c_str(), "rb"), std::fclose);
-    if (!in) fail("it cannot be opened.");
+    const auto fail = [&](const std::string& what) { throw PhotoError(shownName(file.name()) + ": " + what); };
+    Source in{file.bytes()};
     struct Png {
         png_structp png = nullptr;
         png_infop info = nullptr;
@@ -98,10 +108,10 @@ FilePicture readPngPicture(const std::filesystem::path& file, const Work& work) 
             fail("this picture cannot be read, or ends too early (" + utf8Of(listener.text) +
                  "). Copy it again.");
     };
-    must(readHeader(it.png, it.info, in.get()));
+    must(readHeader(it.png, it.info, in));
     const std::uint64_t width = png_get_image_width(it.png, it.info),
                         height = png_get_image_height(it.png, it.info);
-    checkPictureSize(file, width, height, std::filesystem::file_size(file));
+    checkPictureSize(file, width, height);
     FilePicture p;
     readColour(it.png, it.info, p);
     must(start(it.png, it.info));

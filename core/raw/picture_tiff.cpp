@@ -1,19 +1,49 @@
 #include <tiffio.h>
 
 #include <algorithm>
+#include <cstdio>
 #include <memory>
+#include <span>
 
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "raw/text.h"
+#include "base/text.h"
 
 namespace irenic {
 
 namespace {
 
-[[noreturn]] void fail(const std::filesystem::path& file, const std::string& what) {
-    throw PhotoError(shownName(file) + ": " + what);
+[[noreturn]] void fail(const GivenFile& file, const std::string& what) {
+    throw PhotoError(shownName(file.name()) + ": " + what);
 }
+
+// The library reads through these as if from a file.
+struct Source {
+    std::span<const std::uint8_t> bytes;
+    std::uint64_t at = 0;
+};
+tmsize_t readBytes(thandle_t handle, void* to, tmsize_t count) {
+    auto* s = static_cast<Source*>(handle);
+    const std::uint64_t left = s->at < s->bytes.size() ? s->bytes.size() - s->at : 0;
+    const auto taken = static_cast<std::size_t>(std::min(left, static_cast<std::uint64_t>(std::max<tmsize_t>(0, count))));
+    std::copy_n(s->bytes.begin() + static_cast<std::ptrdiff_t>(s->at), taken, static_cast<std::uint8_t*>(to));
+    s->at += taken;
+    return static_cast<tmsize_t>(taken);
+}
+tmsize_t writeNothing(thandle_t, void*, tmsize_t) { return -1; }
+toff_t seekTo(thandle_t handle, toff_t offset, int from) {
+    auto* s = static_cast<Source*>(handle);
+    s->at = from == SEEK_SET ? offset : from == SEEK_CUR ? s->at + offset : s->bytes.size() + offset;
+    return s->at;
+}
+int closeNothing(thandle_t) { return 0; }
+toff_t sizeOf(thandle_t handle) { return static_cast<Source*>(handle)->bytes.size(); }
+int mapBytes(thandle_t handle, void** base, toff_t* size) {
+    const auto* s = static_cast<Source*>(handle);
+    *base = const_cast<std::uint8_t*>(s->bytes.data()), *size = s->bytes.size();
+    return 1;
+}
+void unmapNothing(thandle_t, void*, toff_t) {}
 
 constexpr const char* kCut = "the file ends too early or is damaged. Copy it again.";
 
@@ -25,11 +55,14 @@ void takePixels(const std::uint8_t* from, std::size_t stored, std::size_t wanted
 
 } // namespace
 
-FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work) {
+FilePicture readTiffPicture(const GivenFile& file, const Work& work) {
     // The library's messages go nowhere: what matters is said below.
     TIFFSetErrorHandler(nullptr);
     TIFFSetWarningHandler(nullptr);
-    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(file.c_str(), "r"), TIFFClose);
+    Source source{file.bytes()};
+    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(
+        TIFFClientOpen("photo", "r", &source, readBytes, writeNothing, seekTo, closeNothing, sizeOf, mapBytes, unmapNothing),
+        TIFFClose);
     if (!tiff) fail(file, "this is not a photo that Irenic can read, or it is damaged.");
     TIFF* t = tiff.get();
     std::uint32_t width = 0, height = 0;
@@ -49,7 +82,7 @@ FilePicture readTiffPicture(const std::filesystem::path& file, const Work& work)
     if (!known || !colours || samples > 8 || planar != PLANARCONFIG_CONTIG)
         fail(file, "this kind of TIFF cannot be read. Save it as RGB or grey with 8, 16 or 32 bits, with the "
                    "colours side by side.");
-    checkPictureSize(file, width, height, std::filesystem::file_size(file));
+    checkPictureSize(file, width, height);
     FilePicture p;
     p.width = static_cast<int>(width), p.height = static_cast<int>(height), p.bytes = bits / 8;
     p.channels = samples >= 3 ? 3 : 1;

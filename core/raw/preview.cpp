@@ -3,7 +3,6 @@
 #include <libraw/libraw.h>
 
 #include <algorithm>
-#include <fstream>
 
 #include "raw/developed.h"
 #include "raw/metadata.h"
@@ -14,17 +13,15 @@ namespace {
 
 constexpr std::uint64_t kMostBytes = 32u << 20u;
 
-std::optional<std::vector<std::uint8_t>> bytesAt(const std::filesystem::path& file, double offset,
+std::optional<std::vector<std::uint8_t>> bytesAt(const GivenFile& file, double offset,
                                                  double count) {
     if (!(offset > 0) || !(count > 4) || count > static_cast<double>(kMostBytes)) return std::nullopt;
-    std::ifstream in(file, std::ios::binary);
-    std::vector<std::uint8_t> out(static_cast<std::size_t>(count));
-    in.seekg(static_cast<std::streamoff>(offset));
-    in.read(reinterpret_cast<char*>(out.data()), static_cast<std::streamsize>(out.size()));
-    return in ? std::optional(out) : std::nullopt;
+    const auto found = file.part(static_cast<std::uint64_t>(offset), static_cast<std::uint64_t>(count));
+    if (!found) return std::nullopt;
+    return std::vector<std::uint8_t>(found->begin(), found->end());
 }
 
-std::optional<FilePicture> fromTags(const std::filesystem::path& file, const Metadata& tags) {
+std::optional<FilePicture> fromTags(const GivenFile& file, const Metadata& tags) {
     const auto number = [&](std::uint16_t tag, double otherwise) {
         const TagEntry* e = Metadata::find(tags.main, tag);
         return e ? e->number() : otherwise;
@@ -43,9 +40,9 @@ std::optional<FilePicture> fromTags(const std::filesystem::path& file, const Met
     return p;
 }
 
-std::optional<FilePicture> fromLibRaw(const std::filesystem::path& file) {
+std::optional<FilePicture> fromLibRaw(const GivenFile& file) {
     LibRaw raw;
-    if (raw.open_file(file.c_str()) != LIBRAW_SUCCESS || raw.unpack_thumb() != LIBRAW_SUCCESS)
+    if (raw.open_buffer(const_cast<std::uint8_t*>(file.bytes().data()), file.size()) != LIBRAW_SUCCESS || raw.unpack_thumb() != LIBRAW_SUCCESS)
         return std::nullopt;
     const auto& thumb = raw.imgdata.thumbnail;
     if (thumb.tformat != LIBRAW_THUMBNAIL_JPEG || thumb.tlength > kMostBytes) return std::nullopt;
@@ -83,7 +80,7 @@ FilePicture smallAndUpright(const FilePicture& in, int longest, int orientation)
 
 } // namespace
 
-Glimpse glimpseOf(const std::filesystem::path& file, int longest, const Work& work) {
+Glimpse glimpseOf(const GivenFile& file, int longest, const Work& work) {
     Glimpse out;
     try {
         Photo shot;

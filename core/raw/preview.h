@@ -16,6 +16,6 @@ struct Glimpse {
 
 // The picture is at most about `longest` pixels on the longer side: the preview in IFD0 of a DNG, else what
 // LibRaw finds, else, for a developed picture, the picture itself. Never throws but Cancelled.
-Glimpse glimpseOf(const std::filesystem::path& file, int longest, const Work& work = {});
+Glimpse glimpseOf(const GivenFile& file, int longest, const Work& work = {});
 
 } // namespace irenic

@@ -6,7 +6,7 @@
 #include "raw/developed.h"
 #include "raw/dng.h"
 #include "raw/photo.h"
-#include "raw/text.h"
+#include "base/text.h"
 #include "raw/wide_mosaic.h"
 
 namespace irenic {
@@ -48,8 +48,9 @@ void scaleLevels(Photo& photo, const DngPixels& pixels) {
         for (float& v : *deltas) v = static_cast<float>(static_cast<double>(v) * pixels.scale);
 }
 
-std::vector<Mosaic::Colour> readDng(Photo& photo, std::uint64_t size, const Work& work) {
-    const PixelLayout layout = dngLayoutOf(photo.file, photo.metadata, size);
+std::vector<Mosaic::Colour> readDng(Photo& photo, const GivenFile& file, const Work& work) {
+    if (!photo.metadata.lost.empty()) fail(photo.file, wordsForLost(photo.metadata.lost.front()));
+    const PixelLayout layout = dngLayoutOf(photo.file, photo.metadata, file.size());
     photo.rawWidth = layout.width, photo.rawHeight = layout.height;
     photo.channels = layout.channels;
     const TagEntry* kind = Metadata::find(photo.metadata.mosaic, 0x0106);
@@ -58,7 +59,7 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, std::uint64_t size, const Work
     bool isRead = false;
     if (layout.readHere() || layout.perhapsReadHere()) {
         try {
-            DngPixels pixels = readDngPixels(photo.file, layout, photo.white, work.part(0.1, 0.5));
+            DngPixels pixels = readDngPixels(file, layout, photo.white, work.part(0.1, 0.5));
             photo.samples = std::move(pixels.samples);
             scaleLevels(photo, pixels);
             isRead = true;
@@ -67,7 +68,7 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, std::uint64_t size, const Work
         }
     }
     if (!isRead) {
-        CameraRaw raw(photo.file);
+        CameraRaw raw(file);
         if (!raw.opened()) fail(photo.file, "its pixels cannot be read (" + raw.whyNot() + ").");
         Photo frame;
         raw.unpack(frame, work);
@@ -117,6 +118,14 @@ void settleColour(Photo& photo) {
     for (double& n : photo.neutral) n = largest > 0 && n > 0 ? n / largest : 1.0;
 }
 
+// What colours and pixels of a camera's own format hang upon: all else that is lost is a note and no more.
+void refuseLost(const Photo& photo) {
+    constexpr std::uint16_t kNeeded[] = {0x014a, 0x8769, 0x927c}; // SubIFDs, Exif, MakerNote
+    for (const std::uint16_t tag : photo.metadata.lost)
+        if (std::find(std::begin(kNeeded), std::end(kNeeded), tag) != std::end(kNeeded))
+            fail(photo.file, wordsForLost(tag));
+}
+
 bool calledTiff(const fs::path& file) {
     std::string ending = file.extension().string();
     std::transform(ending.begin(), ending.end(), ending.begin(),
@@ -124,19 +133,21 @@ bool calledTiff(const fs::path& file) {
     return ending == ".tif" || ending == ".tiff";
 }
 
-std::shared_ptr<Photo> readRaw(const fs::path& file, std::uint64_t size, const Work& work) {
+std::shared_ptr<Photo> readRaw(const GivenFile& given, const Work& work) {
+    const fs::path& file = given.name();
     auto photo = std::make_shared<Photo>();
     photo->file = file;
-    photo->metadata = readMetadata(file);
+    photo->metadata = readMetadata(given);
     std::vector<Mosaic::Colour> sites;
     if (photo->metadata.isDng()) {
-        sites = readDng(*photo, size, work);
+        sites = readDng(*photo, given, work);
     } else {
-        CameraRaw raw(file);
+        CameraRaw raw(given);
         // Some cameras' raws are called TIFF; all other TIFFs are pictures.
         if (calledTiff(file) && (!raw.opened() || raw.looksLikePicture())) return nullptr;
         if (!raw.opened())
             fail(file, "this is not a photo that Irenic can read, or it is damaged (" + raw.whyNot() + ").");
+        refuseLost(*photo);
         raw.unpack(*photo, work);
         sites = raw.describe(*photo);
         raw.describeShot(*photo);
@@ -162,21 +173,24 @@ std::shared_ptr<Photo> readRaw(const fs::path& file, std::uint64_t size, const W
 
 } // namespace
 
-std::shared_ptr<Photo> readUnmeasured(const fs::path& file, const Work& work) {
-    std::error_code error;
-    if (!fs::exists(file, error)) fail(file, "there is no such file. Has it been moved or renamed?");
-    if (fs::is_directory(file, error)) fail(file, "this is a folder, not a photo.");
-    const auto size = fs::file_size(file, error);
-    if (error) fail(file, "it cannot be read (" + error.message() + ").");
-    if (size == 0) fail(file, "the file is empty. Copy it again from the card.");
+std::shared_ptr<Photo> readUnmeasured(const GivenFile& file, const Work& work) {
+    if (file.size() == 0) fail(file.name(), "the file is empty. Copy it again from the card.");
     std::shared_ptr<Photo> photo;
     try {
-        if (!looksDeveloped(file)) photo = readRaw(file, size, work);
+        if (!looksDeveloped(file)) photo = readRaw(file, work);
         if (!photo) photo = readDeveloped(file, work);
     } catch (const std::bad_alloc&) {
-        fail(file, "there is not enough memory for it.");
+        fail(file.name(), "there is not enough memory for it.");
     }
     return photo;
+}
+
+std::shared_ptr<Photo> readUnmeasured(const fs::path& file, const Work& work) {
+    try {
+        return readUnmeasured(GivenFile(file), work);
+    } catch (const FileError& e) {
+        fail(file, e.what());
+    }
 }
 
 } // namespace irenic

@@ -5,10 +5,10 @@
 #pragma once
 
 #include <cstdint>
-#include <filesystem>
 #include <optional>
 #include <vector>
 
+#include "base/given_file.h"
 #include "raw/metadata.h"
 
 namespace irenic {
@@ -21,10 +21,14 @@ struct TagDirectories {
     std::vector<TagEntry> exif, gps;
     std::vector<std::vector<TagEntry>> profiles; // ExtraCameraProfiles (DNG 1.6, page 57), one list for each
     std::uint32_t makerNoteOffset = 0;           // where MakerNote stands in the file; 0: nowhere
+    // Tags whose values do not lie within the file, or whose directories cannot be read: of all but `below`, and of
+    // each of those.
+    std::vector<std::uint16_t> lost;
+    std::vector<std::vector<std::uint16_t>> lostBelow;
 };
 
 // Values come as little-endian whatever the file's order; MakerNote and other undefined bytes as they stand.
 // None for a file of another form. Throws nothing: what is damaged is missing from the result.
-std::optional<TagDirectories> readTagDirectories(const std::filesystem::path& file);
+std::optional<TagDirectories> readTagDirectories(const GivenFile& file);
 
 } // namespace irenic

@@ -6,7 +6,7 @@
 // here is measured and cleaned as light whose noise is correlated.
 #pragma once
 
-#include "image/work.h"
+#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

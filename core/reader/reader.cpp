@@ -5,6 +5,7 @@
 #include <spawn.h>
 #include <sys/mman.h>
 #include <sys/socket.h>
+#include <sys/stat.h>
 #include <sys/wait.h>
 #include <unistd.h>
 
@@ -17,7 +18,7 @@
 #include <mutex>
 #include <utility>
 
-#include "raw/text.h"
+#include "base/text.h"
 #include "reader/protocol.h"
 #include "reader/wire.h"
 
@@ -28,24 +29,6 @@ namespace irenic {
 namespace {
 
 namespace fs = std::filesystem;
-
-// A file descriptor that is closed with its owner.
-class Descriptor {
-  public:
-    explicit Descriptor(int number = -1) : number_(number) {}
-    Descriptor(Descriptor&& other) noexcept : number_(std::exchange(other.number_, -1)) {}
-    Descriptor& operator=(Descriptor&& other) noexcept {
-        std::swap(number_, other.number_);
-        return *this;
-    }
-    ~Descriptor() {
-        if (number_ >= 0) close(number_);
-    }
-    int number() const { return number_; }
-
-  private:
-    int number_;
-};
 
 // Above the numbers that a reader expects its own at, so that handing them over never overwrites one.
 Descriptor outOfTheWay(int number) {
@@ -63,7 +46,8 @@ class Process {
     Process(const Process&) = delete;
     Process& operator=(const Process&) = delete;
 
-    void ask(const ReaderRequest& request, const fs::path& file);
+    void ask(ReaderRequest request, const fs::path& file, const Descriptor& photo,
+             const std::function<std::uint64_t(int)>& put);
     // The next answer within a fiftieth of a second. The reader has died where dead() is true afterwards.
     std::optional<std::pair<ReaderAnswer, std::string>> heard();
     bool dead() const { return dead_; }
@@ -87,7 +71,9 @@ Process::Process(const ReaderSetup& setup) {
     posix_spawn_file_actions_t actions;
     posix_spawn_file_actions_init(&actions);
     posix_spawn_file_actions_addopen(&actions, STDIN_FILENO, "/dev/null", O_RDONLY, 0);
+    // Not the terminal: who can write to one can often read from it too.
     posix_spawn_file_actions_addopen(&actions, STDOUT_FILENO, "/dev/null", O_WRONLY, 0);
+    posix_spawn_file_actions_addopen(&actions, STDERR_FILENO, "/dev/null", O_WRONLY, 0);
     posix_spawn_file_actions_adddup2(&actions, other.number(), kReaderSocket);
     posix_spawn_file_actions_adddup2(&actions, memory_.number(), kReaderMemory);
     posix_spawn_file_actions_addclosefrom_np(&actions, kReaderMemory + 1);
@@ -108,13 +94,16 @@ Process::~Process() {
     waitpid(process_, nullptr, 0);
 }
 
-void Process::ask(const ReaderRequest& request, const fs::path& file) {
+void Process::ask(ReaderRequest request, const fs::path& file, const Descriptor& photo,
+                  const std::function<std::uint64_t(int)>& put) {
     // What the last reading left is given back first.
     if (ftruncate(memory_.number(), 0) != 0) throw std::runtime_error(std::strerror(errno));
+    if (put) request.bytes = put(memory_.number());
     std::string message(reinterpret_cast<const char*>(&request), sizeof request);
-    message += fs::absolute(file).string();
+    std::error_code nowhere;
+    message += fs::absolute(file, nowhere).string();
     if (message.size() > kMostMessage) throw std::runtime_error("its path is too long");
-    if (send(socket_.number(), message.data(), message.size(), MSG_NOSIGNAL) < 0) dead_ = true;
+    if (!sendMessage(socket_.number(), message.data(), message.size(), photo.number())) dead_ = true;
 }
 
 std::optional<std::pair<ReaderAnswer, std::string>> Process::heard() {
@@ -133,20 +122,31 @@ std::optional<std::pair<ReaderAnswer, std::string>> Process::heard() {
 }
 
 std::string Process::causeOfDeath() {
+    constexpr const char* kDamaged = "The file is probably damaged; copy it again from the card.";
     int status = 0;
     kill(process_, SIGKILL); // where it closed the way but lives on
     waitpid(process_, &status, 0);
     process_ = 0;
-    if (!WIFSIGNALED(status)) return "its reader ended with status " + std::to_string(WEXITSTATUS(status));
-    if (WTERMSIG(status) == SIGXCPU) return "its reader took more time than any photo takes";
-    if (WTERMSIG(status) == SIGKILL) return "its reader was ended from outside, perhaps for want of memory";
-    return std::string("its reader died: ") + strsignal(WTERMSIG(status));
+    if (!WIFSIGNALED(status))
+        return "the decoder ended with status " + std::to_string(WEXITSTATUS(status)) + ". " + kDamaged;
+    switch (WTERMSIG(status)) {
+    case SIGXCPU: return std::string("the decoder took more time than any photo takes. ") + kDamaged;
+    case SIGKILL:
+        return "the decoder was stopped from outside, perhaps for lack of memory. Close other programs and try again.";
+    case SIGSYS: return std::string("the decoder tried what no decoder may do, and was ended. ") + kDamaged;
+    case SIGBUS:
+        return "the file could not be read to its end: its disk fails, or it was changed meanwhile. Copy it to another "
+               "disk and try again.";
+    default:
+        return std::string("the decoder crashed (") + strsignal(WTERMSIG(status)) + "). " + kDamaged;
+    }
 }
 
 // The readers that wait for the next file, and how new ones are started.
 struct Readers {
     std::mutex mutex;
     std::optional<ReaderSetup> setup;
+    bool sandboxed = false, told = false;
     std::vector<std::unique_ptr<Process>> idle;
 
     std::optional<ReaderSetup> used() {
@@ -164,6 +164,14 @@ struct Readers {
         }
         return std::make_unique<Process>(how);
     }
+    void noteStarted(bool inSandbox) {
+        const std::lock_guard lock(mutex);
+        sandboxed = inSandbox;
+        if (!inSandbox && !std::exchange(told, true))
+            std::fputs("irenic: this system offers no sandbox (seccomp); photos are decoded in a process of their own, "
+                       "with limits alone.\n",
+                       stderr);
+    }
     void giveBack(std::unique_ptr<Process> one) {
         const std::lock_guard lock(mutex);
         constexpr std::size_t kMostIdle = 2;
@@ -176,49 +184,67 @@ Readers& readers() {
     return all;
 }
 
-// Asks a reader, listens until it is done, and calls take(memory, bytes) with what it left.
-void throughReader(const ReaderSetup& setup, ReaderRequest request, const fs::path& file, const Work& work,
-                   const std::function<void(int, std::uint64_t)>& take) {
+// What a reader is asked to do.
+struct Asked {
+    ReaderRequest request;
+    fs::path file;                               // for messages, and what is decoded if it is not empty
+    std::function<std::uint64_t(int)> put = {};  // what the request needs, into the file in memory
+    std::function<void(int, std::uint64_t)> take; // the result, out of it
+};
+
+// Asks a reader, listens until it is done, and takes what it left. Throws PhotoError, a whole sentence, and Cancelled.
+void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
     const auto broken = [&](const std::string& why) {
-        return PhotoError(shownName(file) + ": it could not be read (" + why +
-                          "). The file is probably damaged; copy it again from the card.");
+        return PhotoError("Cannot open " + shownName(asked.file) + ": " + why);
     };
-    std::error_code none;
-    const auto size = fs::file_size(file, none);
-    const double megabytes = none ? 0 : static_cast<double>(size) / 1e6;
-    request.processorTime = setup.processorTime + megabytes;
     try {
+        Descriptor photo;
+        double megabytes = 0;
+        if (asked.request.task != ReaderTask::Packet) {
+            photo = openGiven(asked.file);
+            struct stat info {};
+            if (fstat(photo.number(), &info) == 0) megabytes = static_cast<double>(info.st_size) / 1e6;
+        }
+        asked.request.processorTime = std::min(asked.request.processorTime, setup.processorTime) + megabytes;
         auto process = readers().take(setup);
-        process->ask(request, file);
-        auto moved = std::chrono::steady_clock::now();
+        process->ask(asked.request, asked.file, photo, asked.put);
+        const auto begun = std::chrono::steady_clock::now();
+        auto moved = begun;
         float furthest = 0;
         while (true) {
             work.check();
             const auto said = process->heard();
             if (process->dead()) throw broken(process->causeOfDeath());
             const auto now = std::chrono::steady_clock::now();
-            if (said && said->first.word == ReaderWord::Progress) {
+            const auto since = [&](auto then) { return std::chrono::duration<double>(now - then).count(); };
+            if (said && said->first.word == ReaderWord::Started) {
+                readers().noteStarted(said->first.progress > 0);
+            } else if (said && said->first.word == ReaderWord::Progress) {
                 if (said->first.progress > furthest) furthest = said->first.progress, moved = now;
                 work.report(std::clamp(static_cast<double>(furthest), 0.0, 1.0));
             } else if (said && said->first.word == ReaderWord::Failed) {
                 readers().giveBack(std::move(process));
-                throw PhotoError(said->second);
+                throw PhotoError(utf8Of(said->second));
             } else if (said) {
-                take(process->memory(), said->first.bytes);
+                asked.take(process->memory(), said->first.bytes);
                 readers().giveBack(std::move(process));
                 return;
             }
-            if (std::chrono::duration<double>(now - moved).count() > setup.patience + megabytes)
-                throw broken("its reader made no progress and was ended");
+            // Steps that get smaller and smaller are no progress either.
+            if (since(moved) > setup.patience + megabytes || since(begun) > 30 * (setup.patience + megabytes))
+                throw broken("the decoder made no progress and was ended. The file is probably damaged; copy it again "
+                             "from the card.");
         }
     } catch (const PhotoError&) {
         throw;
     } catch (const Cancelled&) {
         throw;
+    } catch (const FileError& e) {
+        throw PhotoError(shownName(asked.file) + ": " + e.what());
     } catch (const std::bad_alloc&) {
-        throw PhotoError(shownName(file) + ": there is not enough memory for it.");
+        throw PhotoError(shownName(asked.file) + ": there is not enough memory for it.");
     } catch (const std::exception& e) {
-        throw broken(e.what());
+        throw broken(std::string(e.what()) + ". The file is probably damaged; copy it again from the card.");
     }
 }
 
@@ -249,27 +275,67 @@ void useReaderBesideThis() {
         std::fputs("irenic-reader is not beside this program: photos are read without walls.\n", stderr);
 }
 
-std::shared_ptr<Photo> readBehindWalls(const fs::path& file, const Work& work) {
+bool decodersAreSandboxed() {
+    const std::lock_guard lock(readers().mutex);
+    return readers().setup && readers().sandboxed;
+}
+
+std::shared_ptr<Photo> readSandboxed(const fs::path& file, const Work& work) {
     const auto setup = readers().used();
     if (!setup) return readUnmeasured(file, work);
     std::shared_ptr<Photo> photo;
-    throughReader(*setup, {ReaderTask::Photo}, file, work,
-                  [&](int memory, std::uint64_t bytes) { photo = receivedPhoto(memory, bytes); });
+    const auto take = [&](int memory, std::uint64_t bytes) { photo = receivedPhoto(memory, bytes); };
+    throughReader(*setup, {{ReaderTask::Photo}, file, {}, take}, work);
     photo->file = file;
     return photo;
 }
 
-Glimpse glimpseBehindWalls(const fs::path& file, int longest, const Work& work) {
+Glimpse glimpseSandboxed(const fs::path& file, int longest, const Work& work) {
     const auto setup = readers().used();
-    if (!setup) return glimpseOf(file, longest, work);
     Glimpse glimpse;
     try {
-        throughReader(*setup, {ReaderTask::Glimpse, longest}, file, work,
-                      [&](int memory, std::uint64_t bytes) { glimpse = receivedGlimpse(memory, bytes); });
+        if (!setup) return glimpseOf(GivenFile(file), longest, work);
+        const auto take = [&](int memory, std::uint64_t bytes) { glimpse = receivedGlimpse(memory, bytes); };
+        throughReader(*setup, {{ReaderTask::Glimpse, longest}, file, {}, take}, work);
     } catch (const PhotoError&) {
+        return {};
+    } catch (const FileError&) {
         return {};
     }
     return glimpse;
+}
+
+namespace {
+constexpr double kForXmp = 10; // seconds of processor time: what is sensible takes a hundredth of one
+}
+
+OwnProperties ownPropertiesSandboxed(const fs::path& file) {
+    const auto setup = readers().used();
+    OwnProperties own;
+    try {
+        if (!setup) return ownPropertiesIn(GivenFile(file));
+        const auto take = [&](int memory, std::uint64_t bytes) { own = receivedProperties(memory, bytes); };
+        throughReader(*setup, {{ReaderTask::Properties, 0, kForXmp}, file, {}, take}, {});
+    } catch (const PhotoError&) {
+        return {};
+    } catch (const FileError&) {
+        return {};
+    }
+    return own;
+}
+
+std::string packetSandboxed(const std::string& original, const std::string& mediaType, const OwnProperties& own) {
+    const auto setup = readers().used();
+    if (!setup) return packetWith(original, mediaType, own);
+    std::string packet;
+    const auto put = [&](int memory) { return sendPacketWish({original, mediaType, own}, memory); };
+    const auto take = [&](int memory, std::uint64_t bytes) { packet = receivedText(memory, bytes); };
+    try {
+        throughReader(*setup, {{ReaderTask::Packet, 0, kForXmp}, "XMP", put, take}, {});
+    } catch (const PhotoError&) {
+        return {};
+    }
+    return packet;
 }
 
 } // namespace irenic

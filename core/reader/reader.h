@@ -7,6 +7,7 @@
 
 #include "raw/photo.h"
 #include "raw/preview.h"
+#include "raw/xmp_packet.h"
 
 namespace irenic {
 
@@ -30,7 +31,14 @@ void useReaderBesideThis();
 // reader died or was given up, saying so; the second then returns an empty glimpse. Both throw Cancelled
 // within a few hundredths of a second. May be called from any thread; up to two readers wait for the next
 // file.
-std::shared_ptr<Photo> readBehindWalls(const std::filesystem::path& file, const Work& work = {});
-Glimpse glimpseBehindWalls(const std::filesystem::path& file, int longest, const Work& work = {});
+std::shared_ptr<Photo> readSandboxed(const std::filesystem::path& file, const Work& work = {});
+Glimpse glimpseSandboxed(const std::filesystem::path& file, int longest, const Work& work = {});
+
+// ownPropertiesIn() and packetWith(), likewise; both are empty where that fails or takes more than a few seconds.
+OwnProperties ownPropertiesSandboxed(const std::filesystem::path& file);
+std::string packetSandboxed(const std::string& original, const std::string& mediaType, const OwnProperties& own);
+
+// Whether the last reader that was started is in its sandbox; false also where none is used.
+bool decodersAreSandboxed();
 
 } // namespace irenic

@@ -1,6 +1,5 @@
 #include "reader/serve.h"
 
-#include <fcntl.h>
 #include <malloc.h>
 #include <poll.h>
 #include <sys/socket.h>
@@ -8,17 +7,18 @@
 
 #include <array>
 #include <condition_variable>
-#include <csignal>
-#include <cstdlib>
 #include <cstring>
 #include <mutex>
 #include <string>
 #include <thread>
 
+#include <oneapi/tbb/parallel_for.h>
+
 #include "raw/preview.h"
-#include "raw/text.h"
+#include "raw/xmp_packet.h"
+#include "base/text.h"
 #include "reader/protocol.h"
-#include "reader/walls.h"
+#include "reader/sandbox.h"
 #include "reader/wire.h"
 
 namespace irenic {
@@ -28,7 +28,7 @@ namespace {
 void answer(const ReaderAnswer& what, const std::string& words = {}) {
     std::string message(reinterpret_cast<const char*>(&what), sizeof what);
     message += words.substr(0, kMostMessage - sizeof what);
-    send(kReaderSocket, message.data(), message.size(), MSG_NOSIGNAL);
+    sendMessage(kReaderSocket, message.data(), message.size());
 }
 
 // Tells how far `done` has come, and ends the process when nobody listens any more, whatever it is doing.
@@ -45,50 +45,42 @@ void tellProgress(const std::stop_token& stop, const std::atomic<float>& done) {
     }
 }
 
-// For tests of the walls: IRENIC_READER_TEST=FAULT:PART does what a decoder that was led astray could do when
-// it meets a file whose name holds PART.
-void misbehave(const std::filesystem::path& file) {
-    const char* asked = std::getenv("IRENIC_READER_TEST");
-    const std::string all = asked ? asked : "";
-    const std::size_t colon = all.find(':');
-    if (colon == std::string::npos ||
-        file.filename().string().find(all.substr(colon + 1)) == std::string::npos)
-        return;
-    const std::string fault = all.substr(0, colon);
-    if (fault == "crash") std::abort();
-    if (fault == "sleep")
-        while (true) pause();
-    if (fault == "spin")
-        for (std::atomic<unsigned> turns = 0;; ++turns) {
-        }
-    if (fault == "eat")
-        for (std::size_t block = 64 << 20;;) std::memset(new char[block], 1, block); // never given back
-    if (fault == "reach") {
-        const std::string made = file.string() + ".reached";
-        const int written = open(made.c_str(), O_WRONLY | O_CREAT | O_CLOEXEC, 0600);
-        const int net = socket(AF_INET, SOCK_STREAM, 0);
-        const bool gone = std::rename(file.c_str(), made.c_str()) == 0;
-        if (written >= 0 || net >= 0 || gone || kill(getppid(), 0) == 0)
-            throw PhotoError(shownName(file) + ": the walls are open.");
-    }
+// What libraries look up in files once is looked up before files can no longer be opened.
+void warmUp() {
+    std::atomic<int> sum = 0;
+    tbb::parallel_for(0, 64, [&](int i) { sum += i; }); // the number of cores
+    (void)lockXmp();                                     // the toolkit's tables
 }
 
-std::uint64_t perform(const ReaderRequest& request, const std::filesystem::path& file, const Work& work) {
-    misbehave(file);
-    if (request.task == ReaderTask::Glimpse)
-        return sendGlimpse(glimpseOf(file, request.longest, work), kReaderMemory);
-    return sendPhoto(*readUnmeasured(file, work), kReaderMemory);
+std::uint64_t perform(const ReaderRequest& request, const Descriptor& file, const std::filesystem::path& name,
+                      const Work& work) {
+    switch (request.task) {
+    case ReaderTask::Photo: return sendPhoto(*readUnmeasured(GivenFile(file.number(), name), work), kReaderMemory);
+    case ReaderTask::Glimpse:
+        return sendGlimpse(glimpseOf(GivenFile(file.number(), name), request.longest, work), kReaderMemory);
+    case ReaderTask::Properties:
+        return sendProperties(ownPropertiesIn(GivenFile(file.number(), name)), kReaderMemory);
+    case ReaderTask::Packet: {
+        const PacketWish wish = receivedPacketWish(kReaderMemory, request.bytes);
+        return sendText(packetWith(wish.original, wish.mediaType, wish.own), kReaderMemory);
+    }
+    }
+    throw std::runtime_error("there is no such task");
 }
 
 } // namespace
 
-int serveReadings(std::uint64_t memory) {
-    raiseWalls(memory);
+int serveReadings(std::uint64_t memory, const std::function<void(const std::filesystem::path&)>& before) {
+    warmUp();
+    const bool inside = enterSandbox(memory);
     std::atomic<float> done = 0;
+    answer({ReaderWord::Started, inside ? 1.0f : 0.0f, 0});
     std::array<char, kMostMessage> message{};
     while (true) {
-        const ssize_t count = recv(kReaderSocket, message.data(), message.size(), 0);
-        if (count < static_cast<ssize_t>(sizeof(ReaderRequest))) return 0;
+        int given = -1;
+        const long count = receiveMessage(kReaderSocket, message.data(), message.size(), 0, given);
+        const Descriptor photo(given);
+        if (count < static_cast<long>(sizeof(ReaderRequest))) return 0;
         ReaderRequest request;
         std::memcpy(&request, message.data(), sizeof request);
         const std::filesystem::path file(
@@ -100,10 +92,13 @@ int serveReadings(std::uint64_t memory) {
         {
             const std::jthread teller([&](const std::stop_token& stop) { tellProgress(stop, done); });
             try {
-                last.bytes = perform(request, file, {{}, &done});
+                if (before) before(file);
+                last.bytes = perform(request, photo, file, {{}, &done});
                 last.word = ReaderWord::Done;
             } catch (const PhotoError& e) {
                 words = e.what();
+            } catch (const FileError& e) {
+                words = shownName(file) + ": " + e.what();
             } catch (const std::bad_alloc&) {
                 words = shownName(file) + ": there is not enough memory for it.";
             } catch (const std::exception& e) {

@@ -2,8 +2,12 @@
 
 #include <unistd.h>
 
+#include <algorithm>
 #include <cerrno>
+#include <cmath>
 #include <type_traits>
+
+#include "raw/dng_pixels.h"
 
 namespace irenic {
 
@@ -39,12 +43,12 @@ class FromFile {
     FromFile(int file, std::uint64_t count) : file_(file), end_(count) {}
 
     void bytes(void* to, std::size_t count) {
-        if (count > end_ - at_) throw std::runtime_error("what its reader sent ends too early.");
+        if (count > end_ - at_) throw std::runtime_error("what its decoder sent ends too early");
         auto* p = static_cast<std::uint8_t*>(to);
         while (count > 0) {
             const ssize_t done = pread(file_, p, count, static_cast<off_t>(at_));
             if (done < 0 && errno == EINTR) continue;
-            if (done <= 0) throw std::runtime_error("what its reader sent ends too early.");
+            if (done <= 0) throw std::runtime_error("what its decoder sent ends too early");
             p += done, count -= static_cast<std::size_t>(done), at_ += static_cast<std::uint64_t>(done);
         }
     }
@@ -54,7 +58,7 @@ class FromFile {
         // No element takes less than a byte: a length beyond what is left is a lie, and must not take memory.
         constexpr std::uint64_t kEach =
             std::is_trivially_copyable_v<typename List::value_type> ? sizeof(typename List::value_type) : 1;
-        if (count > (end_ - at_) / kEach) throw std::runtime_error("what its reader sent makes no sense.");
+        if (count > (end_ - at_) / kEach) throw std::runtime_error("what its decoder sent makes no sense");
         list.resize(static_cast<std::size_t>(count));
     }
 
@@ -145,7 +149,44 @@ template <class Way> void each(Way& way, Glimpse& g) {
     });
 }
 
+template <class Way> void each(Way& way, std::string& text) { field(way, text); }
+
+template <class Way> void each(Way& way, OwnProperties& properties) {
+    std::vector<std::string> flat;
+    for (const auto& [name, value] : properties) flat.push_back(name), flat.push_back(value);
+    field(way, flat);
+    properties.clear();
+    for (std::size_t i = 0; i + 1 < flat.size(); i += 2) properties[flat[i]] = flat[i + 1];
+}
+
+template <class Way> void each(Way& way, PacketWish& wish) {
+    field(way, wish.original), field(way, wish.mediaType);
+    each(way, wish.own);
+}
+
+// What follows lets through what reading a file can give and nothing else: a photo that was let through is computed
+// with, without another look.
+bool isFinite(double v) { return std::isfinite(v) && std::abs(v) < 1e12; }
+template <class List> bool areFinite(const List& values) {
+    return std::all_of(values.begin(), values.end(), [](auto v) { return isFinite(static_cast<double>(v)); });
+}
+
+bool makesSense(const std::vector<TagEntry>& tags) {
+    return std::all_of(tags.begin(), tags.end(), [](const TagEntry& e) {
+        const std::uint64_t each = sizeOfType(e.type);
+        return each > 0 && e.count > 0 && e.bytes.size() == each * e.count;
+    });
+}
+
+bool makesSense(const Metadata& m) {
+    return makesSense(m.main) && makesSense(m.mosaic) && makesSense(m.exif) && makesSense(m.gps) &&
+           std::all_of(m.profiles.begin(), m.profiles.end(), [](const auto& tags) { return makesSense(tags); });
+}
+
+bool isShort(const std::string& text) { return text.size() <= 65536; }
+
 bool fits(const BlackLevel& b, const Photo& p) {
+    if (!areFinite(b.pattern) || !areFinite(b.deltaH) || !areFinite(b.deltaV)) return false;
     if (b.columns < 1 || b.rows < 1 || b.columns > 65536 || b.rows > 65536 ||
         (b.channels != 1 && b.channels != 3))
         return false;
@@ -162,7 +203,26 @@ bool makesSense(const Photo& p) {
     if (p.rawWidth < 1 || p.rawHeight < 1 || (p.channels != 1 && p.channels != 3)) return false;
     const auto pixels = static_cast<std::size_t>(p.rawWidth) * static_cast<std::size_t>(p.rawHeight);
     const auto colour = [](Mosaic::Colour c) { return c <= Mosaic::Blue; };
-    const Rect whole{0, 0, p.rawWidth, p.rawHeight};
+    const Rect whole{0, 0, p.rawWidth, p.rawHeight}, seen{0, 0, p.active.width, p.active.height};
+    if (pixels > kMostPixels || p.orientation < 1 || p.orientation > 8 || p.bits < 1 || p.bits > 32 ||
+        !(p.white > p.black.mean() + 0.5) || !(p.white <= 1e6) || p.crop.empty() || !seen.contains(p.crop) ||
+        !isShort(p.make) || !isShort(p.model) || !isShort(p.lens) || !isShort(p.taken) || !makesSense(p.metadata))
+        return false;
+    for (const double v : {p.iso, p.exposure, p.aperture, p.focal})
+        if (!isFinite(v)) return false;
+    for (const double v : p.neutral)
+        if (!(v > 0 && v <= 1)) return false;
+    for (const double v : p.analogBalance)
+        if (!(v > 0) || !isFinite(v)) return false;
+    for (const ColourProfile& profile : p.profiles)
+        if (!areFinite(profile.colourMatrix) || !areFinite(profile.calibration) ||
+            (profile.forwardMatrix && !areFinite(*profile.forwardMatrix)))
+            return false;
+    if (p.statedNoise)
+        for (const NoiseLine& line : p.statedNoise->channel)
+            if (!isFinite(line.a) || !isFinite(line.b)) return false;
+    if (!areFinite(p.whiteXY) || !isFinite(p.baselineExposure) || !(p.coarseNoise > 0) || !isFinite(p.coarseNoise))
+        return false;
     const auto isStep = [](std::uint16_t step) { return step > 0; };
     const auto isSampling = [](int each) { return each >= 1 && each <= 4; };
     if (p.jpeg && !(std::all_of(p.jpeg->luminance.begin(), p.jpeg->luminance.end(), isStep) &&
@@ -184,29 +244,43 @@ template <class T> std::uint64_t send(const T& what, int file) {
     return to.count();
 }
 
+template <class T> T received(int file, std::uint64_t count) {
+    T out;
+    FromFile from(file, count);
+    each(from, out);
+    return out;
+}
+
 } // namespace
 
 std::uint64_t sendPhoto(const Photo& photo, int file) { return send(photo, file); }
 std::uint64_t sendGlimpse(const Glimpse& glimpse, int file) { return send(glimpse, file); }
+std::uint64_t sendProperties(const OwnProperties& properties, int file) { return send(properties, file); }
+std::uint64_t sendText(const std::string& text, int file) { return send(text, file); }
+std::uint64_t sendPacketWish(const PacketWish& wish, int file) { return send(wish, file); }
+
+OwnProperties receivedProperties(int file, std::uint64_t count) { return received<OwnProperties>(file, count); }
+std::string receivedText(int file, std::uint64_t count) { return received<std::string>(file, count); }
+PacketWish receivedPacketWish(int file, std::uint64_t count) { return received<PacketWish>(file, count); }
 
 std::shared_ptr<Photo> receivedPhoto(int file, std::uint64_t count) {
     auto photo = std::make_shared<Photo>();
     FromFile from(file, count);
     each(from, *photo);
-    if (!makesSense(*photo)) throw std::runtime_error("what its reader sent makes no sense.");
+    if (!makesSense(*photo)) throw std::runtime_error("what its decoder sent makes no sense");
     return photo;
 }
 
 Glimpse receivedGlimpse(int file, std::uint64_t count) {
-    Glimpse glimpse;
-    FromFile from(file, count);
-    each(from, glimpse);
+    Glimpse glimpse = received<Glimpse>(file, count);
+    if (!isFinite(glimpse.iso) || !isShort(glimpse.taken))
+        throw std::runtime_error("what its decoder sent makes no sense");
     if (!glimpse.picture) return glimpse;
     const FilePicture& p = *glimpse.picture;
     if (p.width < 1 || p.height < 1 || p.width > 65536 || p.height > 65536 || p.channels != 3 ||
         p.bytes != 1 ||
         p.data.size() != 3 * static_cast<std::size_t>(p.width) * static_cast<std::size_t>(p.height))
-        throw std::runtime_error("what its reader sent makes no sense.");
+        throw std::runtime_error("what its decoder sent makes no sense");
     return glimpse;
 }
 

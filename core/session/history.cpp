@@ -1,6 +1,7 @@
 #include "session/history.h"
 
 #include <algorithm>
+#include <map>
 
 namespace irenic {
 
@@ -21,6 +22,19 @@ bool History::grow(const std::string& photo, StatePtr after) {
     return true;
 }
 
+void History::amend(const std::string& photo, const std::function<StatePtr(const StatePtr&)>& change) {
+    // One state is the end of a step and the beginning of the next: it stays one.
+    std::map<StatePtr, StatePtr> changed;
+    const auto amended = [&](StatePtr& state) {
+        const auto [at, isNew] = changed.try_emplace(state);
+        if (isNew) at->second = change(state);
+        state = at->second;
+    };
+    for (Step& step : steps_)
+        for (StateChange& c : step.changes)
+            if (c.photo == photo) amended(c.before), amended(c.after);
+}
+
 namespace {
 
 std::string takeName(const Take& t) { return std::string(1, t.letter); }
@@ -28,17 +42,14 @@ std::string takeName(const Take& t) { return std::string(1, t.letter); }
 // What happened to lists of things with ids; empty: nothing.
 std::string takesChange(const PhotoState& a, const PhotoState& b) {
     for (const Take& t : b.takes)
-        if (!a.take(t.id)) return "take " + takeName(t) + (t.risk ? " recommended" : " added");
+        if (!a.take(t.id)) return "take " + takeName(t) + " added";
     for (const Take& t : a.takes)
         if (!b.take(t.id)) return "take " + takeName(t) + " removed";
     for (const Take& t : b.takes) {
         const Take& was = *a.take(t.id);
         if (!(was.settings == t.settings))
-            return takeName(t) + ": " +
-                   (t.risk && !(t.risk == was.risk) ? "recommended settings"
-                                                    : changesText(was.settings, t.settings));
+            return takeName(t) + ": " + changesText(was.settings, t.settings);
         if (was.name != t.name) return takeName(t) + " named \"" + t.name + "\"";
-        if (was.risk != t.risk) return takeName(t) + ": error estimated";
     }
     return a.takes == b.takes ? "" : "takes put in order";
 }
@@ -79,7 +90,6 @@ std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
     if (!(a.look == b.look)) return "look: " + changesText(a.look, b.look);
     if (a.chosen != b.chosen)
         return b.take(b.chosen) ? takeName(*b.take(b.chosen)) + " chosen" : "no take chosen";
-    if (a.exports != b.exports) return "exported";
     if (a.notes != b.notes) return "notes changed";
     return {};
 }

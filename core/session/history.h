@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <functional>
 #include <string>
 #include <vector>
 
@@ -28,6 +29,9 @@ class History {
     // The present step grows instead: it keeps what was before it, and gets a new end and the name for the
     // whole way. Only for steps of one photo. False where there is no such step to grow.
     bool grow(const std::string& photo, StatePtr after);
+
+    // What happened to a photo by itself, and is no step, is in all its states: each becomes change(state).
+    void amend(const std::string& photo, const std::function<StatePtr(const StatePtr&)>& change);
 
     // All steps, oldest first, and how many of them are done; the others have been undone.
     const std::vector<Step>& steps() const { return steps_; }

@@ -1,20 +1,17 @@
 #include "session/sidecar.h"
 
-#include <fcntl.h>
-#include <signal.h>
 #include <unistd.h>
 
-#include <cerrno>
-#include <cstdio>
-#include <cstdlib>
-#include <fstream>
-#include <sstream>
+#include <algorithm>
+#include <ctime>
 
-#include "deliver/proof.h"
-#include "deliver/safe_file.h"
-#include "image/field_json.h"
-#include "image/process.h"
-#include "raw/text.h"
+#include "base/digest.h"
+#include "base/field_json.h"
+#include "base/folders.h"
+#include "base/given_file.h"
+#include "base/json.h"
+#include "base/safe_file.h"
+#include "base/text.h"
 #include "session/state_json.h"
 
 namespace irenic {
@@ -25,114 +22,244 @@ namespace fs = std::filesystem;
 using nlohmann::json;
 
 constexpr int kVersion = kSidecarVersion;
+constexpr const char* kEnding = ".irenic.json";
+// A long year's work on one photo has some hundred kB.
+constexpr std::uint64_t kMostSidecar = 64 << 20, kMostPreset = 1 << 20;
+// Of a name beside a photo: a claim's and a temporary file's names have room too, within the 255 of file systems.
+constexpr std::size_t kLongestName = 255;
 
-fs::path folderOf(const char* variable, const char* below) {
-    const char* named = std::getenv(variable);
-    const char* home = std::getenv("HOME");
-    // A relative path is to be ignored (XDG base directory specification).
-    const fs::path base = named && *named == '/' ? fs::path(named) : fs::path(home ? home : "/") / below;
-    return base / "irenic";
+std::string shortDigest(const std::string& text) {
+    Digest digest;
+    digest.add(text);
+    return digest.text();
 }
 
-fs::path made(const fs::path& folder) {
-    std::error_code ignored;
-    fs::create_directories(folder, ignored);
-    return folder;
-}
-
-std::optional<std::string> contentOf(const fs::path& file) {
-    std::ifstream in(file, std::ios::binary);
-    if (!in) return std::nullopt;
-    std::ostringstream out;
-    out << in.rdbuf();
-    return out.str();
+std::string textOf(const json& content) {
+    return content.dump(1, ' ', false, json::error_handler_t::replace) + "\n";
 }
 
 void writeJson(const fs::path& target, const json& content) {
-    SafeFile file(target, SafeFile::Existing::Replace);
-    const std::string text = content.dump(1, ' ', false, json::error_handler_t::replace) + "\n";
-    std::FILE* out = std::fopen(file.path().c_str(), "wb");
-    errno = 0;
-    const bool done = out && std::fwrite(text.data(), 1, text.size(), out) == text.size();
-    const bool closed = out && std::fclose(out) == 0;
-    if (!done || !closed) failedWriting(target.parent_path());
-    file.commit();
+    writeWhole(target, textOf(content), SafeFile::Existing::Replace);
 }
 
-// The content, or none; what is there and is no JSON of ours goes out of the way.
-std::optional<json> readOwn(const fs::path& file, const char* kind, std::vector<std::string>& messages) {
-    const auto text = contentOf(file);
-    if (!text) return std::nullopt;
-    const json content = json::parse(*text, nullptr, false);
-    if (content.is_object() && content.contains(kind) && content[kind].is_number()) {
-        if (content[kind].get<double>() > kVersion)
-            messages.push_back(shownName(file) +
-                               ": written by a newer Irenic; what is not known here is kept as it is.");
-        return content;
+// A name that nothing has yet, for what is set aside.
+fs::path asideOf(const fs::path& file) {
+    const std::string name = file.filename().string();
+    const fs::path base = file.parent_path() / (name.size() < 230 ? name : ".irenic-" + shortDigest(name));
+    for (int n = 1;; ++n) {
+        const fs::path aside = base.string() + ".damaged-" + std::to_string(n);
+        std::error_code none;
+        if (fs::symlink_status(aside, none).type() == fs::file_type::not_found || n > 10000) return aside;
     }
-    fs::path aside;
-    for (int n = 1; aside.empty() || fs::exists(aside); ++n)
-        aside = file.string() + ".damaged-" + std::to_string(n);
+}
+
+struct Own {
+    std::optional<json> content;
+    bool blocked = false;
+};
+
+// The content, or none; what is there and is no JSON of ours goes out of the way.
+Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& messages) {
+    std::string why;
+    try {
+        const auto text = textOfFile(file, kMostSidecar);
+        if (!text) return {};
+        json content = jsonFrom(*text);
+        if (content.is_object() && content.contains(kind) && content[kind].is_number()) {
+            if (content[kind].get<double>() > kVersion)
+                messages.push_back(shownName(file) +
+                                   ": written by a newer Irenic; what is not known here is kept as it is.");
+            return {std::move(content), false};
+        }
+        why = "it is none of Irenic's";
+    } catch (const std::exception& e) {
+        why = e.what();
+    }
+    const fs::path aside = asideOf(file);
     std::error_code error;
     fs::rename(file, aside, error);
+    while (why.ends_with('.')) why.pop_back();
     messages.push_back(
-        shownName(file) + ": it is damaged" +
+        shownName(file) + ": it is damaged (" + why + ")" +
         (error ? " and could not be set aside; nothing is kept for this photo until that is done."
                : " and was set aside as " + shownName(aside) + ". The photo begins anew."));
-    return std::nullopt;
+    return {std::nullopt, static_cast<bool>(error)};
+}
+
+// A record, or none where it has more than any work has: then it goes out of the way too.
+std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content, std::vector<std::string>& messages,
+                                    bool& blocked) {
+    std::vector<std::string> problems;
+    try {
+        PhotoRecord record = recordFrom(content, problems);
+        for (const std::string& p : problems) messages.push_back(shownName(file) + ": " + p + ".");
+        return record;
+    } catch (const JsonError& e) {
+        const fs::path aside = asideOf(file);
+        std::error_code error;
+        fs::rename(file, aside, error);
+        blocked = static_cast<bool>(error);
+        messages.push_back(shownName(file) + ": " + e.what() +
+                           (error ? "; it could not be set aside, and nothing is kept for this photo until that is done."
+                                  : "; it was set aside as " + shownName(aside) + ". The photo begins anew."));
+        return std::nullopt;
+    }
+}
+
+json contentOf(const fs::path& photo, const std::string& digest, const PhotoRecord& record) {
+    json content = jsonOf(record);
+    // A newer version's number stays: what it wrote is still in there.
+    const auto version = content.contains("irenic") ? wholeNumber(content["irenic"], 0, 1000000) : std::nullopt;
+    content["irenic"] = std::max<long long>(version.value_or(kVersion), kVersion);
+    content["photo"] = {{"name", shownName(photo)}, {"digest", digest}};
+    return content;
+}
+
+// What all files beside a sidecar begin with that hold what was done elsewhere.
+std::string elsewherePrefix(const fs::path& sidecar) {
+    const std::string name = sidecar.filename().string();
+    const std::string base = name.substr(0, name.size() - std::string(".json").size());
+    return (base.size() < 200 ? base : ".irenic-" + shortDigest(base)) + ".other-";
+}
+
+fs::path elsewhereOf(const fs::path& sidecar) {
+    return sidecar.parent_path() / (elsewherePrefix(sidecar) + shortDigest(thisProcess()).substr(0, 8) + ".json");
+}
+
+std::string timeOf(const fs::path& file) {
+    std::error_code none;
+    const auto written = fs::last_write_time(file, none);
+    if (none) return presentTime();
+    const std::time_t time = std::chrono::system_clock::to_time_t(std::chrono::file_clock::to_sys(written));
+    std::tm local{};
+    localtime_r(&time, &local);
+    char text[32];
+    std::strftime(text, sizeof text, "%Y-%m-%d %H:%M:%S", &local);
+    return text;
+}
+
+fs::path presetFile(const std::string& name) {
+    if (name.empty() || name.find('/') != std::string::npos || name[0] == '.')
+        throw WriteError("a preset's name has no slash and does not begin with a dot.");
+    return presetFolder() / (name + ".json");
 }
 
 } // namespace
 
-fs::path dataFolder() { return made(folderOf("XDG_DATA_HOME", ".local/share")); }
-fs::path presetFolder() { return made(folderOf("XDG_CONFIG_HOME", ".config") / "presets"); }
+fs::path presetFolder() { return privateFolder(configFolder() / "presets"); }
 
 SidecarPlaces sidecarPlaces(const fs::path& photo, const std::string& digest) {
     SidecarPlaces places;
-    places.beside = photo.parent_path() / (photo.filename().string() + ".irenic.json");
-    places.inData = made(dataFolder() / "sidecars") / (digest + ".irenic.json");
+    std::error_code nowhere;
     const fs::path folder = photo.has_parent_path() ? photo.parent_path() : fs::path(".");
-    places.besideWritable = access(folder.c_str(), W_OK) == 0 && photo.filename().string().size() < 240;
+    const std::string name = photo.filename().string() + kEnding;
+    places.beside = folder / name;
+    const fs::path data = privateFolder(dataFolder() / "sidecars");
+    const fs::path whole = fs::absolute(photo, nowhere);
+    places.byPath = data / ("path-" + shortDigest(nowhere ? photo.string() : whole.string()) + kEnding);
+    if (!digest.empty()) places.bySamples = data / (digest + kEnding);
+    places.besideWritable = access(folder.c_str(), W_OK) == 0 && name.size() <= kLongestName - 3;
     return places;
+}
+
+std::optional<fs::path> photoOfSidecar(const fs::path& sidecar) {
+    const std::string name = sidecar.filename().string();
+    if (!name.ends_with(kEnding) || name.size() == std::string(kEnding).size()) return std::nullopt;
+    const fs::path photo = sidecar.parent_path() / name.substr(0, name.size() - std::string(kEnding).size());
+    std::error_code none;
+    return fs::exists(photo, none) ? std::optional(photo) : std::nullopt;
 }
 
 Loaded loadSidecar(const fs::path& photo, const std::string& digest) {
     const SidecarPlaces places = sidecarPlaces(photo, digest);
     Loaded out;
-    for (const fs::path& file : {places.beside, places.inData}) {
-        const auto content = readOwn(file, "irenic", out.messages);
-        if (!content) continue;
-        std::vector<std::string> problems;
-        out.record = recordFrom(*content, problems);
-        for (const std::string& p : problems) out.messages.push_back(shownName(file) + ": " + p + ".");
-        return out;
+    for (const fs::path& file : {places.beside, places.bySamples, places.byPath}) {
+        if (file.empty()) continue;
+        const Own own = readOwn(file, "irenic", out.messages);
+        out.blocked = out.blocked || own.blocked;
+        if (!own.content) continue;
+        bool blocked = false;
+        out.record = recordIn(file, *own.content, out.messages, blocked);
+        out.blocked = out.blocked || blocked;
+        if (out.record) return out;
     }
     return out;
 }
 
 std::optional<PhotoRecord> peekSidecar(const fs::path& photo) {
-    const auto text = contentOf(photo.parent_path() / (photo.filename().string() + ".irenic.json"));
-    if (!text) return std::nullopt;
-    const json content = json::parse(*text, nullptr, false);
-    if (!content.is_object() || !content.contains("irenic")) return std::nullopt;
-    std::vector<std::string> problems;
-    return recordFrom(content, problems);
+    try {
+        const auto text = textOfFile(sidecarPlaces(photo, {}).beside, kMostSidecar);
+        if (!text) return std::nullopt;
+        const json content = jsonFrom(*text);
+        if (!content.is_object() || !content.contains("irenic")) return std::nullopt;
+        std::vector<std::string> problems;
+        return recordFrom(content, problems);
+    } catch (const std::exception&) {
+        return std::nullopt; // it is told when the photo is opened
+    }
 }
 
 void saveSidecar(const fs::path& photo, const std::string& digest, const PhotoRecord& record) {
-    json content = jsonOf(record);
-    // A newer version's number stays: what it wrote is still in there.
-    const int version = content.value("irenic", kVersion);
-    content["irenic"] = std::max(version, kVersion);
-    content["photo"] = {{"name", shownName(photo)}, {"digest", digest}};
     const SidecarPlaces places = sidecarPlaces(photo, digest);
-    writeJson(places.target(), content);
+    writeJson(places.target(), contentOf(photo, digest, record));
+    std::error_code none;
+    // What was kept before the photo's samples were known is in there.
+    if (places.target() == places.bySamples) fs::remove(places.byPath, none);
+}
+
+void saveElsewhere(const fs::path& photo, const std::string& digest, const PhotoRecord& record) {
+    json content = contentOf(photo, digest, record);
+    content["process"] = thisProcess();
+    writeJson(elsewhereOf(sidecarPlaces(photo, digest).target()), content);
+}
+
+LeftElsewhere leftElsewhere(const fs::path& photo, const std::string& digest) {
+    LeftElsewhere out;
+    const fs::path sidecar = sidecarPlaces(photo, digest).target();
+    const std::string prefix = elsewherePrefix(sidecar);
+    std::error_code error;
+    for (fs::directory_iterator it(sidecar.parent_path(), error), end; !error && it != end; it.increment(error)) {
+        const std::string name = it->path().filename().string();
+        if (!name.starts_with(prefix) || !name.ends_with(".json")) continue;
+        try {
+            const json content = jsonFrom(textOfFile(it->path(), kMostSidecar).value_or(""));
+            const auto process = content.is_object() ? content.find("process") : content.end();
+            if (!content.is_object() || process == content.end() || !process->is_string()) continue;
+            const std::string owner = process->get<std::string>();
+            // One of another machine may be at work still; its file waits.
+            if (owner != thisProcess() && lifeOf(owner) != Life::Gone) continue;
+            std::vector<std::string> problems;
+            json known = content;
+            known.erase("process");
+            out.versions.push_back({"changed in another window", timeOf(it->path()), recordFrom(known, problems).state});
+            out.files.push_back(it->path());
+        } catch (const std::exception&) {
+            continue; // it stays for who wants to look
+        }
+    }
+    return out;
+}
+
+void forgetElsewhere(const LeftElsewhere& left) {
+    std::error_code none;
+    for (const fs::path& file : left.files) fs::remove(file, none);
+}
+
+void SidecarWriter::write(const Saving& s) {
+    const std::lock_guard lock(mutex_);
+    const auto last = written_.find(s.photo);
+    if (last != written_.end() && last->second > s.number) return;
+    if (s.elsewhere)
+        saveElsewhere(s.photo, s.digest, s.record);
+    else
+        saveSidecar(s.photo, s.digest, s.record);
+    written_[s.photo] = s.number;
 }
 
 SessionState loadSession(std::vector<std::string>& messages) {
-    const auto content = readOwn(dataFolder() / "session.json", "irenicSession", messages);
+    const Own own = readOwn(dataFolder() / "session.json", "irenicSession", messages);
     std::vector<std::string> problems;
-    return content ? sessionFrom(*content, problems) : SessionState{};
+    return own.content ? sessionFrom(*own.content, problems) : SessionState{};
 }
 
 void saveSession(const SessionState& session) {
@@ -141,79 +268,61 @@ void saveSession(const SessionState& session) {
     writeJson(dataFolder() / "session.json", content);
 }
 
-SidecarLock::SidecarLock(const fs::path& photo, const std::string& digest, std::string& owner) {
-    const SidecarPlaces places = sidecarPlaces(photo, digest);
-    const fs::path lock =
-        places.target().parent_path() / ("." + places.target().filename().string() + ".lock");
-    char host[256] = {};
-    gethostname(host, sizeof host - 1);
-    for (int attempt = 0; attempt < 3; ++attempt) {
-        const int file = open(lock.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0644);
-        if (file >= 0) {
-            const std::string text = std::to_string(getpid()) + " " + host + "\n";
-            const bool written = write(file, text.data(), text.size()) == static_cast<ssize_t>(text.size());
-            close(file);
-            if (written)
-                file_ = lock;
-            else
-                unlink(lock.c_str());
-            return;
-        }
-        if (errno != EEXIST) return; // nowhere to write: nothing to overwrite either
-        long process = 0;
-        std::string machine;
-        std::istringstream(contentOf(lock).value_or("")) >> process >> machine;
-        const bool here = machine == host;
-        if (here && process == static_cast<long>(getpid())) break;
-        if (here && process > 0 && !processLives(static_cast<int>(process))) {
-            unlink(lock.c_str());
-            continue;
-        }
-        owner = here ? "process " + std::to_string(process)
-                     : "process " + std::to_string(process) + " on " + machine;
-        return;
-    }
-    owner = "this program";
+bool presetExists(const std::string& name) {
+    std::error_code none;
+    return fs::exists(fs::symlink_status(presetFile(name), none));
 }
 
-SidecarLock::~SidecarLock() {
-    if (!file_.empty()) unlink(file_.c_str());
-}
-
-void savePreset(const std::string& name, const Preset& preset) {
+void savePreset(const std::string& name, const Preset& preset, bool replace) {
     json content{{"irenicPreset", kVersion}};
     if (preset.settings) content["settings"] = jsonOf(*preset.settings);
     if (preset.look) content["look"] = jsonOf(*preset.look);
-    if (name.empty() || name.find('/') != std::string::npos || name[0] == '.')
-        throw WriteError("a preset's name has no slash and does not begin with a dot.");
-    writeJson(presetFolder() / (name + ".json"), content);
+    writeWhole(presetFile(name), textOf(content), replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
+}
+
+void copyPreset(const std::string& name, const fs::path& to) {
+    std::optional<std::string> text;
+    try {
+        text = textOfFile(presetFile(name), kMostPreset);
+    } catch (const FileError& e) {
+        throw WriteError(e.what());
+    }
+    if (!text) throw WriteError("there is no preset \"" + name + "\".");
+    writeWhole(to, *text, SafeFile::Existing::Keep);
 }
 
 Preset loadPreset(const std::string& nameOrFile) {
     const bool isFile = nameOrFile.find('/') != std::string::npos || nameOrFile.ends_with(".json");
     const fs::path file = isFile ? fs::path(nameOrFile) : presetFolder() / (nameOrFile + ".json");
-    const auto text = contentOf(file);
-    if (!text) throw std::invalid_argument("there is no preset \"" + nameOrFile + "\"");
-    const json content = json::parse(*text, nullptr, false);
+    const std::string name = shownName(file);
     std::vector<std::string> problems;
     Preset out;
-    if (content.is_object() && content.contains("irenic")) {
-        const PhotoState state = stateFrom(content, problems);
-        const Take* take = state.take(state.chosen);
-        out.settings = (take ? *take : state.takes.front()).settings;
-        out.look = state.look;
-    } else if (content.is_object() && content.contains("irenicPreset")) {
-        if (const auto at = content.find("settings"); at != content.end())
-            readJson(*at, out.settings.emplace(), problems);
-        if (const auto at = content.find("look"); at != content.end())
-            readJson(*at, out.look.emplace(), problems);
-    } else {
-        throw std::invalid_argument(shownName(file) + " is no preset and no sidecar of Irenic");
+    try {
+        const auto text = textOfFile(file, isFile ? kMostSidecar : kMostPreset);
+        if (!text) throw std::invalid_argument("there is no preset \"" + nameOrFile + "\"");
+        const json content = jsonFrom(*text);
+        if (content.is_object() && content.contains("irenic")) {
+            const PhotoState state = stateFrom(content, problems);
+            const Take* take = state.take(state.chosen);
+            out.settings = (take ? *take : state.takes.front()).settings;
+            out.look = state.look;
+        } else if (content.is_object() && content.contains("irenicPreset")) {
+            if (const auto at = content.find("settings"); at != content.end())
+                readJson(*at, out.settings.emplace(), problems);
+            if (const auto at = content.find("look"); at != content.end())
+                readJson(*at, out.look.emplace(), problems);
+        } else {
+            throw std::invalid_argument(name + " is no preset and no sidecar of Irenic");
+        }
+    } catch (const JsonError& e) {
+        throw std::invalid_argument(name + ": " + e.what());
+    } catch (const FileError& e) {
+        throw std::invalid_argument(name + ": " + e.what());
     }
-    if (!problems.empty()) throw std::invalid_argument(shownName(file) + ": " + problems.front());
+    if (!problems.empty()) throw std::invalid_argument(name + ": " + problems.front());
     if (out.settings)
         if (const std::string problem = problemWith(*out.settings); !problem.empty())
-            throw std::invalid_argument(shownName(file) + ": " + problem);
+            throw std::invalid_argument(name + ": " + problem);
     return out;
 }
 

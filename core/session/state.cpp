@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <ctime>
+#include <set>
 
 namespace irenic {
 
@@ -28,16 +29,28 @@ const ReferenceFile* PhotoState::reference(std::uint32_t id) const {
 }
 
 void PhotoState::giveIds() {
-    std::uint32_t next = 1;
-    for (const Take& t : takes) next = std::max(next, t.id + 1);
-    for (const Probe& p : probes) next = std::max(next, p.id + 1);
-    for (const ReferenceFile& r : references) next = std::max(next, r.id + 1);
-    for (ReferenceFile& r : references)
-        if (r.id == 0) r.id = next++;
-    for (Take& t : takes)
-        if (t.id == 0) t.id = next++;
-    for (Probe& p : probes)
-        if (p.id == 0) p.id = next++;
+    constexpr std::uint32_t kMost = 1'000'000'000; // far from where the next one would begin again at 0
+    std::set<std::uint32_t> known;
+    const auto each = [&](const auto& body) {
+        for (Take& t : takes) body(t.id);
+        for (ReferenceFile& r : references) body(r.id);
+        for (Probe& p : probes) body(p.id);
+    };
+    each([&](std::uint32_t& id) {
+        if (id > kMost || (id != 0 && !known.insert(id).second)) id = 0;
+    });
+    std::uint32_t next = known.empty() ? 1 : *known.rbegin() + 1;
+    each([&](std::uint32_t& id) {
+        if (id == 0) id = next++;
+    });
+}
+
+void PhotoState::clipTo(int width, int height) {
+    for (Probe& p : probes) {
+        p.width = std::clamp(p.width, std::min(Probe::kLeast, width), width);
+        p.height = std::clamp(p.height, std::min(Probe::kLeast, height), height);
+        p.x = std::clamp(p.x, 0, width - 1), p.y = std::clamp(p.y, 0, height - 1);
+    }
 }
 
 PhotoState freshState() {

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "develop/look.h"
+#include "judge/recommend.h"
 #include "measure/probes.h"
 #include "session/take.h"
 
@@ -19,6 +20,25 @@ struct ExportMade {
     std::string file, when; // the whole path; local time, "2026-01-15 22:10:00"
     char letter = 'A';      // of the take
     friend bool operator==(const ExportMade&, const ExportMade&) = default;
+};
+
+// What was measured to be best for a photo, and the error that it leaves.
+struct Recommended {
+    Settings settings;
+    Risk risk;
+    friend bool operator==(const Recommended&, const Recommended&) = default;
+};
+
+// What is true of a photo whatever is done to its state: none of it is ever undone.
+struct PhotoFacts {
+    std::vector<ExportMade> exports; // oldest first
+    std::optional<Recommended> recommended;
+
+    // What was estimated of these very settings; null: nothing.
+    const Risk* riskOf(const Settings& settings) const {
+        return recommended && recommended->settings == settings ? &recommended->risk : nullptr;
+    }
+    friend bool operator==(const PhotoFacts&, const PhotoFacts&) = default;
 };
 
 // A file made elsewhere from the photo, to compare with: never exported, never chosen.
@@ -45,7 +65,6 @@ struct PhotoState {
     std::optional<PastedProbes> pasted; // take the probes' place once the photo is read
     Look look;
     std::uint32_t chosen = 0; // the id of the take that will be exported; 0: none yet
-    std::vector<ExportMade> exports;
     std::vector<ReferenceFile> references; // R1, R2... in this order
     std::string notes;
     // What a newer version has written and this one does not know: an object as JSON text; empty: nothing.
@@ -56,8 +75,11 @@ struct PhotoState {
     const Take* take(std::uint32_t id) const;
     // The reference with an id, or null.
     const ReferenceFile* reference(std::uint32_t id) const;
-    // Gives ids to takes, references and probes that have none. Ids are never used twice in one state.
+    // Gives ids to takes, references and probes that have none, or one that another has. Ids are never used twice in
+    // one state.
     void giveIds();
+    // With every probe inside a photo of this size. What comes from a file goes through here once the photo is known.
+    void clipTo(int width, int height);
     friend bool operator==(const PhotoState&, const PhotoState&) = default;
 };
 using StatePtr = std::shared_ptr<const PhotoState>;
@@ -75,8 +97,9 @@ struct KeptVersion {
 struct PhotoRecord {
     StatePtr state;
     std::vector<KeptVersion> kept; // in the order in which they were kept
+    PhotoFacts facts;
     friend bool operator==(const PhotoRecord& a, const PhotoRecord& b) {
-        return *a.state == *b.state && a.kept == b.kept;
+        return *a.state == *b.state && a.kept == b.kept && a.facts == b.facts;
     }
 };
 

@@ -1,8 +1,11 @@
 #include "session/state_json.h"
 
 #include <algorithm>
+#include <cmath>
+#include <set>
 
-#include "image/field_json.h"
+#include "base/field_json.h"
+#include "base/json.h"
 
 namespace irenic {
 
@@ -21,6 +24,19 @@ template <class T> void get(const json& from, const char* name, T& into, std::ve
     }
 }
 
+// Likewise a whole number within its range.
+template <class T>
+void getWhole(const json& from, const char* name, T& into, long long least, long long most,
+              std::vector<std::string>& problems) {
+    const auto at = from.find(name);
+    if (at == from.end()) return;
+    if (const auto value = wholeNumber(*at, least, most))
+        into = static_cast<T>(*value);
+    else
+        problems.push_back(std::string("\"") + name + "\" has a value that cannot be used");
+}
+constexpr long long kLargestId = 0xffffffff, kFarthest = 1'000'000; // pixels
+
 // What `from` has beside the names given.
 json without(json from, std::initializer_list<const char*> names) {
     for (const char* name : names) from.erase(name);
@@ -38,8 +54,6 @@ json merged(const std::string& rest, const json& known) {
 json jsonOf(const Take& take) {
     json out{{"id", take.id}, {"letter", std::string(1, take.letter)}, {"name", take.name}};
     out["settings"] = merged(take.restOfSettings, jsonOf(take.settings));
-    if (take.recommended) out["recommended"] = jsonOf(*take.recommended);
-    if (take.risk) out["risk"] = {{"luminance", take.risk->luminance}, {"colour", take.risk->colour}};
     return merged(take.rest, out);
 }
 
@@ -52,7 +66,7 @@ template <class T> std::string unknownFields(const json& from) {
 
 Take takeFrom(const json& from, std::vector<std::string>& problems) {
     Take take;
-    get(from, "id", take.id, problems);
+    getWhole(from, "id", take.id, 0, kLargestId, problems);
     std::string letter = "A";
     get(from, "letter", letter, problems);
     take.letter = letter.size() == 1 && letter[0] >= 'A' && letter[0] <= 'Z' ? letter[0] : 'A';
@@ -65,19 +79,22 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
             take.settings.method = Settings().method;
         }
     }
-    if (const auto at = from.find("risk"); at != from.end() && at->is_object()) {
-        Risk risk;
-        get(*at, "luminance", risk.luminance, problems);
-        get(*at, "colour", risk.colour, problems);
-        take.risk = risk;
-    }
-    if (const auto at = from.find("recommended"); at != from.end() && at->is_object()) {
-        take.recommended.emplace();
-        readJson(*at, *take.recommended, problems);
-        if (!problemWith(*take.recommended).empty()) take.recommended.reset();
-    }
     take.rest = restText(without(from, {"id", "letter", "name", "settings", "risk", "recommended"}));
     return take;
+}
+
+json jsonOf(const Recommended& r) {
+    return {{"settings", jsonOf(r.settings)}, {"risk", {{"luminance", r.risk.luminance}, {"colour", r.risk.colour}}}};
+}
+
+// From `settings` and `risk` of an object; none where they are not both there and of use.
+std::optional<Recommended> recommendedFrom(const json& from, const char* settings, std::vector<std::string>& problems) {
+    const auto of = from.find(settings), risk = from.find("risk");
+    if (of == from.end() || risk == from.end() || !of->is_object() || !risk->is_object()) return std::nullopt;
+    Recommended out;
+    readJson(*of, out.settings, problems);
+    get(*risk, "luminance", out.risk.luminance, problems), get(*risk, "colour", out.risk.colour, problems);
+    return problemWith(out.settings).empty() ? std::optional(out) : std::nullopt;
 }
 
 json jsonOf(const Probe& p) {
@@ -87,20 +104,20 @@ json jsonOf(const Probe& p) {
 
 Probe probeFrom(const json& from, std::vector<std::string>& problems) {
     Probe p;
-    get(from, "id", p.id, problems);
+    getWhole(from, "id", p.id, 0, kLargestId, problems);
     get(from, "name", p.name, problems);
     get(from, "reason", p.reason, problems);
-    get(from, "x", p.x, problems);
-    get(from, "y", p.y, problems);
-    get(from, "width", p.width, problems);
-    get(from, "height", p.height, problems);
+    getWhole(from, "x", p.x, -kFarthest, kFarthest, problems);
+    getWhole(from, "y", p.y, -kFarthest, kFarthest, problems);
+    getWhole(from, "width", p.width, 0, kFarthest, problems);
+    getWhole(from, "height", p.height, 0, kFarthest, problems);
     p.width = std::clamp(p.width, Probe::kLeast, Probe::kMost),
     p.height = std::clamp(p.height, Probe::kLeast, Probe::kMost);
     return p;
 }
 
 template <class T, class From>
-std::vector<T> listFrom(const json& from, const char* name, std::vector<std::string>& problems,
+std::vector<T> listFrom(const json& from, const char* name, std::size_t most, std::vector<std::string>& problems,
                         const From& one) {
     std::vector<T> out;
     const auto at = from.find(name);
@@ -109,6 +126,8 @@ std::vector<T> listFrom(const json& from, const char* name, std::vector<std::str
         problems.push_back(std::string("\"") + name + "\" is no list");
         return out;
     }
+    if (at->size() > most)
+        throw JsonError(std::string("\"") + name + "\" has more than " + std::to_string(most) + " entries");
     for (const json& item : *at)
         if (item.is_object())
             out.push_back(one(item, problems));
@@ -117,15 +136,53 @@ std::vector<T> listFrom(const json& from, const char* name, std::vector<std::str
     return out;
 }
 
+ExportMade exportFrom(const json& e, std::vector<std::string>& problems) {
+    ExportMade made;
+    std::string letter = "A";
+    get(e, "file", made.file, problems), get(e, "when", made.when, problems), get(e, "take", letter, problems);
+    made.letter = letter.size() == 1 && letter[0] >= 'A' && letter[0] <= 'Z' ? letter[0] : 'A';
+    return made;
+}
+
+ReferenceFile referenceFrom(const json& r, std::vector<std::string>& problems) {
+    ReferenceFile file;
+    getWhole(r, "id", file.id, 0, kLargestId, problems);
+    get(r, "file", file.file, problems), get(r, "matched", file.matched, problems);
+    return file;
+}
+
+// Two takes of one letter could not be told apart by it.
+void makeLettersUnlike(std::vector<Take>& takes) {
+    std::set<char> used;
+    for (Take& t : takes) {
+        char letter = t.letter;
+        for (char next = 'A'; used.count(letter) && next <= 'Z'; ++next)
+            if (std::none_of(takes.begin(), takes.end(), [&](const Take& o) { return o.letter == next; }))
+                letter = next;
+        used.insert(t.letter = letter);
+    }
+}
+
+PhotoFacts factsFrom(const json& from, std::vector<std::string>& problems) {
+    PhotoFacts facts;
+    facts.exports = listFrom<ExportMade>(from, "exports", kMostExportsKept, problems, exportFrom);
+    if (const auto at = from.find("recommended"); at != from.end() && at->is_object())
+        facts.recommended = recommendedFrom(*at, "settings", problems);
+    // It stood with a take before.
+    if (const auto takes = from.find("takes"); !facts.recommended && takes != from.end() && takes->is_array())
+        for (const json& take : *takes)
+            if (take.is_object() && !facts.recommended)
+                facts.recommended = recommendedFrom(take, "recommended", problems);
+    return facts;
+}
+
 } // namespace
 
 json jsonOf(const PhotoState& s) {
     json out = json::object();
-    out["takes"] = json::array(), out["probes"] = json::array(), out["exports"] = json::array();
+    out["takes"] = json::array(), out["probes"] = json::array();
     for (const Take& t : s.takes) out["takes"].push_back(jsonOf(t));
     for (const Probe& p : s.probes) out["probes"].push_back(jsonOf(p));
-    for (const ExportMade& e : s.exports)
-        out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
     if (!s.references.empty()) out["references"] = json::array();
     for (const ReferenceFile& r : s.references)
         out["references"].push_back({{"id", r.id}, {"file", r.file}, {"matched", r.matched}});
@@ -143,33 +200,22 @@ json jsonOf(const PhotoState& s) {
 PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
     PhotoState s;
     if (!from.is_object()) return freshState();
-    s.takes = listFrom<Take>(from, "takes", problems, takeFrom);
-    s.probes = listFrom<Probe>(from, "probes", problems, probeFrom);
-    s.exports =
-        listFrom<ExportMade>(from, "exports", problems, [](const json& e, std::vector<std::string>& all) {
-            ExportMade made;
-            std::string letter = "A";
-            get(e, "file", made.file, all), get(e, "when", made.when, all), get(e, "take", letter, all);
-            made.letter = letter.empty() ? 'A' : letter[0];
-            return made;
-        });
-    s.references = listFrom<ReferenceFile>(
-        from, "references", problems, [](const json& r, std::vector<std::string>& all) {
-            ReferenceFile file;
-            get(r, "id", file.id, all), get(r, "file", file.file, all), get(r, "matched", file.matched, all);
-            return file;
-        });
+    s.takes = listFrom<Take>(from, "takes", kMostTakesKept, problems, takeFrom);
+    makeLettersUnlike(s.takes);
+    s.probes = listFrom<Probe>(from, "probes", kMostProbesKept, problems, probeFrom);
+    s.references = listFrom<ReferenceFile>(from, "references", kMostReferencesKept, problems, referenceFrom);
     if (const auto at = from.find("pastedProbes"); at != from.end() && at->is_object()) {
         s.pasted.emplace();
-        s.pasted->probes = listFrom<Probe>(*at, "probes", problems, probeFrom);
-        get(*at, "width", s.pasted->width, problems), get(*at, "height", s.pasted->height, problems);
+        s.pasted->probes = listFrom<Probe>(*at, "probes", kMostProbesKept, problems, probeFrom);
+        getWhole(*at, "width", s.pasted->width, 1, kFarthest, problems);
+        getWhole(*at, "height", s.pasted->height, 1, kFarthest, problems);
         if (s.pasted->probes.empty()) s.pasted.reset();
     }
     if (const auto at = from.find("look"); at != from.end()) readJson(*at, s.look, problems);
-    get(from, "chosen", s.chosen, problems);
+    getWhole(from, "chosen", s.chosen, 0, kLargestId, problems);
     get(from, "notes", s.notes, problems);
-    json rest = without(from, {"takes", "probes", "exports", "references", "look", "chosen", "notes", "kept",
-                               "photo", "pastedProbes"});
+    json rest = without(from, {"takes", "probes", "exports", "recommended", "references", "look", "chosen", "notes",
+                               "kept", "photo", "pastedProbes"});
     // What a newer version wrote keeps its number.
     if (rest.contains("irenic") && rest["irenic"].is_number() && rest["irenic"] <= kSidecarVersion)
         rest.erase("irenic");
@@ -182,7 +228,10 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
 
 json jsonOf(const PhotoRecord& record) {
     json out = jsonOf(*record.state);
-    out["kept"] = json::array();
+    out["exports"] = json::array(), out["kept"] = json::array();
+    for (const ExportMade& e : record.facts.exports)
+        out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
+    if (record.facts.recommended) out["recommended"] = jsonOf(*record.facts.recommended);
     for (const KeptVersion& k : record.kept)
         out["kept"].push_back({{"name", k.name}, {"when", k.when}, {"state", jsonOf(*k.state)}});
     return out;
@@ -191,15 +240,16 @@ json jsonOf(const PhotoRecord& record) {
 PhotoRecord recordFrom(const json& from, std::vector<std::string>& problems) {
     PhotoRecord record;
     record.state = std::make_shared<PhotoState>(stateFrom(from, problems));
-    if (from.is_object())
-        record.kept =
-            listFrom<KeptVersion>(from, "kept", problems, [](const json& k, std::vector<std::string>& all) {
-                KeptVersion version;
-                get(k, "name", version.name, all), get(k, "when", version.when, all);
-                version.state =
-                    std::make_shared<PhotoState>(stateFrom(k.value("state", json::object()), all));
-                return version;
-            });
+    if (!from.is_object()) return record;
+    record.facts = factsFrom(from, problems);
+    record.kept = listFrom<KeptVersion>(
+        from, "kept", kMostVersionsKept, problems, [](const json& k, std::vector<std::string>& all) {
+            KeptVersion version;
+            get(k, "name", version.name, all), get(k, "when", version.when, all);
+            const auto state = k.find("state");
+            version.state = std::make_shared<PhotoState>(stateFrom(state == k.end() ? json::object() : *state, all));
+            return version;
+        });
     return record;
 }
 
@@ -214,7 +264,11 @@ json jsonOf(const SessionState& s) {
 SessionState sessionFrom(const json& from, std::vector<std::string>& problems) {
     SessionState s;
     if (!from.is_object()) return s;
-    get(from, "photos", s.photos, problems);
+    if (const auto at = from.find("photos"); at != from.end() && at->is_array())
+        for (const json& photo : *at) {
+            if (s.photos.size() >= kMostPhotosKept) break;
+            if (photo.is_string()) s.photos.push_back(photo.get<std::string>());
+        }
     get(from, "shown", s.shown, problems);
     get(from, "layout", s.layout, problems);
     if (const auto at = from.find("view"); at != from.end() && at->is_object()) {
@@ -222,6 +276,8 @@ SessionState sessionFrom(const json& from, std::vector<std::string>& problems) {
         get(*at, "panX", s.view.panX, problems), get(*at, "panY", s.view.panY, problems);
     }
     if (!(s.view.zoom >= 0 && s.view.zoom <= 16)) s.view.zoom = 1;
+    for (double* pan : {&s.view.panX, &s.view.panY})
+        if (!(std::abs(*pan) <= static_cast<double>(kFarthest))) *pan = 0;
     if (!(s.view.push >= -2 && s.view.push <= 6)) s.view.push = 0;
     return s;
 }

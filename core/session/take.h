@@ -2,10 +2,9 @@
 #pragma once
 
 #include <cstdint>
-#include <optional>
 #include <string>
 
-#include "judge/recommend.h"
+#include "denoise/settings.h"
 
 namespace irenic {
 
@@ -14,8 +13,6 @@ struct Take {
     char letter = 'A';    // 'A'..'Z'
     std::string name;     // the user's; empty: the method's
     Settings settings;
-    std::optional<Risk> risk; // estimated on the photo shown; none once settings were changed by hand
-    std::optional<Settings> recommended; // what was measured to be best for this photo, whatever is set now
     // What a newer version has written of it and this one does not know: objects as JSON text; empty:
     // nothing.
     std::string rest, restOfSettings;

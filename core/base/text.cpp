@@ -1,4 +1,4 @@
-#include "raw/text.h"
+#include "base/text.h"
 
 #include <cstdint>
 #include <cstdio>

@@ -1,4 +1,4 @@
-#include "image/field.h"
+#include "base/field.h"
 
 #include <algorithm>
 #include <charconv>
@@ -57,6 +57,8 @@ Curve curveFrom(const FieldInfo& field, const std::string& text) {
             {numberFrom(field, pair.substr(0, colon)), numberFrom(field, pair.substr(colon + 1))});
         from = to + 1;
     }
+    constexpr std::size_t kMostPoints = 100;
+    if (points.size() > kMostPoints) throw FieldError("a curve has at most 100 points");
     for (std::size_t i = 1; i < points.size(); ++i)
         if (points[i].in <= points[i - 1].in)
             throw FieldError("the points of a curve go from dark to bright");

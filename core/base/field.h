@@ -1,4 +1,4 @@
-// Tables of fields: every value that a person sets stands in one table, and JSON (image/field_json.h), text
+// Tables of fields: every value that a person sets stands in one table, and JSON (base/field_json.h), text
 // forms, XMP, the command line, widgets and the manual are made of it. A new setting is one line in one
 // table.
 #pragma once

@@ -1,4 +1,4 @@
-#include "image/work.h"
+#include "base/work.h"
 
 #include <malloc.h>
 
@@ -6,18 +6,6 @@
 #include <oneapi/tbb/parallel_for.h>
 
 namespace irenic {
-
-void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body) {
-    if (area.empty()) return;
-    const Rect grid = area.aligned(size);
-    const int across = grid.width / size, count = across * (grid.height / size);
-    tbb::parallel_for(tbb::blocked_range<int>(0, count, 1), [&](const tbb::blocked_range<int>& range) {
-        for (int i = range.begin(); i != range.end(); ++i) {
-            work.check();
-            body({grid.x + i % across * size, grid.y + i / across * size, size, size});
-        }
-    });
-}
 
 void keepFreedMemory() {
     mallopt(M_MMAP_THRESHOLD, 1 << 26);

@@ -6,8 +6,6 @@
 #include <functional>
 #include <stop_token>
 
-#include "image/rect.h"
-
 namespace irenic {
 
 // Thrown by a computation that was asked to stop; its results are incomplete and must be dropped.
@@ -33,11 +31,6 @@ struct Work {
         return {stop, done, from + share * begin, share * (end - begin)};
     }
 };
-
-// Calls body(tile) for every tile of the fixed grid of `size` x `size` pixels that meets `area`, in
-// parallel; tiles are whole grid tiles, not cut at the area's edge, so that what a tile computes does not
-// depend on the area asked for. Checks `work` before every tile. An exception of a body is rethrown.
-void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body);
 
 // Lets the process keep memory that it has freed: planes come and go by the hundred, and getting each anew
 // from the system costs as much as the fast methods themselves. Call once, first thing in main().

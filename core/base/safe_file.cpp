@@ -1,8 +1,6 @@
-#include "deliver/safe_file.h"
-#include "image/process.h"
+#include "base/safe_file.h"
 
 #include <fcntl.h>
-#include <signal.h>
 #include <sys/stat.h>
 #include <sys/statvfs.h>
 #include <unistd.h>
@@ -11,8 +9,11 @@
 #include <chrono>
 #include <cstdio>
 #include <cstring>
-#include <functional>
+#include <cstdlib>
 #include <random>
+
+#include "base/digest.h"
+#include "base/process.h"
 
 namespace irenic {
 
@@ -23,28 +24,37 @@ namespace fs = std::filesystem;
 constexpr const char* kPrefix = ".irenic-";
 constexpr const char* kEnding = ".part";
 
-unsigned thisMachine() {
-    char name[256] = {};
-    gethostname(name, sizeof name - 1);
-    return static_cast<unsigned>(std::hash<std::string>{}(name)&0xffffffU);
+// A temporary file's name tells who writes it: the process and when it began, and where numbers of processes mean that.
+constexpr const char* kForm = "%8x-%d-%llu-%8x";
+
+unsigned home() {
+    Digest digest;
+    digest.add(thisHome());
+    return static_cast<unsigned>(std::stoul(digest.text().substr(0, 8), nullptr, 16));
+}
+
+unsigned long long startOf(const std::string& process) {
+    return std::strtoull(process.c_str() + process.rfind('/') + 1, nullptr, 10);
 }
 
 std::string temporaryName() {
     static thread_local std::mt19937_64 random(std::random_device{}());
-    char name[64];
-    std::snprintf(name, sizeof name, "%s%06x-%ld-%08x%s", kPrefix, thisMachine(), static_cast<long>(getpid()),
-                  static_cast<unsigned>(random()), kEnding);
+    char name[96];
+    std::snprintf(name, sizeof name, "%s%08x-%d-%llu-%08x%s", kPrefix, home(), static_cast<int>(getpid()),
+                  startOf(thisProcess()), static_cast<unsigned>(random()), kEnding);
     return name;
 }
 
 bool isLeftover(const fs::directory_entry& entry) {
     const std::string name = entry.path().filename().string();
-    unsigned machine = 0, number = 0;
-    long process = 0;
+    unsigned where = 0, number = 0;
+    int process = 0;
+    unsigned long long start = 0;
     if (!name.starts_with(kPrefix) || !name.ends_with(kEnding) ||
-        std::sscanf(name.c_str() + std::strlen(kPrefix), "%6x-%ld-%8x", &machine, &process, &number) != 3)
+        std::sscanf(name.c_str() + std::strlen(kPrefix), kForm, &where, &process, &start, &number) != 4)
         return false;
-    if (machine == thisMachine()) return process > 0 && !processLives(static_cast<int>(process));
+    if (where == home())
+        return lifeOf(thisHome() + "/" + std::to_string(process) + "/" + std::to_string(start)) == Life::Gone;
     std::error_code error;
     const auto written = entry.last_write_time(error);
     return !error && fs::file_time_type::clock::now() - written > std::chrono::hours(24);
@@ -98,7 +108,10 @@ int sweepLeftovers(const fs::path& folder) {
     return swept;
 }
 
-SafeFile::SafeFile(fs::path target, Existing existing) : target_(std::move(target)), existing_(existing) {
+SafeFile::SafeFile(fs::path target, Existing existing, MayReplace mayReplace)
+    : target_(std::move(target)), existing_(existing), mayReplace_(std::move(mayReplace)) {
+    std::error_code nowhere;
+    if (const fs::path whole = fs::absolute(target_, nowhere); !nowhere) target_ = whole;
     struct stat info {};
     if (lstat(target_.c_str(), &info) == 0) {
         if (S_ISDIR(info.st_mode)) throw WriteError("this is a folder. Choose a file name.");
@@ -109,6 +122,7 @@ SafeFile::SafeFile(fs::path target, Existing existing) : target_(std::move(targe
         if (!S_ISREG(info.st_mode)) throw WriteError("this is a device, not a file. Choose another name.");
         if (access(target_.c_str(), W_OK) != 0)
             throw WriteError("the file that is there must not be changed. Choose another name.");
+        checkReplaced();
     } else if (errno != ENOENT) {
         throw WriteError(reasonOf(errno));
     }
@@ -126,6 +140,12 @@ SafeFile::SafeFile(fs::path target, Existing existing) : target_(std::move(targe
     }
 }
 
+void SafeFile::checkReplaced() const {
+    if (mayReplace_ && !mayReplace_(target_))
+        throw WriteError("there is a file of this name that Irenic did not make, and it is never replaced. Choose "
+                         "another name.");
+}
+
 SafeFile::~SafeFile() {
     if (!done_) unlink(temporary_.c_str());
 }
@@ -136,6 +156,7 @@ void SafeFile::commit() {
     struct stat info {};
     const bool there = lstat(to, &info) == 0;
     if (there && existing_ == Existing::Replace && S_ISREG(info.st_mode)) {
+        checkReplaced(); // another program may have put its file there meanwhile
         if (rename(from, to) != 0) throw WriteError(reasonOf(errno));
     } else if (renameat2(AT_FDCWD, from, AT_FDCWD, to, RENAME_NOREPLACE) != 0) {
         if (errno != ENOSYS && errno != EINVAL) throw WriteError(reasonOf(errno));
@@ -152,6 +173,33 @@ void SafeFile::commit() {
     }
     done_ = true;
     syncPath(target_.parent_path(), O_RDONLY | O_DIRECTORY);
+}
+
+void writeTo(const fs::path& file, const void* bytes, std::size_t count) {
+    const fs::path folder = file.parent_path().empty() ? fs::path(".") : file.parent_path();
+    const int out = open(file.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC | O_NOFOLLOW, 0666);
+    if (out < 0) failedWriting(folder);
+    const auto* from = static_cast<const char*>(bytes);
+    int error = 0;
+    while (count > 0 && error == 0) {
+        const ssize_t done = write(out, from, count);
+        if (done < 0 && errno == EINTR) continue;
+        if (done <= 0)
+            error = done < 0 ? errno : EIO;
+        else
+            from += done, count -= static_cast<std::size_t>(done);
+    }
+    if (close(out) != 0 && error == 0) error = errno;
+    if (error == 0) return;
+    errno = error;
+    failedWriting(folder);
+}
+
+void writeWhole(const fs::path& target, const std::string& bytes, SafeFile::Existing existing,
+                SafeFile::MayReplace mayReplace) {
+    SafeFile file(target, existing, std::move(mayReplace));
+    writeTo(file.path(), bytes.data(), bytes.size());
+    file.commit();
 }
 
 } // namespace irenic

@@ -1,9 +1,10 @@
 // A table's fields as JSON, and back.
 #pragma once
 
+#include <algorithm>
 #include <nlohmann/json.hpp>
 
-#include "image/field.h"
+#include "base/field.h"
 
 namespace irenic {
 
@@ -35,7 +36,7 @@ template <class T> void readJson(const nlohmann::json& from, T& into, std::vecto
             if (at->is_boolean())
                 setFromText(f, into, at->template get<bool>() ? "1" : "0");
             else if (at->is_number())
-                setFromText(f, into, numberText(at->template get<float>()));
+                setFromText(f, into, numberText(static_cast<float>(std::clamp(at->template get<double>(), -1e30, 1e30))));
             else if (at->is_string())
                 setFromText(f, into, at->template get<std::string>());
             else

@@ -13,7 +13,7 @@
 #include <thread>
 #include <vector>
 
-#include "image/work.h"
+#include "base/work.h"
 
 namespace irenic {
 
@@ -22,9 +22,13 @@ namespace irenic {
 enum class Lane {
     Pixels,  // pictures on the screen: one after the other, each with all cores
     Reading, // the photo that is to be shown
+    Saving,  // a person's work, onto the disk: short, and waited for by whoever closes the window
     Quiet,   // thumbnails, neighbours, measurements that nobody asked for: behind all others for the cores
     Writing  // exports: likewise
 };
+
+// What went wrong, for a person: what() where that is a sentence of ours, words of our own for what libraries throw.
+std::string problemOf(const std::exception& e);
 
 // A value, or a sentence that says why there is none.
 template <class T> struct Outcome {
@@ -90,7 +94,7 @@ class Jobs {
             } catch (const Cancelled&) {
                 throw;
             } catch (const std::exception& e) {
-                outcome->problem = e.what();
+                outcome->problem = problemOf(e);
             }
             return [entry = self.lock(), use, outcome] {
                 if (entry->cancelled) return;
@@ -117,7 +121,7 @@ class Jobs {
     Deliver deliver_;
     std::mutex mutex_;
     std::condition_variable_any wake_;
-    std::array<Line, 4> lines_;
+    std::array<Line, 5> lines_;
     std::vector<std::jthread> threads_;
 };
 

@@ -1,8 +1,12 @@
-#include "image/jobs.h"
+#include "base/jobs.h"
 
 #include <algorithm>
+#include <filesystem>
+#include <new>
 #include <oneapi/tbb/task_arena.h>
 #include <sys/resource.h>
+
+#include "base/text.h"
 
 namespace irenic {
 
@@ -12,11 +16,19 @@ namespace {
 constexpr struct {
     Lane lane;
     int threads;
-} kLanes[] = {{Lane::Pixels, 1}, {Lane::Reading, 2}, {Lane::Quiet, 1}, {Lane::Writing, 1}};
+} kLanes[] = {{Lane::Pixels, 1}, {Lane::Reading, 2}, {Lane::Saving, 1}, {Lane::Quiet, 1}, {Lane::Writing, 1}};
 
 bool standsBack(Lane lane) { return lane == Lane::Quiet || lane == Lane::Writing; }
 
 } // namespace
+
+std::string problemOf(const std::exception& e) {
+    if (dynamic_cast<const std::bad_alloc*>(&e))
+        return "There is not enough memory for this. Close other programs or photos and try again.";
+    if (const auto* disk = dynamic_cast<const std::filesystem::filesystem_error*>(&e))
+        return shownPath(disk->path1()) + ": " + disk->code().message() + ". Check that it is there and may be used.";
+    return e.what();
+}
 
 void Job::cancel() {
     if (!entry_) return;
