@@ -6,8 +6,8 @@
 
 namespace irenic {
 
-// Every event goes through here, and with it every slot: an exception that one lets out becomes a sentence for the person
-// instead of the program's end.
+// Every event goes through here, and with it every slot: an exception that one lets out becomes a sentence
+// for the person instead of the program's end.
 class Application : public QApplication {
   public:
     using QApplication::QApplication;

@@ -4,8 +4,8 @@
 #include <utility>
 
 #include "base/safe_file.h"
-#include "denoise/method.h"
 #include "base/text.h"
+#include "denoise/method.h"
 #include "raw/identity.h"
 
 namespace irenic {
@@ -25,9 +25,10 @@ Take nextTake(const PhotoState& state) {
     return take;
 }
 
-// Into the take that holds what was measured before, else into a new one; where there is no room, into the last with
-// `replace`, else nowhere.
-void putRecommended(PhotoState& s, const std::optional<Recommended>& before, const Settings& settings, bool replace) {
+// Into the take that holds what was measured before, else into a new one; where there is no room, into the
+// last with `replace`, else nowhere.
+void putRecommended(PhotoState& s, const std::optional<Recommended>& before, const Settings& settings,
+                    bool replace) {
     const auto same = [&](const Settings& of) {
         return std::find_if(s.takes.begin(), s.takes.end(), [&](const Take& t) { return t.settings == of; });
     };
@@ -133,7 +134,8 @@ Document::Held* Document::held(const std::string& file) {
 StatePtr Document::withProbes(const Held& held, const StatePtr& state) const {
     auto next = std::make_shared<PhotoState>(*state);
     if (state->pasted || state->probes.empty())
-        next->probes = state->pasted ? state->pasted->scaledTo(photo_->width(), photo_->height()) : held.placed;
+        next->probes =
+            state->pasted ? state->pasted->scaledTo(photo_->width(), photo_->height()) : held.placed;
     next->pasted.reset();
     next->clipTo(photo_->width(), photo_->height());
     next->giveIds();
@@ -168,14 +170,16 @@ bool Document::claim(const std::string& file, Held& held) {
     if (std::exchange(held.elsewhere, true)) return false; // it was told
     const QString who = QString::fromStdString(shownProcess(holder.process));
     if (holder.life == Life::Alive)
-        emit message(tr("%1 is open in another window (%2). What you change here is kept beside its work, as a version "
+        emit message(tr("%1 is open in another window (%2). What you change here is kept beside its work, as "
+                        "a version "
                         "of its own.")
                          .arg(name, who));
     else
-        emit inDoubt(QString::fromStdString(file),
-                     tr("%1 may be open elsewhere (%2). Until that is known, what you change here is kept beside its "
-                        "work, as a version of its own.")
-                         .arg(name, who));
+        emit inDoubt(
+            QString::fromStdString(file),
+            tr("%1 may be open elsewhere (%2). Until that is known, what you change here is kept beside its "
+               "work, as a version of its own.")
+                .arg(name, who));
     return false;
 }
 
@@ -190,7 +194,8 @@ void Document::takeOver(const std::string& file) {
     lookForFreed();
 }
 
-// Others may have closed a photo, or ended: its work is this window's then, and what they did meanwhile is a version.
+// Others may have closed a photo, or ended: its work is this window's then, and what they did meanwhile is a
+// version.
 void Document::lookForFreed() {
     bool waits = false;
     for (auto& [file, held] : held_) {
@@ -207,7 +212,8 @@ void Document::lookForFreed() {
             if (held.worked && !(*theirs.record->state == *mine.state))
                 mine.kept.push_back({"as the other window left it", presentTime(), theirs.record->state});
             for (const KeptVersion& k : theirs.record->kept)
-                if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end()) mine.kept.push_back(k);
+                if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end())
+                    mine.kept.push_back(k);
             if (!held.worked) mine.state = theirs.record->state;
             mine.facts = theirs.record->facts;
         }
@@ -295,7 +301,8 @@ void Document::change(const std::string& key, const std::function<void(PhotoStat
     emit historyChanged();
 }
 
-void Document::changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name) {
+void Document::changeOf(const std::string& file, const std::function<void(PhotoState&)>& c,
+                        const std::string& name) {
     if (file == path()) {
         lastKey_.clear();
         return change({}, c, name);
@@ -452,8 +459,9 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
     const std::optional<Recommended> before = held->record.facts.recommended;
     held->record.facts.recommended = recommended;
     if (asked) {
-        changeOf(file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
-                 "recommended take");
+        changeOf(
+            file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
+            "recommended take");
         touch(file);
     } else {
         const StatePtr was = held->record.state;

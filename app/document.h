@@ -59,10 +59,10 @@ class Document : public QObject {
     void renameTake(int take, const std::string& name);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);
-    // What was measured to be best for a photo that is open: a fact of that photo, and a take of it, the one that held
-    // what was measured before, else a new one. `asked`: somebody asked for it; it is a step, and takes the last take's
-    // place where there is no room. Else the take is in all of the photo's history, as if it had always been there, and
-    // is nobody's work.
+    // What was measured to be best for a photo that is open: a fact of that photo, and a take of it, the one
+    // that held what was measured before, else a new one. `asked`: somebody asked for it; it is a step, and
+    // takes the last take's place where there is no room. Else the take is in all of the photo's history, as
+    // if it had always been there, and is nobody's work.
     void setRecommended(const std::string& photo, const Recommended& recommended, bool asked);
     // A take with the preset's settings and name, the preset's look, or both; one step.
     void usePreset(const std::string& name, const Preset& preset);
@@ -138,7 +138,7 @@ class Document : public QObject {
     void referencesChanged(); // one is matched, or is so no more
     void historyChanged();
     void keptChanged();
-    void saved();      // all that has changed
+    void saved();        // all that has changed
     void savingFailed(); // of some photo; message() told why. It is tried again with the next change
     // Another window may have a photo's work open, and nobody can tell: the person is asked.
     void inDoubt(const QString& photo, const QString& text);
@@ -178,7 +178,8 @@ class Document : public QObject {
     void change(const std::string& key, const std::function<void(PhotoState&)>& c,
                 const std::string& name = {});
     // Likewise of a photo that is open, whether it is the one shown or not; no gesture goes on in it.
-    void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name);
+    void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c,
+                  const std::string& name);
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
     void tellDifference(const PhotoState& before, const PhotoState& after);

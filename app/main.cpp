@@ -49,9 +49,9 @@ void fillQueue(irenic::JobQueue& queue, int count) {
         const auto job = queue.claim();
         const fs::path photo = job->request.photo;
         if (i % 17 == 4)
-            queue.noteFailed(job->id,
-                            photo.filename().string() + ": the file ends before its last row. Copy it again.",
-                            false);
+            queue.noteFailed(
+                job->id, photo.filename().string() + ": the file ends before its last row. Copy it again.",
+                false);
         else {
             const std::string made =
                 photo.stem().string() + "-clean" + irenic::endingOf(job->request.delivery.format);

@@ -7,8 +7,8 @@
 #include <list>
 #include <mutex>
 
-#include "develop/picture_store.h"
 #include "base/jobs.h"
+#include "develop/picture_store.h"
 #include "image/place.h"
 #include "judge/reference.h"
 #include "judge/removed.h"
@@ -71,7 +71,7 @@ class Renderer {
 
   private:
     struct Kept {
-        RenderKey key;           // without photo and reference, which would stay in memory
+        RenderKey key; // without photo and reference, which would stay in memory
         PhotoId photo;
         std::uint64_t reference; // its serial; 0: none
         QImage image;

@@ -1,7 +1,7 @@
 #include "shot_note.h"
 
-#include "develop/file_rendering.h"
 #include "base/text.h"
+#include "develop/file_rendering.h"
 
 namespace irenic {
 

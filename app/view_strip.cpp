@@ -49,7 +49,7 @@ ViewStrip::ViewStrip(Document& document, Jobs& jobs, QWidget* parent) : QWidget(
     connect(push_, &Rule::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
     row->addWidget(pushNote_ = noteOfPush());
     row->addWidget(recommend_ = new RecommendButton(document, jobs, this));
-    connect(recommend_, &RecommendButton::failed, this, &ViewStrip::message);
+    connect(recommend_, &RecommendButton::said, this, &ViewStrip::message);
     auto* add = new QToolButton(this);
     add->setText(tr("+ Take"));
     add->setObjectName(QStringLiteral("addTake"));

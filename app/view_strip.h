@@ -3,8 +3,8 @@
 
 #include <QWidget>
 
-#include "document.h"
 #include "base/jobs.h"
+#include "document.h"
 
 class QButtonGroup;
 class QLabel;

@@ -19,6 +19,7 @@
 #include <utility>
 
 #include "application.h"
+#include "base/text.h"
 #include "closeup/close_up.h"
 #include "develop/lens.h"
 #include "export/drawer.h"
@@ -31,7 +32,6 @@
 #include "overview/overview.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
-#include "base/text.h"
 #include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
 #include "sheet/sheet.h"
@@ -117,8 +117,9 @@ Window::Window(QWidget* parent)
     connect(&document_, &Document::savingFailed, this, [this] {
         if (!std::exchange(closing_, false)) return;
         const auto answer = QMessageBox::question(
-            this, tr("Irenic"), tr("Not all of your work could be saved: %1\n\nClose all the same and lose it?")
-                                    .arg(exportBar_->message()));
+            this, tr("Irenic"),
+            tr("Not all of your work could be saved: %1\n\nClose all the same and lose it?")
+                .arg(exportBar_->message()));
         if (answer != QMessageBox::Yes) return;
         document_.keepNothing();
         close();
@@ -186,6 +187,7 @@ Window::Window(QWidget* parent)
     std::vector<std::string> unheard; // restoreSession() tells them
     restoreLayout(QString::fromStdString(loadSession(unheard).layout));
     fitScreen();
+    fitted_ = size();
 }
 
 QWidget* Window::sidePanel() {
@@ -322,8 +324,8 @@ Window::~Window() {
     delete takeCentralWidget();
 }
 
-// All of it, with the frame that the desktop draws around it, where the screen has room: a window that was remembered on
-// another screen, or a first one on a small screen, would have its foot below the edge.
+// All of it, with the frame that the desktop draws around it, where the screen has room: a window that was
+// remembered on another screen, or a first one on a small screen, would have its foot below the edge.
 void Window::fitScreen() {
     const QScreen* on = screen();
     if (!on || isFullScreen() || isMaximized()) return;
@@ -339,8 +341,12 @@ void Window::fitScreen() {
 
 void Window::showEvent(QShowEvent* event) {
     QMainWindow::showEvent(event);
-    // The frame's size is known a moment after the first time.
-    if (!event->spontaneous()) QTimer::singleShot(100, this, &Window::fitScreen);
+    // The frame's size is known a moment after the first time. Who has given it another size meanwhile has
+    // meant it.
+    if (!event->spontaneous())
+        QTimer::singleShot(100, this, [this] {
+            if (size() == fitted_) fitScreen();
+        });
 }
 
 void Window::askWhoHasIt(const QString& photo, const QString& text) {
@@ -399,8 +405,8 @@ void Window::rememberSession() {
         },
         [this](const Outcome<bool>& made) {
             if (!made.value)
-                exportBar_->setMessage(
-                    tr("The list of open photos could not be saved: %1").arg(QString::fromStdString(made.problem)));
+                exportBar_->setMessage(tr("The list of open photos could not be saved: %1")
+                                           .arg(QString::fromStdString(made.problem)));
             if (closing_) close();
         });
 }
@@ -442,7 +448,10 @@ void Window::levelTakes(int take, NoiseKind kind) {
             if (!made.value) return exportBar_->setMessage(QString::fromStdString(made.problem));
             document_.setSeveral(file, made.value->settings,
                                  "equal " + what.toStdString() + " noise, after " + std::string(1, letter));
-            exportBar_->setMessage(tr("Equal %1 noise: %2.").arg(what, made.value->text));
+            const bool here = document_.photo() && document_.photo()->file.string() == file;
+            exportBar_->setMessage(
+                (here ? QString() : QString::fromStdString(shownName(file)) + QStringLiteral(": ")) +
+                tr("Equal %1 noise: %2.").arg(what, made.value->text));
         });
 }
 

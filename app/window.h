@@ -4,8 +4,8 @@
 #include <QMainWindow>
 #include <QTimer>
 
-#include "document.h"
 #include "base/jobs.h"
+#include "document.h"
 #include "judge/equal_noise.h"
 #include "renderer.h"
 
@@ -106,6 +106,7 @@ class Window : public QMainWindow {
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
     Job overviewWork_, levelling_, remembered_;
+    QSize fitted_;         // the size that it was given to fit its screen
     bool closing_ = false; // what was to be kept is kept, or is given up
 };
 

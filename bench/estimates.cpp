@@ -8,10 +8,10 @@
 #include <cstdio>
 #include <filesystem>
 
+#include "base/text.h"
 #include "deliver/estimate.h"
 #include "deliver/export.h"
 #include "measure/open.h"
-#include "base/text.h"
 
 using namespace irenic;
 

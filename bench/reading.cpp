@@ -7,8 +7,8 @@
 #include <cstdio>
 #include <vector>
 
-#include "measure/open.h"
 #include "base/text.h"
+#include "measure/open.h"
 #include "reader/reader.h"
 
 using namespace irenic;

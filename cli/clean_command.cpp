@@ -12,14 +12,14 @@
 #include <set>
 #include <thread>
 
+#include "base/folders.h"
+#include "base/text.h"
 #include "common.h"
 #include "deliver/export.h"
 #include "measure/open.h"
+#include "number.h"
 #include "queue/deliver_once.h"
 #include "queue/supervisor.h"
-#include "base/folders.h"
-#include "base/text.h"
-#include "number.h"
 
 namespace irenic {
 
@@ -122,8 +122,8 @@ struct Task {
 };
 
 // The request that a task's delivery is, for names and for workers.
-ExportRequest requestOf(const Task& task, const Delivery& delivery, const CleanOptions& o, const Settings& settings,
-               const Look& look) {
+ExportRequest requestOf(const Task& task, const Delivery& delivery, const CleanOptions& o,
+                        const Settings& settings, const Look& look) {
     ExportRequest w;
     std::error_code error;
     w.photo = fs::absolute(task.file, error).string();
@@ -160,8 +160,8 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
     const double each = 0.9 / static_cast<double>(task.deliveries.size());
     for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
         const double from = 0.1 + each * static_cast<double>(i);
-        const auto made = deliverOnce(requestOf(task, task.deliveries[i], o, settings, look), *photo, measured,
-                                      o.output, inner.part(from, from + each));
+        const auto made = deliverOnce(requestOf(task, task.deliveries[i], o, settings, look), *photo,
+                                      measured, o.output, inner.part(from, from + each));
         if (!made) {
             open.push_back(task.deliveries[i]);
             continue;
@@ -199,8 +199,8 @@ int cleanHere(std::vector<Task> tasks, const CleanOptions& o, const Settings& se
     }
 }
 
-std::vector<ExportRequest> requestsOf(const std::vector<Task>& tasks, const CleanOptions& o, const Settings& settings,
-                              const Look& look) {
+std::vector<ExportRequest> requestsOf(const std::vector<Task>& tasks, const CleanOptions& o,
+                                      const Settings& settings, const Look& look) {
     std::vector<ExportRequest> requests;
     for (const Task& task : tasks)
         for (const Delivery& d : task.deliveries) requests.push_back(requestOf(task, d, o, settings, look));

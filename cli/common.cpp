@@ -9,9 +9,9 @@
 #include <nlohmann/json.hpp>
 
 #include "base/jobs.h"
+#include "base/text.h"
 #include "denoise/method.h"
 #include "measure/open.h"
-#include "base/text.h"
 
 namespace irenic {
 

@@ -10,16 +10,16 @@
 #ifdef IRENIC_STUDIO
 #include "studio/render.h"
 #endif
-#include "denoise/method.h"
 #include "base/field_json.h"
 #include "base/jobs.h"
 #include "base/safe_file.h"
-#include "measure/open.h"
-#include "measure/probes.h"
-#include "number.h"
-#include "raw/identity.h"
-#include "queue_commands.h"
 #include "base/text.h"
+#include "denoise/method.h"
+#include "judge/probes.h"
+#include "measure/open.h"
+#include "number.h"
+#include "queue_commands.h"
+#include "raw/identity.h"
 #include "reader/reader.h"
 #include "session/sidecar.h"
 #include "session/state_json.h"
@@ -176,7 +176,8 @@ int sheet(const SheetOptions& o, const Work& work) {
     try {
         for (const std::string& t : o.takes) {
             const irenic::Preset take = takeFrom(t);
-            if (takes.size() >= irenic::kMostTakesKept) throw std::invalid_argument("more takes than letters");
+            if (takes.size() >= irenic::kMostTakesKept)
+                throw std::invalid_argument("more takes than letters");
             if (take.settings) takes.push_back(*take.settings);
         }
     } catch (const std::invalid_argument& e) {
@@ -252,7 +253,8 @@ int main(int argc, char** argv) {
     sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only")
         ->check(irenic::between(-10, 10));
     sheetCommand->add_option("--output", sheetOptions.output)->required();
-    sheetCommand->add_flag("--overwrite", sheetOptions.overwrite, "Replace a sheet that is there; nothing else");
+    sheetCommand->add_flag("--overwrite", sheetOptions.overwrite,
+                           "Replace a sheet that is there; nothing else");
     sheetCommand->callback([&] {
         // Text needs a font engine, but no window and no display.
         if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");

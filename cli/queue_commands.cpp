@@ -11,10 +11,10 @@
 #include <nlohmann/json.hpp>
 #include <thread>
 
+#include "base/text.h"
 #include "common.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
-#include "base/text.h"
 #include "reader/reader.h"
 
 namespace irenic {

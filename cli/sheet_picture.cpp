@@ -18,8 +18,9 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
     constexpr int gap = 6, head = 40;
     std::error_code none;
     if (std::filesystem::equivalent(to, photo.file, none))
-        throw std::runtime_error(shownName(to) + ": this is the original photo, which is never overwritten. Choose "
-                                                 "another name.");
+        throw std::runtime_error(shownName(to) +
+                                 ": this is the original photo, which is never overwritten. Choose "
+                                 "another name.");
     // Before the work: what cannot be written is said at once.
     SafeFile file(to, overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep, isMadeByIrenic);
     std::vector<Settings> columns{Settings::original()};
@@ -70,7 +71,8 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
     QByteArray png;
     QBuffer buffer(&png);
     buffer.open(QIODevice::WriteOnly);
-    if (!sheet.save(&buffer, "PNG")) throw std::runtime_error(shownName(to) + ": the sheet is too large for a PNG.");
+    if (!sheet.save(&buffer, "PNG"))
+        throw std::runtime_error(shownName(to) + ": the sheet is too large for a PNG.");
     const std::string bytes = withOwnNote(png.toStdString(), "image/png", {{"Sheet", "1"}});
     writeTo(file.path(), bytes.data(), bytes.size());
     file.commit();

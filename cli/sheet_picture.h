@@ -9,8 +9,9 @@
 
 namespace irenic {
 
-// Writes a PNG, in the safe way: never over the photo, nor over anything that Irenic did not make; over what it made only
-// with `overwrite`. Every probe rectangle lies inside the photo. Throws std::runtime_error, Cancelled.
+// Writes a PNG, in the safe way: never over the photo, nor over anything that Irenic did not make; over what
+// it made only with `overwrite`. Every probe rectangle lies inside the photo. Throws std::runtime_error,
+// Cancelled.
 void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Photo& photo,
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
                        const Shown& shown, const Work& work = {});

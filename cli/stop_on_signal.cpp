@@ -12,7 +12,7 @@ sigset_t heard() {
     sigemptyset(&set);
     sigaddset(&set, SIGINT);
     sigaddset(&set, SIGTERM);
-    sigaddset(&set, SIGHUP); // the terminal is gone
+    sigaddset(&set, SIGHUP);  // the terminal is gone
     sigaddset(&set, SIGUSR1); // from the destructor: there is nothing more to listen for
     return set;
 }

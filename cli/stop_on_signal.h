@@ -7,9 +7,9 @@
 
 namespace irenic {
 
-// Make one before any other thread is started: SIGINT, SIGTERM and SIGHUP are then taken from all of them, and the
-// first that comes asks every computation to stop, so that temporary files go as after any failure. A second
-// one ends the process at once.
+// Make one before any other thread is started: SIGINT, SIGTERM and SIGHUP are then taken from all of them,
+// and the first that comes asks every computation to stop, so that temporary files go as after any failure. A
+// second one ends the process at once.
 class StopOnSignal {
   public:
     StopOnSignal();

@@ -1,4 +1,9 @@
-// Writes what the fuzzers begin with: fuzz-seeds FOLDER makes FOLDER/dng, /picture, /opcodes and /text.
+// Writes what the fuzzers begin with: fuzz-seeds FOLDER makes FOLDER/dng, /picture, /opcodes, /text, /kept,
+// /wire and /notes.
+#include <sys/mman.h>
+#include <unistd.h>
+
+#include <QBuffer>
 #include <QImage>
 #include <cstdio>
 #include <filesystem>
@@ -6,6 +11,9 @@
 
 #include "made_dng.h"
 #include "optics.h"
+#include "queue/job_queue.h"
+#include "reader/wire.h"
+#include "session/state_json.h"
 
 using namespace irenic;
 using test::MadeDng;
@@ -51,7 +59,8 @@ std::vector<MadeDng> dngs() {
 int main(int argc, char** argv) {
     if (argc != 2) return 2;
     const fs::path folder = argv[1];
-    for (const char* name : {"dng", "picture", "opcodes", "text"}) fs::create_directories(folder / name);
+    for (const char* name : {"dng", "picture", "opcodes", "text", "kept", "wire", "notes"})
+        fs::create_directories(folder / name);
     int n = 0;
     for (const MadeDng& d : dngs()) put(folder / "dng" / std::to_string(n++), d.bytes());
     QImage image(24, 20, QImage::Format_RGB32);
@@ -74,9 +83,50 @@ int main(int argc, char** argv) {
     put(folder / "text" / "look",
         "1kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread");
     put(folder / "text" / "take", "1bm3d,luminance=1,colour=1.2,detail=0.2,grain=0.1,mend=0");
-    put(folder / "text" / "xmp", "0<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF "
-                                 "xmlns:rdf=\"http://www.w3.org/1999/02/22-rdf-syntax-ns#\">"
-                                 "<rdf:Description xmlns:dc=\"http://purl.org/dc/elements/1.1/\" "
-                                 "dc:format=\"image/x\"/></rdf:RDF></x:xmpmeta>");
+    const QByteArray packet = "<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF "
+                              "xmlns:rdf=\"http://www.w3.org/1999/02/22-rdf-syntax-ns#\">"
+                              "<rdf:Description xmlns:dc=\"http://purl.org/dc/elements/1.1/\" "
+                              "dc:format=\"image/x\"/></rdf:RDF></x:xmpmeta>";
+    put(folder / "notes" / "xmp", '\0' + packet);
+    put(folder / "notes" / "iptc", QByteArray("\1\x1c\2\5\0\4tide\x1c\2\x78\0\2ab", 19));
+    QBuffer jpeg;
+    jpeg.open(QIODevice::WriteOnly);
+    image.save(&jpeg, "JPG");
+    const QByteArray segment = QByteArray("http://ns.adobe.com/xap/1.0/") + '\0' + packet;
+    QByteArray noted = jpeg.data();
+    noted.insert(2, QByteArray("\xff\xe1") + static_cast<char>((segment.size() + 2) >> 8) +
+                        static_cast<char>((segment.size() + 2) & 255) + segment);
+    put(folder / "notes" / "jpeg", '\2' + noted);
+    PhotoState state = freshState();
+    state.probes = {{"darkest", "dark", 40, 30, 0}};
+    state.references = {{0, "/quay/other.tif", true}};
+    state.giveIds();
+    PhotoRecord record{std::make_shared<PhotoState>(state), {}, {}};
+    record.kept = {{"before", "2026-01-15 22:10:00", record.state}};
+    record.facts.exports = {{"/quay/made.dng", "2026-01-15 22:10:00", 'A'}};
+    record.facts.recommended = Recommended{Settings{"nlm", 1.25f}, {0.5, 0.25}};
+    const auto kept = [&](const char* name, char kind, const std::string& text) {
+        put(folder / "kept" / name, kind + QByteArray::fromStdString(text));
+    };
+    kept("sidecar", 0, jsonOf(record).dump());
+    kept("session", 1, jsonOf(SessionState{{"/a.dng", "/b.dng"}, "/b.dng", {4, 12, -7, 1.5f}, "abc"}).dump());
+    ExportRequest request;
+    request.photo = "/quay/mill.dng", request.settings = Settings{}, request.risk = Risk{0.5, 0.25};
+    kept("request", 2, textOf(request));
+    kept("delivery", 3, "tiff,bits=8,longest=2048,name={stem}-{version},folder=web");
+    const int memory = memfd_create("sent", 0);
+    int number = 0;
+    const auto sent = [&](char kind, std::uint64_t count) {
+        QByteArray bytes(static_cast<qsizetype>(count), 0);
+        if (pread(memory, bytes.data(), count, 0) == static_cast<ssize_t>(count))
+            put(folder / "wire" / std::to_string(number++), kind + bytes);
+    };
+    for (const MadeDng& d : dngs()) {
+        const QByteArray bytes = d.bytes();
+        const auto photo = readUnmeasured(GivenFile({bytes.begin(), bytes.end()}, "seed.dng"));
+        sent(0, sendPhoto(*photo, memory));
+    }
+    sent(2, sendProperties({{"Order", "abc"}, {"Method", "nlm"}}, memory));
+    sent(3, sendPacketWish({packet.toStdString(), "image/tiff", {{"Order", "abc"}}}, memory));
     return 0;
 }

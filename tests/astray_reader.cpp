@@ -1,5 +1,5 @@
-// A reader whose decoders do what one could do that a file has led astray: IRENIC_ASTRAY=FAULT:PART does it to a file whose
-// name holds PART. Tests start it in place of the real one; it is not shipped.
+// A reader whose decoders do what one could do that a file has led astray: IRENIC_ASTRAY=FAULT:PART does it
+// to a file whose name holds PART. Tests start it in place of the real one; it is not shipped.
 #include <dirent.h>
 #include <fcntl.h>
 #include <sys/ioctl.h>
@@ -30,7 +30,9 @@ namespace {
 
 namespace fs = std::filesystem;
 
-long rawCall(long number, long a = 0, long b = 0, long c = 0, long d = 0) { return syscall(number, a, b, c, d); }
+long rawCall(long number, long a = 0, long b = 0, long c = 0, long d = 0) {
+    return syscall(number, a, b, c, d);
+}
 
 // Each returns whether it got through.
 const std::map<std::string, std::function<bool(const fs::path&)>>& attacks() {
@@ -73,9 +75,12 @@ const std::map<std::string, std::function<bool(const fs::path&)>>& attacks() {
         {"reading a file", [](const fs::path& f) { return open(f.c_str(), O_RDONLY) >= 0; }},
         {"writing a file", [](const fs::path& f) { return open(f.c_str(), O_WRONLY) >= 0; }},
         {"making a file",
-         [](const fs::path& f) { return open((f.string() + ".reached").c_str(), O_WRONLY | O_CREAT, 0600) >= 0; }},
+         [](const fs::path& f) {
+             return open((f.string() + ".reached").c_str(), O_WRONLY | O_CREAT, 0600) >= 0;
+         }},
         {"removing a file", [](const fs::path& f) { return unlink(f.c_str()) == 0; }},
-        {"renaming a file", [](const fs::path& f) { return rename(f.c_str(), (f.string() + ".reached").c_str()) == 0; }},
+        {"renaming a file",
+         [](const fs::path& f) { return rename(f.c_str(), (f.string() + ".reached").c_str()) == 0; }},
         {"times of a file", [](const fs::path& f) { return utime(f.c_str(), nullptr) == 0; }},
         {"mode of a file",
          [](const fs::path& f) {
@@ -90,8 +95,8 @@ const std::map<std::string, std::function<bool(const fs::path&)>>& attacks() {
          }},
         {"code in memory",
          [](const fs::path&) {
-             return mmap(nullptr, 4096, PROT_READ | PROT_WRITE | PROT_EXEC, MAP_PRIVATE | MAP_ANONYMOUS, -1, 0) !=
-                    MAP_FAILED;
+             return mmap(nullptr, 4096, PROT_READ | PROT_WRITE | PROT_EXEC, MAP_PRIVATE | MAP_ANONYMOUS, -1,
+                         0) != MAP_FAILED;
          }},
         {"messages elsewhere",
          [](const fs::path&) {
@@ -108,7 +113,9 @@ void goAstray(const fs::path& file) {
     const char* asked = std::getenv("IRENIC_ASTRAY");
     const std::string all = asked ? asked : "";
     const std::size_t colon = all.find(':');
-    if (colon == std::string::npos || file.filename().string().find(all.substr(colon + 1)) == std::string::npos) return;
+    if (colon == std::string::npos ||
+        file.filename().string().find(all.substr(colon + 1)) == std::string::npos)
+        return;
     const std::string fault = all.substr(0, colon);
     if (fault == "crash") std::abort();
     if (fault == "sleep")

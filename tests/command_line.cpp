@@ -53,7 +53,8 @@ class TestCommandLine : public QObject {
         state.chosen = state.takes[1].id;
         state.look.exposure = 0.5f;
         const PhotoPtr photo = readPhoto(mill_.toStdString(), {}, Measure::Nothing);
-        saveSidecar(mill_.toStdString(), samplesDigestOf(*photo), {std::make_shared<PhotoState>(state), {}, {}});
+        saveSidecar(mill_.toStdString(), samplesDigestOf(*photo),
+                    {std::make_shared<PhotoState>(state), {}, {}});
         const Result r = run({"state", mill_, "--json"});
         QCOMPARE(r.status, 0);
         const QJsonObject kept = QJsonDocument::fromJson(r.out).array()[0].toObject()["state"].toObject();
@@ -140,6 +141,60 @@ class TestCommandLine : public QObject {
                      .status,
                  2);
         QVERIFY(!QFile::exists(in("bad.dng")));
+    }
+    // A name that makes the result the original is refused as that, and a number that is none as that.
+    void misleadingNamesAndNumbers() {
+        const Result own = run({"clean", mill_, "--method", "wavelet", "--name", "{stem}"});
+        QVERIFY2(own.status == 1 && own.err.contains("Cannot name the export"), own.err);
+        for (const QStringList& a :
+             {QStringList{"demo-data", in("nan"), "--scale", "nan"},
+              {"sheet", mill_, "--take", "nlm", "--zoom", "nan", "--output", in("n.png")},
+              {"sheet", mill_, "--take", "nlm", "--push", "inf", "--output", in("n.png")},
+              {"clean", mill_, "--method", "nlm", "--luminance", "nan", "--output", in("n.dng")},
+              {"clean", mill_, "--method", "nlm", "--format", "jpeg", "--quality", "nan"}}) {
+            const Result r = run(a);
+            QVERIFY2(r.status == 2 && !r.err.isEmpty() && r.err.size() < 400,
+                     qPrintable(a.join(' ') + r.err));
+        }
+        QVERIFY(!QFile::exists(in("nan")) && !QFile::exists(in("n.png")));
+    }
+    // A sidecar stands for its photo.
+    void sidecarsStandForTheirPhotos() {
+        QFile sidecar(mill_ + ".irenic.json");
+        QVERIFY(sidecar.open(QIODevice::WriteOnly) && sidecar.write("{\"irenic\":1}") > 0);
+        sidecar.close();
+        QCOMPARE(run({"clean", sidecar.fileName(), "--method", "wavelet", "--output", in("of-sidecar.dng")})
+                     .status,
+                 0);
+        QFile::remove(sidecar.fileName());
+    }
+    // Profiles, XMP and Exif that a JPEG cannot hold cost a note at most; an end in the midst of it frees
+    // nothing twice.
+    void largeNotesNeverCostThePicture() {
+        Photo photo = test::shoot(6400).photo;
+        std::string packet =
+            "<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF xmlns:rdf=\"http://www.w3.org/1999/02/"
+            "22-rdf-syntax-ns#\"><rdf:Description rdf:about=\"\" xmlns:t=\"urn:tide\" t:text=\"" +
+            std::string(200000, 'w') + "\"/></rdf:RDF></x:xmpmeta>";
+        photo.metadata.main.push_back(
+            {0x02bc, 1, static_cast<std::uint32_t>(packet.size()), {packet.begin(), packet.end()}});
+        photo.metadata.exif.push_back(
+            {0x9286, 7, 150000, std::vector<std::uint8_t>(150000, 'c')}); // UserComment
+        const QString file = QString::fromStdString(test::writeShot(folder_, "notes.dng", photo));
+        for (const char* format : {"jpeg", "tiff", "png", "jxl", "dng"}) {
+            const QString out = in("notes-out.") + format;
+            const Result r =
+                run({"clean", file, "--method", "wavelet", "--format", format, "--output", out, "--json"});
+            QVERIFY2(r.status == 0, r.err);
+            QVERIFY(settingsIn(out.toStdString()).has_value());
+            const bool left = r.out.contains("left out");
+            QCOMPARE(left, QByteArray(format) == "jpeg");
+        }
+        // A photo is no profile; a profile of megabytes is.
+        const Result wrong = run({"clean", mill_, "--method", "wavelet", "--format", "jpeg", "--profile",
+                                  mill_, "--output", in("wrong.jpg")});
+        QVERIFY2(wrong.status == 1 && wrong.err.contains("profile"), wrong.err);
+        QVERIFY(!QFile::exists(in("wrong.jpg")));
     }
     void wrongUsage() {
         for (const QStringList& a :

@@ -80,7 +80,7 @@ class TestDrawer : public test::WindowTest {
         QVERIFY(said().endsWith(QStringLiteral("exported")));
         QVERIFY(QFile::remove(folder_.filePath("one-small.jpg")));
         photos.lookForMade();
-        QVERIFY2(said().endsWith(QStringLiteral("exported, 1 missing")), qPrintable(said()));
+        QTRY_VERIFY2(said().endsWith(QStringLiteral("exported, 1 missing")), qPrintable(said()));
         QVERIFY(photos.item(0)->toolTip().contains(
             QStringLiteral("missing: %1").arg(folder_.filePath("one-small.jpg"))));
         // A command gets the file.

@@ -151,6 +151,25 @@ class TestGraphics : public QObject {
         QCOMPARE(asked, before + 2);
         QCOMPARE(QString::fromStdString(fastest.place()), QStringLiteral("the processor"));
     }
+    // A device that is late counts as lost: its tile is the processor's, and nothing is thrown at anybody.
+    void aLateDeviceLeavesItsTile() {
+        const std::shared_ptr<GraphicsNetwork> device = GraphicsNetwork::open(true);
+        QVERIFY(device);
+        FastestNetwork fastest(
+            [&]() -> FastestNetwork::Elsewhere {
+                return {device->name(), [&](Subject s, const float* in, float* out, int w, int h) {
+                            device->run(s, in, out, w, h);
+                        }};
+            },
+            0);
+        QCOMPARE(QString::fromStdString(fastest.place()), QString::fromStdString(device->name()));
+        device->setPatience(1); // a nanosecond
+        Network here;
+        Tile tile(64, 32, Subject::Mosaics, 3);
+        fastest.run(here, Subject::Mosaics, tile.in.data(), tile.out.data(), tile.width, tile.height, 0);
+        QVERIFY(tile.out == tile.onProcessor(Subject::Mosaics));
+        QCOMPARE(QString::fromStdString(fastest.place()), QStringLiteral("the processor"));
+    }
     void whatIsSlowerIsNotChosen() {
         Other other;
         // One thread of the same processor can't be a hundred times as fast as all of them.

@@ -3,16 +3,20 @@
 // cannot justify.
 #include <sys/resource.h>
 
+#include <QBuffer>
 #include <QElapsedTimer>
+#include <QFile>
 #include <QImage>
+#include <QImageWriter>
 #include <QTest>
 
+#include "base/text.h"
 #include "deliver/export.h"
 #include "develop/render.h"
 #include "made_dng.h"
 #include "measure/open.h"
+#include "raw/identity.h"
 #include "raw/opcodes.h"
-#include "base/text.h"
 #include "support.h"
 
 using namespace irenic;
@@ -268,6 +272,78 @@ class TestHostile : public QObject {
         QCOMPARE(utf8Of("\xed\xa0\x80"), std::string("\xc3\xad\xc2\xa0")); // a surrogate is no character
         QCOMPARE(shownName("/a/b\xff.dng"), std::string("b\\xff.dng"));
         QCOMPARE(shownName("/a/Zürich.dng"), std::string("Zürich.dng"));
+    }
+    // Pixels stand first, values last: whatever is cut off, the photo is refused or is what it was, in every
+    // value.
+    void aCutDngIsRefusedOrWhole_data() {
+        QTest::addColumn<int>("kind");
+        for (int kind = 0; kind < 4; ++kind) QTest::addRow("%d", kind) << kind;
+    }
+    void aCutDngIsRefusedOrWhole() {
+        QFETCH(int, kind);
+        MadeDng d = small();
+        if (kind == 1) d.bigEndian = true, d.oneDirectory = true;
+        if (kind == 2)
+            d.tile = 32, d.compression = 7, d.exif[0x927c] = test::bytesTag({1, 2, 3, 4, 5, 6, 7, 8}, 7);
+        if (kind == 3)
+            d.raw[0xc619] = test::shortsTag({2, 2}), d.raw[0xc61a] = test::rationalsTag({500, 510, 520, 530}),
+            d.main[0xc629] = test::rationalsTag({0.31, 0.33}),
+            d.main[0x02bc] = test::bytesTag(std::vector<std::uint8_t>(300, 'x'), 1);
+        const QByteArray whole = d.bytes();
+        const std::string name = path("cut.dng").toStdString();
+        const auto write = [&](const QByteArray& bytes) {
+            QFile f(QString::fromStdString(name));
+            f.open(QIODevice::WriteOnly);
+            f.write(bytes);
+        };
+        write(whole);
+        const PhotoPtr before = readPhoto(name, {}, Measure::Nothing);
+        const PhotoId id = idOf(*before);
+        int refused = 0, named = 0;
+        for (int cut = 1; cut < 1200 && cut < whole.size(); ++cut) {
+            write(whole.left(whole.size() - cut));
+            try {
+                const PhotoPtr p = readPhoto(name, {}, Measure::Nothing);
+                QVERIFY2(idOf(*p) == id && p->metadata.main == before->metadata.main &&
+                             p->metadata.exif == before->metadata.exif &&
+                             p->metadata.mosaic == before->metadata.mosaic,
+                         qPrintable(QString::number(cut)));
+            } catch (const PhotoError& e) {
+                ++refused;
+                named += QByteArray(e.what()).contains("the value of its tag");
+            }
+        }
+        QVERIFY2(refused > 100 && named > 20, qPrintable(QStringLiteral("%1 %2").arg(refused).arg(named)));
+    }
+    // Each scan of a progressive JPEG goes over the whole picture: thousands of them would take minutes.
+    void aJpegOfThousandsOfScansIsRefused() {
+        QImage image(800, 800, QImage::Format_RGB32);
+        image.fill(Qt::gray);
+        QByteArray jpeg;
+        QBuffer buffer(&jpeg);
+        buffer.open(QIODevice::WriteOnly);
+        QImageWriter writer(&buffer, "jpg");
+        writer.setProgressiveScanWrite(true);
+        QVERIFY(writer.write(image));
+        // Its last scan again and again: a refinement that changes nothing.
+        const qsizetype last = jpeg.lastIndexOf("\xff\xda"), end = jpeg.lastIndexOf("\xff\xd9");
+        const QByteArray scan = jpeg.mid(last, end - last);
+        QByteArray many = jpeg.left(end);
+        for (int i = 0; i < 4000; ++i) many += scan;
+        many += "\xff\xd9";
+        QFile f(path("scans.jpg"));
+        QVERIFY(f.open(QIODevice::WriteOnly));
+        f.write(many);
+        f.close();
+        QElapsedTimer clock;
+        clock.start();
+        try {
+            readPhoto(path("scans.jpg").toStdString(), {}, Measure::Nothing);
+            QFAIL("it was read");
+        } catch (const PhotoError& e) {
+            QVERIFY2(QByteArray(e.what()).contains("scans"), e.what());
+        }
+        QVERIFY2(clock.elapsed() < 30000, qPrintable(QString::number(clock.elapsed())));
     }
 };
 

@@ -4,7 +4,7 @@
 #include <functional>
 #include <random>
 
-#include "measure/probes.h"
+#include "judge/probes.h"
 #include "support.h"
 
 using namespace irenic;

@@ -5,12 +5,14 @@
 #include <csignal>
 #include <fcntl.h>
 #include <fstream>
+#include <sqlite3.h>
 #include <sys/stat.h>
 #include <thread>
 
+#include "base/claim.h"
+#include "base/process.h"
 #include "deliver/export.h"
 #include "measure/open.h"
-#include "base/claim.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
 #include "support.h"
@@ -80,7 +82,8 @@ class TestQueue : public QObject {
         queue.noteProgress(a->id, 0.5);
         QCOMPARE(other.find(a->id)->progress, 0.5);
         queue.noteFailed(a->id, "the tide came", true);
-        QVERIFY(queue.find(a->id)->state == JobState::Waiting && queue.find(a->id)->reason == "the tide came");
+        QVERIFY(queue.find(a->id)->state == JobState::Waiting &&
+                queue.find(a->id)->reason == "the tide came");
         (void)queue.claim();
         queue.noteFailed(a->id, "and again", true);
         QVERIFY(queue.find(a->id)->state == JobState::Failed);
@@ -91,7 +94,105 @@ class TestQueue : public QObject {
         queue.clearFinished();
         QVERIFY(queue.list().empty());
     }
-    void wishesSurviveTheirText() {
+    void movingWorksInEveryOrder() {
+        JobQueue queue(in("queue-moves.sqlite"));
+        std::vector<ExportRequest> many(7, request(photos_[0], in("o")));
+        queue.add(many);
+        std::vector<std::int64_t> order;
+        const auto now = [&] {
+            std::vector<std::int64_t> ids;
+            for (const QueuedJob& j : queue.list()) ids.push_back(j.id);
+            return ids;
+        };
+        order = now();
+        std::uint32_t s = 3;
+        for (int i = 0; i < 200; ++i) {
+            s = s * 1664525U + 1013904223U;
+            const auto at = static_cast<std::ptrdiff_t>(s >> 16) % 7;
+            const int by = static_cast<int>(s >> 8 & 255) % 9 - 4;
+            const std::int64_t id = order[static_cast<std::size_t>(at)];
+            const std::ptrdiff_t to = std::clamp<std::ptrdiff_t>(at + by, 0, 6);
+            order.erase(order.begin() + at);
+            order.insert(order.begin() + to, id);
+            queue.move(id, by);
+            QVERIFY(now() == order);
+        }
+    }
+    void numbersAreNeverUsedTwice() {
+        JobQueue queue(in("queue-numbers.sqlite"));
+        queue.add({request(photos_[0], in("o")), request(photos_[1], in("o"))});
+        const std::int64_t last = queue.list()[1].id;
+        queue.cancelAll();
+        queue.clearFinished();
+        queue.add({request(photos_[2], in("o"))});
+        QVERIFY(queue.list()[0].id > last);
+        QCOMPARE(queue.list()[0].request.photo, photos_[2]);
+    }
+    void whatIsTooLongIsRefused() {
+        JobQueue queue(in("queue-long.sqlite"));
+        ExportRequest r = request(photos_[0], in("o"));
+        r.delivery.name.assign(20'000'000, 'x');
+        QVERIFY_EXCEPTION_THROWN(queue.add({request(photos_[1], in("o")), r}), std::invalid_argument);
+        QVERIFY(queue.list().empty()); // all or none
+    }
+    // A number of a process says nothing after the machine has started anew, nor on another machine.
+    void whatAPowerCutLeftIsTakenUp() {
+        const fs::path place = in("queue-power.sqlite");
+        JobQueue queue(place);
+        queue.add({request(photos_[0], in("o")), request(photos_[1], in("o"))});
+        const auto one = queue.claim(), two = queue.claim();
+        QVERIFY(one && two);
+        const auto set = [&](std::int64_t id, const std::string& owner, int ago) {
+            sqlite3* db = nullptr;
+            sqlite3_open(place.c_str(), &db);
+            const std::string sql = "UPDATE jobs SET owner = '" + owner + "', beat = beat - " +
+                                    std::to_string(ago) + " WHERE id = " + std::to_string(id);
+            sqlite3_exec(db, sql.c_str(), nullptr, nullptr, nullptr);
+            sqlite3_close(db);
+        };
+        // This very process's number, in another start of the machine: just heard of, then not for long.
+        const std::string here = thisProcess(),
+                          elsewhere = "0123456789abcdef0123456789abcdef" + here.substr(32);
+        set(one->id, elsewhere, 0), set(two->id, here, 100000);
+        queue.recover();
+        QVERIFY(queue.find(one->id)->state == JobState::Running &&
+                queue.find(two->id)->state == JobState::Running);
+        set(one->id, elsewhere, JobQueue::kDeadAfter + 1);
+        queue.recover();
+        QVERIFY(queue.find(one->id)->state == JobState::Waiting); // and this process lives, however silent
+        QVERIFY(queue.find(two->id)->state == JobState::Running);
+        // A number that another process has by now.
+        set(two->id, here.substr(0, here.rfind('/')) + "/1", 0);
+        queue.recover();
+        QVERIFY(queue.find(two->id)->state == JobState::Waiting);
+    }
+    // A queue of the former form, with the numbers of processes.
+    void formerQueuesAreTakenUp() {
+        const fs::path place = in("queue-former.sqlite");
+        sqlite3* db = nullptr;
+        sqlite3_open(place.c_str(), &db);
+        const std::string request = textOf(this->request(photos_[0], in("o")));
+        QCOMPARE(
+            sqlite3_exec(
+                db,
+                ("CREATE TABLE jobs(id INTEGER PRIMARY KEY, place REAL NOT NULL, wish TEXT NOT NULL, state "
+                 "INTEGER NOT NULL DEFAULT 0, tries INTEGER NOT NULL DEFAULT 0, reason TEXT NOT NULL DEFAULT "
+                 "'', target TEXT NOT NULL DEFAULT '', digest TEXT NOT NULL DEFAULT '', progress REAL NOT "
+                 "NULL DEFAULT 0, seconds REAL NOT NULL DEFAULT 0, beat INTEGER NOT NULL DEFAULT 0, worker "
+                 "INTEGER NOT NULL DEFAULT 0, finished TEXT NOT NULL DEFAULT ''); CREATE TABLE meta(name "
+                 "TEXT "
+                 "PRIMARY KEY, value INTEGER NOT NULL); INSERT INTO meta VALUES('paused', 1); INSERT INTO "
+                 "jobs(place, wish, state, worker) VALUES(1, '" +
+                 request + "', 1, 77)")
+                    .c_str(),
+                nullptr, nullptr, nullptr),
+            SQLITE_OK);
+        sqlite3_close(db);
+        JobQueue queue(place);
+        QVERIFY(queue.list().size() == 1 && queue.list()[0].request.photo == photos_[0] && queue.paused());
+        QCOMPARE(queue.recover(), 1);
+    }
+    void requestsSurviveTheirText() {
         ExportRequest w = request("/quay/ö, mill.dng", "/x");
         w.look.exposure = 0.5f, w.risk = Risk{0.25, 0.5}, w.letter = "C", w.take = "soft", w.counter = 9;
         const ExportRequest back = requestFrom(textOf(w));
@@ -105,7 +206,7 @@ class TestQueue : public QObject {
         std::ofstream(in("broken.dng")) << "no photo at all";
         JobQueue queue(in("queue-2.sqlite"));
         std::vector<ExportRequest> all = {request(photos_[0], out), request(in("broken.dng").string(), out),
-                                    request(photos_[1], out), request(in("gone.dng").string(), out)};
+                                          request(photos_[1], out), request(in("gone.dng").string(), out)};
         ExportRequest own = request(photos_[2], out);
         own.settings.reset(); // its own recommendation
         all.push_back(own);
@@ -157,7 +258,8 @@ class TestQueue : public QObject {
             const std::size_t end = owner.rfind('/');
             return owner.empty() ? 0 : std::stoi(owner.substr(owner.rfind('/', end - 1) + 1));
         };
-        QTRY_VERIFY_WITH_TIMEOUT(first().state == JobState::Running && worker() > 0 && worker() != getpid(), 20000);
+        QTRY_VERIFY_WITH_TIMEOUT(first().state == JobState::Running && worker() > 0 && worker() != getpid(),
+                                 20000);
         ::kill(worker(), SIGKILL);
         QTRY_VERIFY_WITH_TIMEOUT(over(queue), 120000);
         QVERIFY(first().state == JobState::Done && first().tries == 2);

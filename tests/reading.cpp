@@ -1,10 +1,10 @@
 #include <QFile>
 #include <QTest>
 
+#include "judge/probes.h"
 #include "measure/open.h"
-#include "reader/reader.h"
-#include "measure/probes.h"
 #include "raw/preview.h"
+#include "reader/reader.h"
 #include "support.h"
 
 using namespace irenic;
@@ -87,7 +87,8 @@ class TestReading : public QObject {
         const auto p = glimpseOf(GivenFile(file), 48).picture;
         QVERIFY(p && p->height > p->width && p->height >= 48 && p->height < 97);
         // Its top is the photo's left side.
-        const Glimpse level = glimpseOf(GivenFile(test::writeShot(folder_, "level.dng", test::shoot(1600).photo)), 48);
+        const Glimpse level =
+            glimpseOf(GivenFile(test::writeShot(folder_, "level.dng", test::shoot(1600).photo)), 48);
         QCOMPARE(level.iso, 1600.0);
         QVERIFY(!level.taken.empty());
         const auto& flat = level.picture;

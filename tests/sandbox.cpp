@@ -119,11 +119,29 @@ class TestSandbox : public QObject {
     }
     void aReaderReachesNothingElse_data() {
         QTest::addColumn<QByteArray>("attack");
-        for (const char* attack :
-             {"signal by kill", "signal by rt_sigqueueinfo", "signal by pidfd", "limits of its parent", "memory of its parent",
-              "fork", "another program", "network", "local socket", "reading a file", "writing a file", "making a file",
-              "removing a file", "renaming a file", "times of a file", "mode of a file", "listing a folder",
-              "typing into the terminal", "code in memory", "messages elsewhere", "namespaces", "keys", "tracing"})
+        for (const char* attack : {"signal by kill",
+                                   "signal by rt_sigqueueinfo",
+                                   "signal by pidfd",
+                                   "limits of its parent",
+                                   "memory of its parent",
+                                   "fork",
+                                   "another program",
+                                   "network",
+                                   "local socket",
+                                   "reading a file",
+                                   "writing a file",
+                                   "making a file",
+                                   "removing a file",
+                                   "renaming a file",
+                                   "times of a file",
+                                   "mode of a file",
+                                   "listing a folder",
+                                   "typing into the terminal",
+                                   "code in memory",
+                                   "messages elsewhere",
+                                   "namespaces",
+                                   "keys",
+                                   "tracing"})
             QTest::newRow(attack) << QByteArray(attack);
     }
     void aReaderReachesNothingElse() {
@@ -131,13 +149,15 @@ class TestSandbox : public QObject {
         useReader(setup_);
         const std::string good = shot("good.dng"), file = shot("astray.dng");
         QVERIFY(wordsOf(good).isEmpty());
-        if (!decodersAreSandboxed()) QSKIP("the kernel has no seccomp, or does not let it be used, or sanitizers forbid it");
+        if (!decodersAreSandboxed())
+            QSKIP("the kernel has no seccomp, or does not let it be used, or sanitizers forbid it");
         std::signal(SIGUSR1, [](int) { ++signals_; });
         qputenv("IRENIC_ASTRAY", "reach " + attack + ":astray");
         useReader(setup_);
         const QString said = wordsOf(file);
         // Refused with an error, or the process was ended for it; never done.
-        QVERIFY2(said.isEmpty() || said.contains(QStringLiteral("tried what no decoder may do")), qPrintable(said));
+        QVERIFY2(said.isEmpty() || said.contains(QStringLiteral("tried what no decoder may do")),
+                 qPrintable(said));
         QCOMPARE(signals_.load(), 0);
         QVERIFY(fs::exists(file) && !fs::exists(file + ".reached"));
         QVERIFY(wordsOf(good).isEmpty());
@@ -159,8 +179,9 @@ class TestSandbox : public QObject {
     // A packet of very many properties takes its toolkit time that grows with their square.
     void largePacketsCostTheNoteAlone() {
         Photo photo = test::shoot(6400).photo;
-        std::string packet = "<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF xmlns:rdf=\"http://www.w3.org/1999/02/"
-                             "22-rdf-syntax-ns#\"><rdf:Description rdf:about=\"\" xmlns:t=\"urn:tide\"";
+        std::string packet =
+            "<x:xmpmeta xmlns:x=\"adobe:ns:meta/\"><rdf:RDF xmlns:rdf=\"http://www.w3.org/1999/02/"
+            "22-rdf-syntax-ns#\"><rdf:Description rdf:about=\"\" xmlns:t=\"urn:tide\"";
         for (int i = 0; i < 60000; ++i) packet += " t:p" + std::to_string(i) + "=\"1\"";
         packet += "/></rdf:RDF></x:xmpmeta>";
         photo.metadata.main.push_back(
@@ -248,8 +269,14 @@ class TestSandbox : public QObject {
             {"exposure", [](Photo& p) { p.baselineExposure = NAN; }},
             {"noise", [](Photo& p) { p.statedNoise = NoiseModel{}, p.statedNoise->channel[2].a = NAN; }},
             {"coarse noise", [](Photo& p) { p.coarseNoise = 0; }},
-            {"a tag's length", [](Photo& p) { p.metadata.main.push_back({0x010e, 4, 7, {1, 2}}); }},
-            {"a tag's type", [](Photo& p) { p.metadata.exif.push_back({0x9000, 99, 1, {1}}); }},
+            {"a tag's length",
+             [](Photo& p) {
+                 p.metadata.main.push_back({0x010e, 4, 7, {1, 2}});
+             }},
+            {"a tag's type",
+             [](Photo& p) {
+                 p.metadata.exif.push_back({0x9000, 99, 1, {1}});
+             }},
             {"a name", [](Photo& p) { p.model.assign(100000, 'm'); }},
             {"the active area", [](Photo& p) { p.active.x = 3; }},
             {"samples", [](Photo& p) { p.samples.pop_back(); }}};

@@ -2,9 +2,9 @@
 #include <QTest>
 
 #include "deliver/export.h"
+#include "judge/probes.h"
 #include "judge/recommend.h"
 #include "measure/open.h"
-#include "measure/probes.h"
 #include "raw/wide_mosaic.h"
 #include "support.h"
 

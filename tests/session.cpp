@@ -10,11 +10,11 @@
 #include <set>
 #include <sys/stat.h>
 
+#include "base/field_json.h"
 #include "base/folders.h"
 #include "base/given_file.h"
 #include "base/safe_file.h"
 #include "raw/identity.h"
-#include "base/field_json.h"
 #include "session/history.h"
 #include "session/sidecar.h"
 #include "session/state_json.h"
@@ -231,7 +231,8 @@ class TestSession : public QObject {
         std::ofstream(sidecar) << "{\"irenic\": 1, \"takes\": [";
         const Loaded loaded = loadSidecar(photo, "00");
         QVERIFY(!loaded.record && loaded.messages.size() == 1);
-        QVERIFY2(loaded.messages[0].find("set-aside.dng.irenic.json: it is damaged and was set aside") == 0,
+        QVERIFY2(loaded.messages[0].find("set-aside.dng.irenic.json: it is damaged (it is no valid JSON) and "
+                                         "was set aside as set-aside.dng") == 0,
                  loaded.messages[0].c_str());
         QVERIFY(!fs::exists(sidecar) && fs::exists(in("set-aside.dng.irenic.json.damaged-1")));
         // Another one does not take its place.
@@ -254,7 +255,7 @@ class TestSession : public QObject {
     void photosAreFoundAgainByTheirSamples() {
         if (geteuid() == 0) {
             // Root may write anywhere: a name that leaves no room for the sidecar's does the same.
-            const fs::path photo = in(QString(236, 'm') + ".dng"), moved = in(QString(237, 'n') + ".dng");
+            const fs::path photo = in(QString(243, 'm') + ".dng"), moved = in(QString(242, 'n') + ".dng");
             const PhotoRecord record{std::make_shared<PhotoState>(someState()), {}, someFacts()};
             saveSidecar(photo, "feedfeedfeedfeed", record);
             QVERIFY(fs::exists(dataFolder() / "sidecars" / "feedfeedfeedfeed.irenic.json"));
@@ -264,13 +265,15 @@ class TestSession : public QObject {
         Photo a = test::flatField(0.2, 1600, 64), b = test::flatField(0.2, 1600, 64, 10);
         QVERIFY(samplesDigestOf(a) != samplesDigestOf(b) && samplesDigestOf(a).size() == 16);
     }
-    // A renamed photo in a folder that cannot be written, of which the samples are not known yet: no two share a file.
+    // A renamed photo in a folder that cannot be written, of which the samples are not known yet: no two
+    // share a file.
     void photosThatWereNotReadDoNotShareAFile() {
         const fs::path one = in(QString(243, 'p') + ".dng"), two = in(QString(243, 'q') + ".dng");
         const PhotoRecord a{std::make_shared<PhotoState>(someState()), {}, {}},
             b{std::make_shared<PhotoState>(someState()), {}, {}};
         saveSidecar(one, {}, a), saveSidecar(two, {}, b);
-        QVERIFY(*loadSidecar(one, {}).record->state == *a.state && *loadSidecar(two, {}).record->state == *b.state);
+        QVERIFY(*loadSidecar(one, {}).record->state == *a.state &&
+                *loadSidecar(two, {}).record->state == *b.state);
         // Once they are, the photo is found by them, and what it had before is there.
         QVERIFY(*loadSidecar(one, "abcdabcdabcdabcd").record->state == *a.state);
         saveSidecar(one, "abcdabcdabcdabcd", a);
@@ -294,7 +297,8 @@ class TestSession : public QObject {
         first.notes = "first", second.notes = "second";
         writer.write({photo.string(), "00", {std::make_shared<PhotoState>(second), {}, {}}, false, 8});
         writer.write({photo.string(), "00", {std::make_shared<PhotoState>(first), {}, {}}, false, 7});
-        QCOMPARE(QString::fromStdString(loadSidecar(photo, "00").record->state->notes), QStringLiteral("second"));
+        QCOMPARE(QString::fromStdString(loadSidecar(photo, "00").record->state->notes),
+                 QStringLiteral("second"));
     }
     // What is true of a photo is no part of what is undone; it stood with takes and states before.
     void factsStandApart() {
@@ -305,7 +309,8 @@ class TestSession : public QObject {
         old["takes"][1]["risk"] = {{"luminance", 0.25}, {"colour", 0.5}};
         std::vector<std::string> problems;
         const PhotoRecord record = recordFrom(old, problems);
-        QVERIFY(problems.empty() && record.facts.exports.size() == 1 && record.facts.exports[0].letter == 'B');
+        QVERIFY(problems.empty() && record.facts.exports.size() == 1 &&
+                record.facts.exports[0].letter == 'B');
         QVERIFY(record.facts.riskOf(Settings{"nlm", 1.25f}) && !record.facts.riskOf(Settings{"nlm", 1.5f}));
         QVERIFY(recordFrom(jsonOf(record), problems) == record);
         // What comes by itself is in all of the history.
@@ -320,7 +325,8 @@ class TestSession : public QObject {
             return next;
         });
         const StateChange back = history.undo().changes[0];
-        QVERIFY(back.before->takes.size() == 4 && back.after->takes.size() == 4 && back.after->notes == "after");
+        QVERIFY(back.before->takes.size() == 4 && back.after->takes.size() == 4 &&
+                back.after->notes == "after");
     }
     void nothingBeyondItsLimitsIsTaken_data() {
         QTest::addColumn<QByteArray>("text");
@@ -338,7 +344,8 @@ class TestSession : public QObject {
         QTest::newRow("kept") << many("kept", 2000, "{\"name\":\"a\"}");
         QTest::newRow("text") << QByteArray("{\"irenic\":1,\"notes\":\"") + QByteArray(3000000, 'x') + "\"}";
     }
-    // Set aside whole, with a word: what is beyond all measure is nobody's work, and is lost all the same to none.
+    // Set aside whole, with a word: what is beyond all measure is nobody's work, and is lost all the same to
+    // none.
     void nothingBeyondItsLimitsIsTaken() {
         QFETCH(QByteArray, text);
         const fs::path photo = in("limits.dng"), sidecar = in("limits.dng.irenic.json");
@@ -381,7 +388,8 @@ class TestSession : public QObject {
         // Whatever a file says, no probe lies outside its photo.
         s.probes[0].x = 900000, s.probes[0].width = 800000, s.probes[1].y = -900000;
         s.clipTo(160, 120);
-        for (const Probe& p : s.probes) QVERIFY(Rect(0, 0, 160, 120).contains({p.x, p.y, 1, 1}) && p.width <= 160);
+        for (const Probe& p : s.probes)
+            QVERIFY(Rect(0, 0, 160, 120).contains({p.x, p.y, 1, 1}) && p.width <= 160);
     }
     void foldersAreTheUsersAlone() {
         for (const fs::path& folder : {dataFolder(), configFolder(), stateFolder(), presetFolder()}) {

@@ -54,7 +54,8 @@ class WindowTest : public QObject {
     void init() {
         // What an earlier test has left beside the photos is not this one's.
         QDir folder(folder_.path());
-        for (const QString& name : folder.entryList({"*.irenic.json", ".*.lock"}, QDir::Files | QDir::Hidden))
+        for (const QString& name :
+             folder.entryList({"*.irenic.json", ".*.claim", "*.irenic.other-*"}, QDir::Files | QDir::Hidden))
             folder.remove(name);
         window_ = std::make_unique<Window>();
         window_->resize(900, 560);

@@ -91,8 +91,8 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     setAccessibleName(tr("Drawer: delivery and queue"));
 
     connect(model_, &QueueModel::jobDone, this, [this](const QueuedJob& job) {
-        document_.noteExport(job.request.photo,
-                             {job.target, job.finished, job.request.letter.empty() ? 'A' : job.request.letter[0]});
+        document_.noteExport(job.request.photo, {job.target, job.finished,
+                                                 job.request.letter.empty() ? 'A' : job.request.letter[0]});
         if (estimated_ && job.request.settings && *job.request.settings == estimatedOrder_.settings)
             noteTaken(estimatedOrder_, *estimated_, job.seconds);
     });
@@ -107,8 +107,10 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     watching_.start();
     // What was asked for last may be of a newer version, or name a profile that is gone.
     try {
-        setDelivery(deliveryFromText(
-            QSettings().value(QStringLiteral("deliver/last"), QStringLiteral("dng")).toString().toStdString()));
+        setDelivery(deliveryFromText(QSettings()
+                                         .value(QStringLiteral("deliver/last"), QStringLiteral("dng"))
+                                         .toString()
+                                         .toStdString()));
     } catch (const std::exception& e) {
         setDelivery({});
         message_ = tr("The last export settings cannot be used (%1); these are the usual ones.")
@@ -311,18 +313,19 @@ QWidget* Drawer::tools() {
            [this] { withQueue([this](JobQueue& q) { q.cancel(current()); }); });
     button(tr("Cancel all"), "cancelAll", tr("Nothing that runs or waits is made"),
            [this] { withQueue([](JobQueue& q) { q.cancelAll(); }); });
-    button(tr("Try again"), "retryFailed", tr("Everything that failed waits once more"),
-           [this] {
-               if (withQueue([](JobQueue& q) { q.retryFailed(); })) work();
-           });
+    button(tr("Try again"), "retryFailed", tr("Everything that failed waits once more"), [this] {
+        if (withQueue([](JobQueue& q) { q.retryFailed(); })) work();
+    });
     button(tr("Earlier"), "earlier", tr("The marked file comes one sooner"),
            [this] { withQueue([this](JobQueue& q) { q.move(current(), -1); }); });
     button(tr("Later"), "later", tr("The marked file comes one later"),
            [this] { withQueue([this](JobQueue& q) { q.move(current(), 1); }); });
     button(tr("Clear what is done"), "clearDone",
-           tr("Takes done and cancelled ones off the list; files stay"), [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
+           tr("Takes done and cancelled ones off the list; files stay"),
+           [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
     aside_ = button(tr("Set the damaged queue aside"), "setAside",
-                    tr("Gives the damaged file another name, and begins a new queue"), [this] { setQueueAside(); });
+                    tr("Gives the damaged file another name, and begins a new queue"),
+                    [this] { setQueueAside(); });
     aside_->hide();
     button(tr("Show in its folder"), "showFile", tr("Opens the marked file's folder in the file manager"),
            [this] {

@@ -6,11 +6,11 @@
 #include <QWidget>
 #include <memory>
 
+#include "base/jobs.h"
 #include "deliver/estimate.h"
 #include "document.h"
 #include "export/desktop.h"
 #include "export/queue_model.h"
-#include "base/jobs.h"
 #include "queue/supervisor.h"
 
 class QComboBox;

@@ -16,8 +16,8 @@ namespace irenic {
 ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
       profile_(new QComboBox(this)), compression_(new QComboBox(this)), queue_(new QToolButton(this)),
-      start_(new QPushButton(tr("Export…"), this)), answer_(new QPushButton(this)), cancel_(new QPushButton(tr("Cancel"), this)),
-      bar_(new QProgressBar(this)), jobs_(jobs) {
+      start_(new QPushButton(tr("Export…"), this)), answer_(new QPushButton(this)),
+      cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)), jobs_(jobs) {
     message_->setObjectName(QStringLiteral("message"));
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     format_->setObjectName(QStringLiteral("format"));
@@ -162,11 +162,9 @@ void ExportBar::exportTo(const QString& target) {
     order.overwrite = true;
     const PhotoPtr photo = document_.photo();
     const char letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter;
-    const auto make = [order, photo](const Work& work) {
-        return exportPhoto(*photo, order, work);
-    };
-    job_ = jobs_.submit(
-        Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<LeftOut>& written) {
+    const auto make = [order, photo](const Work& work) { return exportPhoto(*photo, order, work); };
+    job_ =
+        jobs_.submit(Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<LeftOut>& written) {
             if (written.value)
                 document_.noteExport(photo->file.string(), {target.toStdString(), presentTime(), letter});
             finish(target, QString::fromStdString(written.problem));

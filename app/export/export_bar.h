@@ -7,9 +7,9 @@
 #include <QWidget>
 #include <functional>
 
+#include "base/jobs.h"
 #include "deliver/export.h"
 #include "document.h"
-#include "base/jobs.h"
 
 class QComboBox;
 class QLabel;

@@ -108,10 +108,10 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     case Photo: return QFileInfo(photo).fileName();
     case File: {
         const QString name =
-            target.isEmpty()
-                ? tr("as %1").arg(QString::fromUtf8(
-                      fieldsOf<Delivery>()[0].shownChoices[static_cast<std::size_t>(j.request.delivery.format)]))
-                : QFileInfo(target).fileName();
+            target.isEmpty() ? tr("as %1").arg(QString::fromUtf8(
+                                   fieldsOf<Delivery>()[0]
+                                       .shownChoices[static_cast<std::size_t>(j.request.delivery.format)]))
+                             : QFileInfo(target).fileName();
         return j.state == JobState::Done && missing_.count(j.id) ? tr("%1 (missing)").arg(name) : name;
     }
     default: break;

@@ -4,9 +4,9 @@
 #include <QWidget>
 #include <vector>
 
+#include "base/jobs.h"
 #include "develop/lens.h"
 #include "document.h"
-#include "base/jobs.h"
 #include "image/place.h"
 
 class QAction;

@@ -99,8 +99,7 @@ void PhotoList::lookAhead() {
                 item->setData(row::Taken, QString::fromStdString(known.glimpse.taken));
                 // What the window knows of a photo that was opened is newer.
                 if (known.record && !item->data(row::Changed).isValid())
-                    setWork(path, letterOf(*known.record->state), true,
-                            pathsOf(known.record->facts.exports));
+                    setWork(path, letterOf(*known.record->state), true, pathsOf(known.record->facts.exports));
             }
             lookAhead();
         });

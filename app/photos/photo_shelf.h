@@ -5,7 +5,7 @@
 #include <list>
 
 #include "develop/render.h"
-#include "measure/probes.h"
+#include "judge/probes.h"
 
 namespace irenic {
 

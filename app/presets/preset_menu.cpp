@@ -74,7 +74,8 @@ void PresetMenu::keep(const QString& proposed, const Preset& preset) {
     try {
         const bool there = presetExists(name.toStdString());
         if (there && QMessageBox::question(this, tr("Keep as a preset"),
-                                           tr("There is a preset named %1. Replace it?").arg(name)) != QMessageBox::Yes)
+                                           tr("There is a preset named %1. Replace it?").arg(name)) !=
+                         QMessageBox::Yes)
             return;
         savePreset(name.toStdString(), preset, there);
         emit message(tr("Preset %1 is kept.").arg(name));
@@ -98,7 +99,8 @@ void PresetMenu::importFrom(const QString& file) {
     try {
         const QString base = QFileInfo(file).completeBaseName();
         QString name = base;
-        for (int n = 2; presetExists(name.toStdString()); ++n) name = QStringLiteral("%1-%2").arg(base).arg(n);
+        for (int n = 2; presetExists(name.toStdString()); ++n)
+            name = QStringLiteral("%1-%2").arg(base).arg(n);
         savePreset(name.toStdString(), loadPreset(file.toStdString()));
         emit message(tr("Preset %1 is kept.").arg(name));
     } catch (const std::exception& e) {

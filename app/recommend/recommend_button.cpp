@@ -14,10 +14,12 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::photoChanged, this, [this] {
-        job_.cancel();
+        // What nobody asked for is not wanted any more.
+        std::erase_if(measuring_, [&](const auto& m) { return !m.second.asked && m.first != path(); });
         const auto& takes = document_.takes();
         const bool known = document_.facts().recommended.has_value();
-        if (byItself_ && document_.photo() && !known && static_cast<int>(takes.size()) < Document::kMostTakes)
+        if (byItself_ && document_.photo() && !running() && !known &&
+            static_cast<int>(takes.size()) < Document::kMostTakes)
             measure(false);
         refresh();
     });
@@ -26,11 +28,23 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     setShortcut(QKeySequence(tr("Ctrl+R")));
 }
 
+std::string RecommendButton::path() const {
+    return document_.photo() ? document_.photo()->file.string() : std::string();
+}
+
+const RecommendButton::Measuring* RecommendButton::here() const {
+    const auto at = measuring_.find(path());
+    return at != measuring_.end() && at->second.job.active() ? &at->second : nullptr;
+}
+
+bool RecommendButton::running() const { return here() != nullptr; }
+
 void RecommendButton::refresh() {
     setEnabled(document_.photo() != nullptr);
     const QKeySequence key = shortcut();
-    setText(running() ? tr("Measuring %1 %, stop").arg(std::lround(100 * std::max(0.0f, job_.progress())))
-                      : tr("Recommend"));
+    setText(running()
+                ? tr("Measuring %1 %, stop").arg(std::lround(100 * std::max(0.0f, here()->job.progress())))
+                : tr("Recommend"));
     if (!running()) ticking_.stop();
     setShortcut(key);
 }
@@ -42,7 +56,7 @@ void RecommendButton::setByItself(bool on) {
 
 void RecommendButton::pressedOnce() {
     if (running())
-        job_.cancel();
+        measuring_.erase(path());
     else if (document_.photo())
         measure(true);
     refresh();
@@ -50,18 +64,24 @@ void RecommendButton::pressedOnce() {
 
 void RecommendButton::measure(bool asked) {
     // What was asked for goes before the quiet work that nobody asked for.
-    job_ = jobs_.submit(
+    Job job = jobs_.submit(
         Lane::Quiet, asked ? -10 : 2,
         [photo = document_.photo(), probes = document_.probes()](const Work& work) {
             return recommend(*photo, probes, work);
         },
-        [this, asked, file = document_.photo()->file.string()](const Outcome<Recommendation>& found) {
+        [this, asked, file = path()](const Outcome<Recommendation>& found) {
+            measuring_.erase(file);
             refresh();
-            if (!found.value)
-                emit failed(QString::fromStdString(found.problem));
-            else
-                document_.setRecommended(file, {found.value->settings, found.value->risk}, asked);
+            if (!found.value) return emit said(QString::fromStdString(found.problem));
+            const std::size_t before = document_.takes().size();
+            document_.setRecommended(file, {found.value->settings, found.value->risk}, asked);
+            if (!asked || file != path() || document_.takes().size() != before) return;
+            for (const Take& t : document_.takes())
+                if (t.settings == found.value->settings)
+                    emit said(
+                        tr("Take %1 is what is recommended for this photo.").arg(QLatin1Char(t.letter)));
         });
+    measuring_[path()] = {std::move(job), asked};
     ticking_.start(200);
 }
 

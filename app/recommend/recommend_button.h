@@ -4,9 +4,11 @@
 
 #include <QTimer>
 #include <QToolButton>
+#include <map>
+#include <string>
 
-#include "document.h"
 #include "base/jobs.h"
+#include "document.h"
 
 namespace irenic {
 
@@ -15,13 +17,13 @@ class RecommendButton : public QToolButton {
 
   public:
     RecommendButton(Document& document, Jobs& jobs, QWidget* parent = nullptr);
-    bool running() const { return job_.active(); }
+    bool running() const; // for the photo shown
     // Whether each photo is measured when it is first shown; remembered.
     bool byItself() const { return byItself_; }
     void setByItself(bool on);
 
   signals:
-    void failed(const QString& reason);
+    void said(const QString& text); // why nothing was measured, or which take it is that was there already
 
   private:
     void pressedOnce();
@@ -30,8 +32,15 @@ class RecommendButton : public QToolButton {
 
     Document& document_;
     Jobs& jobs_;
+    // What is asked for goes on when another photo is shown, and belongs to its own.
+    struct Measuring {
+        Job job;
+        bool asked = false;
+    };
+    const Measuring* here() const;
+    std::string path() const;
     QTimer ticking_;
-    Job job_;
+    std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };
 

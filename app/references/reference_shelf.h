@@ -4,8 +4,8 @@
 #include <QObject>
 #include <map>
 
-#include "document.h"
 #include "base/jobs.h"
+#include "document.h"
 #include "judge/reference.h"
 
 namespace irenic {

@@ -9,7 +9,7 @@
 #include <tuple>
 
 #include "edges.h"
-#include "measure/probes.h"
+#include "judge/probes.h"
 #include "style/monitor.h"
 #include "style/style.h"
 

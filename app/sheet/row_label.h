@@ -3,7 +3,7 @@
 
 #include <QWidget>
 
-#include "measure/probes.h"
+#include "judge/probes.h"
 
 namespace irenic {
 

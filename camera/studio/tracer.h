@@ -3,8 +3,8 @@
 
 #include <array>
 
-#include "image/plane.h"
 #include "base/work.h"
+#include "image/plane.h"
 #include "stage.h"
 
 namespace irenic::scene {

@@ -3,9 +3,9 @@
 
 #include <array>
 
+#include "base/work.h"
 #include "geometry.h"
 #include "image/plane.h"
-#include "base/work.h"
 
 namespace irenic {
 

@@ -70,8 +70,8 @@ bool makeNew(const fs::path& file, const std::string& words) {
         return written >= -1;
     }
     if (errno == EEXIST) return false;
-    throw std::runtime_error("Cannot write in " + shownPath(file.parent_path()) + " (" + std::strerror(errno) +
-                             "). Choose another folder.");
+    throw std::runtime_error("Cannot write in " + shownPath(file.parent_path()) + " (" +
+                             std::strerror(errno) + "). Choose another folder.");
 }
 
 std::string wordsIn(const fs::path& file) {
@@ -89,7 +89,8 @@ std::string uniqueEnding() {
     return digest.text().substr(0, 12);
 }
 
-// Seconds since the claim was touched, by the clock that the folder's files get their times from; none when it is gone.
+// Seconds since the claim was touched, by the clock that the folder's files get their times from; none when
+// it is gone.
 std::optional<double> ageOf(const fs::path& claim) {
     const fs::path present = claim.parent_path() / (".irenic-" + uniqueEnding());
     struct stat then {
@@ -133,8 +134,8 @@ std::optional<Claim> Claim::take(const fs::path& file, Holder* holder) {
         return std::nullopt;
     };
     if (!isDead(file)) return refused();
-    // A dead one's claim is moved out of the way: only one of those who try can, and what was moved must still be the
-    // dead one's, not that of somebody who was quicker.
+    // A dead one's claim is moved out of the way: only one of those who try can, and what was moved must
+    // still be the dead one's, not that of somebody who was quicker.
     const fs::path dead = file.parent_path() / (".irenic-dead-" + uniqueEnding());
     if (rename(file.c_str(), dead.c_str()) == 0) {
         const bool wasDead = isDead(dead);

@@ -1,5 +1,5 @@
-// That somebody is at work on something: a file being made, a photo's work being edited. Any number of processes, on
-// as many machines, can share a folder by it.
+// That somebody is at work on something: a file being made, a photo's work being edited. Any number of
+// processes, on as many machines, can share a folder by it.
 #pragma once
 
 #include <filesystem>
@@ -10,14 +10,14 @@
 
 namespace irenic {
 
-// A small file, made so that only one can make it (O_EXCL), that names its owner and is touched every few seconds
-// while that lives (by one thread for all claims of a process). It goes with its owner. Ages are told by the clock of
-// the folder's own machine.
+// A small file, made so that only one can make it (O_EXCL), that names its owner and is touched every few
+// seconds while that lives (by one thread for all claims of a process). It goes with its owner. Ages are told
+// by the clock of the folder's own machine.
 class Claim {
   public:
-    // Seconds without a touch after which an owner of whom nothing else is known counts as dead, and its claim is
-    // taken over. One that was a process here and has ended is known to be dead at once; one that lives here never
-    // is, however long it was stopped.
+    // Seconds without a touch after which an owner of whom nothing else is known counts as dead, and its
+    // claim is taken over. One that was a process here and has ended is known to be dead at once; one that
+    // lives here never is, however long it was stopped.
     static constexpr double kDeadAfter = 60;
 
     // Who has a claim that could not be had.
@@ -26,8 +26,8 @@ class Claim {
         Life life = Life::Unknown;
     };
 
-    // Nothing while somebody else has it, who is then told. Throws std::runtime_error, a sentence, where the folder
-    // cannot be written.
+    // Nothing while somebody else has it, who is then told. Throws std::runtime_error, a sentence, where the
+    // folder cannot be written.
     static std::optional<Claim> take(const std::filesystem::path& file, Holder* holder = nullptr);
     // Whoever has it: for where a person has said that the other is gone.
     static std::optional<Claim> takeOver(const std::filesystem::path& file);

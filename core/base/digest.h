@@ -13,8 +13,8 @@ struct XXH3_state_s;
 
 namespace irenic {
 
-// A digest of everything that is added, in its order (XXH3, 128 bits, by Y. Collet's xxHash library). It tells
-// values apart and finds faults of disks and libraries; it is no protection against anybody's intent.
+// A digest of everything that is added, in its order (XXH3, 128 bits, by Y. Collet's xxHash library). It
+// tells values apart and finds faults of disks and libraries; it is no protection against anybody's intent.
 class Digest {
   public:
     Digest();
@@ -24,7 +24,8 @@ class Digest {
 
     void add(const void* bytes, std::size_t count);
     // A number, or any other value without padding.
-    template <class T> requires std::has_unique_object_representations_v<T>
+    template <class T>
+    requires std::has_unique_object_representations_v<T>
     void add(const T& value) { add(&value, sizeof value); }
     // A floating-point number by its bits; -0 counts as 0.
     void add(double value);

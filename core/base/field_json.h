@@ -36,7 +36,9 @@ template <class T> void readJson(const nlohmann::json& from, T& into, std::vecto
             if (at->is_boolean())
                 setFromText(f, into, at->template get<bool>() ? "1" : "0");
             else if (at->is_number())
-                setFromText(f, into, numberText(static_cast<float>(std::clamp(at->template get<double>(), -1e30, 1e30))));
+                setFromText(
+                    f, into,
+                    numberText(static_cast<float>(std::clamp(at->template get<double>(), -1e30, 1e30))));
             else if (at->is_string())
                 setFromText(f, into, at->template get<std::string>());
             else

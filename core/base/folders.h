@@ -5,9 +5,9 @@
 
 namespace irenic {
 
-// Each is made where it is missing, for this user alone (mode 0700), and named "irenic" below the folder that the
-// variable names; a relative or empty value is ignored, as the specification asks. Where no folder can be made the
-// path comes back all the same, and whatever is written there fails with its own message.
+// Each is made where it is missing, for this user alone (mode 0700), and named "irenic" below the folder that
+// the variable names; a relative or empty value is ignored, as the specification asks. Where no folder can be
+// made the path comes back all the same, and whatever is written there fails with its own message.
 std::filesystem::path dataFolder();   // $XDG_DATA_HOME, ~/.local/share: sidecars, the session
 std::filesystem::path configFolder(); // $XDG_CONFIG_HOME, ~/.config: presets
 std::filesystem::path stateFolder();  // $XDG_STATE_HOME, ~/.local/state: the queue, what exports took
@@ -16,8 +16,9 @@ std::filesystem::path cacheFolder();  // $XDG_CACHE_HOME, ~/.cache
 // A folder below one of these, made likewise.
 std::filesystem::path privateFolder(const std::filesystem::path& folder);
 
-// A new folder under a name that nobody can foresee, for this user alone, in the temporary folder; it goes with
-// its owner. Folders that killed processes left are swept first. Throws std::runtime_error with a sentence.
+// A new folder under a name that nobody can foresee, for this user alone, in the temporary folder; it goes
+// with its owner. Folders that killed processes left are swept first. Throws std::runtime_error with a
+// sentence.
 class TemporaryFolder {
   public:
     TemporaryFolder();

@@ -36,7 +36,8 @@ std::uint64_t checkedSize(int file, std::uint64_t most) {
     if (!S_ISREG(info.st_mode)) throw FileError("this is a pipe or a device, not a file.", 0);
     const auto size = static_cast<std::uint64_t>(info.st_size);
     if (size > most)
-        throw FileError("it is too large (" + std::to_string(size / 1000000) + " MB) to be what it is called.", 0);
+        throw FileError(
+            "it is too large (" + std::to_string(size / 1000000) + " MB) to be what it is called.", 0);
     return size;
 }
 

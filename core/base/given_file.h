@@ -1,5 +1,5 @@
-// The one way in which files are opened that somebody else may have put where they are: photos, sidecars, presets,
-// sessions, profiles, claims, targets.
+// The one way in which files are opened that somebody else may have put where they are: photos, sidecars,
+// presets, sessions, profiles, claims, targets.
 #pragma once
 
 #include <cstdint>
@@ -39,8 +39,8 @@ class Descriptor {
 
 inline constexpr std::uint64_t kAnySize = std::numeric_limits<std::uint64_t>::max();
 
-// A regular file of at most `most` bytes, open for reading: no pipe, device or folder, and nothing that would make
-// the caller wait. Throws FileError.
+// A regular file of at most `most` bytes, open for reading: no pipe, device or folder, and nothing that would
+// make the caller wait. Throws FileError.
 Descriptor openGiven(const std::filesystem::path& file, std::uint64_t most = kAnySize);
 
 // All bytes of such a file; none where there is no file of that name. Throws FileError.

@@ -27,7 +27,8 @@ enum class Lane {
     Writing  // exports: likewise
 };
 
-// What went wrong, for a person: what() where that is a sentence of ours, words of our own for what libraries throw.
+// What went wrong, for a person: what() where that is a sentence of ours, words of our own for what libraries
+// throw.
 std::string problemOf(const std::exception& e);
 
 // A value, or a sentence that says why there is none.

@@ -25,7 +25,9 @@ json jsonFrom(const std::string& text) {
 std::optional<long long> wholeNumber(const json& value, long long least, long long most) {
     if (value.is_number_unsigned()) {
         const auto v = value.get<unsigned long long>();
-        if (v > static_cast<unsigned long long>(std::max(0LL, most)) || (least > 0 && v < static_cast<unsigned long long>(least))) return std::nullopt;
+        if (v > static_cast<unsigned long long>(std::max(0LL, most)) ||
+            (least > 0 && v < static_cast<unsigned long long>(least)))
+            return std::nullopt;
         return static_cast<long long>(v);
     }
     if (value.is_number_integer()) {

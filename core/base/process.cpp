@@ -22,8 +22,8 @@ namespace {
 
 namespace fs = std::filesystem;
 
-// What follows the name in /proc/N/stat, which stands in brackets and may hold anything (proc(5)): the state comes
-// first. Empty where there is no such process.
+// What follows the name in /proc/N/stat, which stands in brackets and may hold anything (proc(5)): the state
+// comes first. Empty where there is no such process.
 std::string statOf(int process) {
     std::ifstream in("/proc/" + std::to_string(process) + "/stat");
     const std::string text{std::istreambuf_iterator<char>(in), std::istreambuf_iterator<char>()};
@@ -42,7 +42,8 @@ std::string startOf(int process) {
 
 std::string randomWord() {
     std::uint64_t v[2] = {};
-    if (getrandom(v, sizeof v, 0) != static_cast<ssize_t>(sizeof v)) v[0] = static_cast<std::uint64_t>(getpid());
+    if (getrandom(v, sizeof v, 0) != static_cast<ssize_t>(sizeof v))
+        v[0] = static_cast<std::uint64_t>(getpid());
     char text[40];
     std::snprintf(text, sizeof text, "%016llx%016llx", static_cast<unsigned long long>(v[0]),
                   static_cast<unsigned long long>(v[1]));
@@ -53,13 +54,15 @@ bool isWord(const std::string& s) {
     return s.size() == 32 && s.find_first_not_of("0123456789abcdef") == std::string::npos;
 }
 
-// Names of machines are doubled (containers and images are copied), so this user's data have a number of their own.
+// Names of machines are doubled (containers and images are copied), so this user's data have a number of
+// their own.
 std::string machine() {
     const fs::path file = stateFolder() / "machine";
     const auto known = [&] {
         try {
             const auto text = textOfFile(file, 64);
-            return text && text->size() >= 32 && isWord(text->substr(0, 32)) ? text->substr(0, 32) : std::string();
+            return text && text->size() >= 32 && isWord(text->substr(0, 32)) ? text->substr(0, 32)
+                                                                             : std::string();
         } catch (const FileError&) {
             return std::string();
         }
@@ -93,8 +96,8 @@ struct Name {
 Name partsOf(const std::string& name) {
     Name out;
     const std::size_t second = name.rfind('/'), first = second == std::string::npos || second == 0
-                                                           ? std::string::npos
-                                                           : name.rfind('/', second - 1);
+                                                            ? std::string::npos
+                                                            : name.rfind('/', second - 1);
     if (first == std::string::npos) return out;
     out.home = name.substr(0, first), out.start = name.substr(second + 1);
     const std::string number = name.substr(first + 1, second - first - 1);

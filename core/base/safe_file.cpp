@@ -8,8 +8,8 @@
 #include <cerrno>
 #include <chrono>
 #include <cstdio>
-#include <cstring>
 #include <cstdlib>
+#include <cstring>
 #include <random>
 
 #include "base/digest.h"
@@ -24,7 +24,8 @@ namespace fs = std::filesystem;
 constexpr const char* kPrefix = ".irenic-";
 constexpr const char* kEnding = ".part";
 
-// A temporary file's name tells who writes it: the process and when it began, and where numbers of processes mean that.
+// A temporary file's name tells who writes it: the process and when it began, and where numbers of processes
+// mean that.
 constexpr const char* kForm = "%8x-%d-%llu-%8x";
 
 unsigned home() {
@@ -142,8 +143,9 @@ SafeFile::SafeFile(fs::path target, Existing existing, MayReplace mayReplace)
 
 void SafeFile::checkReplaced() const {
     if (mayReplace_ && !mayReplace_(target_))
-        throw WriteError("there is a file of this name that Irenic did not make, and it is never replaced. Choose "
-                         "another name.");
+        throw WriteError(
+            "there is a file of this name that Irenic did not make, and it is never replaced. Choose "
+            "another name.");
 }
 
 SafeFile::~SafeFile() {

@@ -28,8 +28,8 @@ class SafeFile {
     // Whether a file that is there may be replaced: asked when writing begins, and again just before the end.
     using MayReplace = std::function<bool(const std::filesystem::path&)>;
 
-    // Throws WriteError: nothing can be written there, `target` is there and is to be kept, `mayReplace` says no, or
-    // it is something other than a regular file that may be written (a link, a device, a folder).
+    // Throws WriteError: nothing can be written there, `target` is there and is to be kept, `mayReplace` says
+    // no, or it is something other than a regular file that may be written (a link, a device, a folder).
     SafeFile(std::filesystem::path target, Existing existing, MayReplace mayReplace = {});
     ~SafeFile();
     SafeFile(const SafeFile&) = delete;

@@ -18,11 +18,11 @@ void shorten(Exiv2::ExifData& exif, std::size_t most, LeftOut* left) {
         Exiv2::Blob blob;
         Exiv2::ExifParser::encode(blob, Exiv2::littleEndian, exif);
         if (blob.size() <= most) return;
-        const auto longest = std::max_element(exif.begin(), exif.end(), [](const auto& a, const auto& b) {
-            return a.size() < b.size();
-        });
+        const auto longest = std::max_element(
+            exif.begin(), exif.end(), [](const auto& a, const auto& b) { return a.size() < b.size(); });
         if (left)
-            left->push_back("Exif's " + longest->tagName() + " is longer than this kind of file can hold and was left "
+            left->push_back("Exif's " + longest->tagName() +
+                            " is longer than this kind of file can hold and was left "
                             "out.");
         exif.erase(longest);
     }

@@ -153,7 +153,9 @@ Delivery deliveryFromText(const std::string& text) {
 std::string problemWith(const Delivery& d) {
     if (const std::string range = rangeProblem(d); !range.empty()) return range + ".";
     if (d.format == ExportFormat::Png && d.bits == 32) return "a PNG has 8 or 16 bits: choose 16, or a TIFF.";
-    if (d.name.empty() || nameFrom(d.name, {}).empty()) return "the file needs a name.";
+    NameParts some; // a photo of any name
+    some.original = "photo", some.letter = some.take = some.method = "A", some.taken = "2026:01:15 00:00:00";
+    if (d.name.empty() || nameFrom(d.name, some).empty()) return "the file needs a name.";
     if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
         return "the profile " + d.profile + " is not there.";
     return {};

@@ -6,9 +6,9 @@
 #include <optional>
 #include <string>
 
+#include "base/field.h"
 #include "develop/colour.h"
 #include "develop/look.h"
-#include "base/field.h"
 #include "judge/recommend.h"
 
 namespace irenic {

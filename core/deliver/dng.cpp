@@ -4,11 +4,11 @@
 #include <cmath>
 #include <cstring>
 
+#include "base/text.h"
 #include "deliver/dng_tags.h"
 #include "deliver/jpeg.h"
 #include "deliver/lossless_jpeg.h"
 #include "deliver/tiff_tree.h"
-#include "base/text.h"
 
 namespace irenic {
 

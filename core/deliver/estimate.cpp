@@ -132,7 +132,8 @@ void noteTaken(const ExportOrder& order, const Estimate& estimated, double secon
     const std::lock_guard lock(experienceMutex);
     nlohmann::json experience = readExperience();
     const std::string key = keyOf(order);
-    const double before = experience.contains(key) && experience[key].is_number() ? experience[key].get<double>() : 1;
+    const double before =
+        experience.contains(key) && experience[key].is_number() ? experience[key].get<double>() : 1;
     // Half of what was found out: one busy hour is no new machine.
     experience[key] = std::clamp(before * std::sqrt(seconds / estimated.seconds), 0.1, 10.0);
     try {

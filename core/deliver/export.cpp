@@ -3,18 +3,18 @@
 #include <algorithm>
 #include <cmath>
 
-#include "deliver/picture_files.h"
+#include "base/digest.h"
+#include "base/field_json.h"
 #include "base/safe_file.h"
+#include "base/text.h"
+#include "deliver/picture_files.h"
 #include "deliver/strips.h"
 #include "deliver/tiff.h"
-#include "image/blocks.h"
-#include "base/digest.h"
 #include "develop/algorithms.h"
-#include "raw/identity.h"
-#include "base/field_json.h"
+#include "image/blocks.h"
 #include "measure/noise.h"
 #include "measure/open.h"
-#include "base/text.h"
+#include "raw/identity.h"
 #include "raw/wide_mosaic.h"
 
 namespace irenic {
@@ -233,7 +233,7 @@ std::string markOf(const Photo& photo, const ExportOrder& order, bool recommende
 }
 
 LeftOut exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work,
-                 const std::function<void(const fs::path&)>& ready) {
+                    const std::function<void(const fs::path&)>& ready) {
     const std::string name = shownName(order.target);
     const auto fail = [&](const std::string& why) -> LeftOut { throw ExportError(name + ": " + why); };
     std::error_code error;
@@ -250,7 +250,7 @@ LeftOut exportPhoto(const Photo& photo, const ExportOrder& order, const Work& wo
         SafeFile file(target, order.overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep,
                       isMadeByIrenic);
         const XmpNote xmp = xmpOf(photo, mediaTypeOf(order.how.format), order.settings, order.look,
-                                      order.risk, order.mark.empty() ? markOf(photo, order) : order.mark);
+                                  order.risk, order.mark.empty() ? markOf(photo, order) : order.mark);
         LeftOut left;
         switch (order.how.format) {
         case ExportFormat::Dng:

@@ -25,13 +25,14 @@ std::filesystem::path freeName(const std::filesystem::path& path);
 // Cleans the photo, writes it beside the target under a temporary name (safe_file.h), reads it back and
 // compares: of a DNG every sample and everything that decides colour, of what is written without loss every
 // sample, else means of blocks. Then it gets its name. On any failure, and when cancelled, nothing is left
-// behind and an existing target is as it was. A target that is there is replaced only where Irenic made it, whatever
-// the order says. Returns what of the original's notes the file could not hold. Throws ExportError and Cancelled.
+// behind and an existing target is as it was. A target that is there is replaced only where Irenic made it,
+// whatever the order says. Returns what of the original's notes the file could not hold. Throws ExportError
+// and Cancelled.
 //
 // `ready`, if given, is called with the temporary file just before it gets its name: what it throws stops
 // that.
 LeftOut exportPhoto(const Photo& photo, const ExportOrder& order, const Work& work = {},
-                 const std::function<void(const std::filesystem::path&)>& ready = {});
+                    const std::function<void(const std::filesystem::path&)>& ready = {});
 
 // What names an order: photo, take (or that it is measured), look, delivery. Files carry it in their XMP, so
 // that what was made once need not be made again.

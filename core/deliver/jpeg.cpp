@@ -30,11 +30,14 @@ struct JpegEncoder::State {
     std::vector<std::uint8_t> written;
 
     ~State() { jpeg_destroy_compress(&j); }
-    void emptied() { destination.next_output_byte = buffer.data(), destination.free_in_buffer = buffer.size(); }
+    void emptied() {
+        destination.next_output_byte = buffer.data(), destination.free_in_buffer = buffer.size();
+    }
     // False: there is no memory for it.
     bool take(std::size_t count) noexcept {
         try {
-            written.insert(written.end(), buffer.begin(), buffer.begin() + static_cast<std::ptrdiff_t>(count));
+            written.insert(written.end(), buffer.begin(),
+                           buffer.begin() + static_cast<std::ptrdiff_t>(count));
         } catch (const std::bad_alloc&) {
             return false;
         }
@@ -62,7 +65,8 @@ template <class State> bool begin(State& s, const Asked& as) {
     };
     s.destination.term_destination = [](j_compress_ptr j) {
         auto* state = static_cast<State*>(j->client_data);
-        if (!state->take(state->buffer.size() - state->destination.free_in_buffer)) ERREXIT1(j, JERR_OUT_OF_MEMORY, 0);
+        if (!state->take(state->buffer.size() - state->destination.free_in_buffer))
+            ERREXIT1(j, JERR_OUT_OF_MEMORY, 0);
     };
     s.j.dest = &s.destination;
     s.j.image_width = static_cast<JDIMENSION>(as.width),

@@ -1,11 +1,11 @@
 #include <cmath>
 
+#include "base/safe_file.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/jpeg.h"
 #include "deliver/picture_files.h"
 #include "deliver/proof.h"
-#include "base/safe_file.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -29,7 +29,8 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const Exp
     // A segment holds 65533 bytes (ITU-T T.81, B.1.1.4), of which some name what follows.
     constexpr std::size_t kSegment = 65400;
     const bool fits = xmp.packet.size() <= kSegment;
-    LeftOut left = leftOutOf(xmp, fits ? "" : "The original's XMP is longer than a JPEG can hold and was left out.");
+    LeftOut left =
+        leftOutOf(xmp, fits ? "" : "The original's XMP is longer than a JPEG can hold and was left out.");
     const auto own = [&](Exiv2::ExifData& exif) {
         describeIn(exif, photo, order.how);
         exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);

@@ -5,13 +5,13 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/given_file.h"
+#include "base/safe_file.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/jxl_output.h"
 #include "deliver/picture_files.h"
 #include "deliver/proof.h"
-#include "base/given_file.h"
-#include "base/safe_file.h"
 
 namespace irenic {
 

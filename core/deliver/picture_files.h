@@ -15,12 +15,12 @@ namespace irenic {
 using LeftOut = std::vector<std::string>;
 
 // As writeTiff(): with profile, orientation, Exif and XMP, straight to `to`, read back and compared: to the
-// last bit where nothing may be lost, else by means of blocks. What notes the file cannot hold is left out and told.
-// Throw WriteError, std::runtime_error and Cancelled.
+// last bit where nothing may be lost, else by means of blocks. What notes the file cannot hold is left out
+// and told. Throw WriteError, std::runtime_error and Cancelled.
 LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
                   const XmpNote& xmp, const Work& work);
 LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-              const XmpNote& xmp, const Work& work);
+                 const XmpNote& xmp, const Work& work);
 // libjxl wants the whole picture at once: 6 bytes for each pixel are in memory.
 LeftOut writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
                     const XmpNote& xmp, const Work& work);

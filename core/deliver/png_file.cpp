@@ -4,11 +4,11 @@
 #include <cstdio>
 #include <memory>
 
+#include "base/digest.h"
+#include "base/safe_file.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/picture_files.h"
-#include "base/safe_file.h"
-#include "base/digest.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -82,7 +82,8 @@ LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const Expo
         w.png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, jump, ignore);
         if (w.png) w.info = png_create_info_struct(w.png);
         if (!w.png || !w.info) throw std::bad_alloc();
-        Says says{static_cast<double>(order.how.dpi), profileOf(order.how), exifOf(photo, order.how), xmp.packet};
+        Says says{static_cast<double>(order.how.dpi), profileOf(order.how), exifOf(photo, order.how),
+                  xmp.packet};
         errno = 0;
         if (!begin(w, size, bits, says)) failedWriting(to.parent_path());
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *

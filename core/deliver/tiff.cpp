@@ -5,10 +5,10 @@
 #include <cmath>
 #include <memory>
 
+#include "base/digest.h"
+#include "base/safe_file.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
-#include "base/safe_file.h"
-#include "base/digest.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -43,7 +43,7 @@ void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how
 } // namespace
 
 LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const XmpNote& xmp, const Work& work, double plainUpTo) {
+                  const XmpNote& xmp, const Work& work, double plainUpTo) {
     const PictureSize size = sizeOf(photo, order);
     const int bits = order.how.bits;
     const auto samples = static_cast<std::size_t>(size.width) * 3;
@@ -82,7 +82,8 @@ LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const Exp
     read.add(back.data.data(), back.data.size());
     if (back.width != size.width || back.height != size.height || read.text() != written.text())
         doesNotReadBack(to, "other pixels");
-    return leftOutOf(xmp, big ? "A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out." : "");
+    return leftOutOf(xmp,
+                     big ? "A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out." : "");
 }
 
 } // namespace irenic

@@ -18,6 +18,6 @@ namespace irenic {
 // The offsets of a plain TIFF end at 4 GB; tags and what packing may add stay below the rest. Pictures of
 // more bytes than `plainUpTo` become BigTIFFs.
 LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-               const XmpNote& xmp, const Work& work, double plainUpTo = 4.0e9);
+                  const XmpNote& xmp, const Work& work, double plainUpTo = 4.0e9);
 
 } // namespace irenic

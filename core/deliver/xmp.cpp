@@ -63,7 +63,9 @@ std::optional<Settings> settingsIn(const std::filesystem::path& file) {
 
 bool isMadeByIrenic(const std::filesystem::path& file) { return !ownPropertiesSandboxed(file).empty(); }
 
-std::string markIn(const std::filesystem::path& file) { return valueOf(ownPropertiesSandboxed(file), "Order"); }
+std::string markIn(const std::filesystem::path& file) {
+    return valueOf(ownPropertiesSandboxed(file), "Order");
+}
 
 Look lookIn(const std::filesystem::path& file) {
     try {

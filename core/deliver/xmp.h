@@ -20,8 +20,8 @@ struct XmpNote {
 
 // The take's settings and the look as an XMP packet, added to the photo's own packet where it has one
 // (raw/xmp_packet.h). Parsed and made behind the walls.
-XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings, const Look& look = {},
-              const std::optional<Risk>& risk = {}, const std::string& mark = {});
+XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings,
+              const Look& look = {}, const std::optional<Risk>& risk = {}, const std::string& mark = {});
 
 // What of it was left out, and what else was, as a list.
 std::vector<std::string> leftOutOf(const XmpNote& xmp, const std::string& more = {});

@@ -120,8 +120,10 @@ void FastestNetwork::run(Network& here, Network::Subject subject, const float* i
         work.check();
         try {
             if (chosen_) return other_->run(subject, in, out, width, height);
-        } catch (const graphics::GraphicsError&) {
-            chosen_ = false;
+        } catch (const Cancelled&) {
+            throw;
+        } catch (const std::exception&) {
+            chosen_ = false; // lost, late, or out of memory: the tile is the processor's, and all that follow
         }
     }
     here.run(subject, in, out, width, height, border, work);

@@ -19,6 +19,8 @@ class GraphicsNetwork {
     void run(Network::Subject subject, const float* in, float* out, int width, int height);
     // See graphics::Device::lose.
     void lose() { device_->lose(); }
+    // See graphics::Device::setPatience.
+    void setPatience(std::uint64_t nanoseconds) { device_->setPatience(nanoseconds); }
 
   private:
     class Layers;

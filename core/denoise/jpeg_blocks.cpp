@@ -5,8 +5,8 @@
 
 #include "image/dct_cosine.h"
 #include "image/srgb.h"
-#include "image/wide.h"
 #include "image/tiles.h"
+#include "image/wide.h"
 
 namespace irenic {
 

@@ -11,8 +11,8 @@
 
 #include <array>
 
-#include "image/plane.h"
 #include "base/work.h"
+#include "image/plane.h"
 #include "raw/photo.h"
 
 namespace irenic {

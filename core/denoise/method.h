@@ -12,8 +12,8 @@
 #include <string>
 #include <vector>
 
-#include "image/plane.h"
 #include "base/work.h"
+#include "image/plane.h"
 
 namespace irenic {
 

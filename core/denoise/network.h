@@ -1,9 +1,9 @@
 // The network itself, on tiles. Its layers are denoise/convolution.h's.
 #pragma once
 
+#include "base/work.h"
 #include "denoise/convolution.h"
 #include "denoise/network_layers.h"
-#include "base/work.h"
 
 namespace irenic {
 

@@ -12,9 +12,9 @@
 #include <memory>
 #include <vector>
 
+#include "base/work.h"
 #include "develop/look.h"
 #include "image/plane.h"
-#include "base/work.h"
 #include "raw/photo.h"
 
 namespace irenic {

@@ -6,8 +6,8 @@
 #include <string>
 #include <vector>
 
-#include "develop/demosaic.h"
 #include "base/field.h"
+#include "develop/demosaic.h"
 
 namespace irenic {
 

@@ -4,8 +4,8 @@
 #include <cmath>
 #include <vector>
 
-#include "image/wide.h"
 #include "image/tiles.h"
+#include "image/wide.h"
 
 namespace irenic {
 

@@ -94,13 +94,17 @@ class Device {
         void settle();
         const Device& device_;
     };
-    // Returns when all is done. Longer than ten seconds: the device counts as lost.
+    // Returns when all is done. Throws GraphicsError where that fails or takes longer than the device is
+    // given: it counts as lost then.
     void run(const std::function<void(Steps&)>& steps);
     // Whether it was lost while it worked, and may still be at it: then neither it nor what it uses may be
     // taken down.
     bool unfinished() const { return unfinished_; }
     // From now on every run() throws.
     void lose() { lost_ = true; }
+    // How many nanoseconds a run() may take: ten seconds, without an end for a device that open() took as
+    // software.
+    void setPatience(std::uint64_t nanoseconds) { patience_ = nanoseconds; }
 
   private:
     friend class Buffer;
@@ -120,6 +124,7 @@ class Device {
     VkCommandBuffer commands_ = VK_NULL_HANDLE;
     VkFence fence_ = VK_NULL_HANDLE;
     bool lost_ = false, unfinished_ = false;
+    std::uint64_t patience_ = 10'000'000'000; // drivers notice what hangs after some two seconds
 };
 
 } // namespace irenic::graphics

@@ -3,8 +3,8 @@
 
 #include <algorithm>
 
-#include "image/rect.h"
 #include "base/work.h"
+#include "image/rect.h"
 
 namespace irenic {
 

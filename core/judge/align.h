@@ -9,8 +9,8 @@
 
 #include <stdexcept>
 
-#include "image/plane.h"
 #include "base/work.h"
+#include "image/plane.h"
 
 namespace irenic {
 

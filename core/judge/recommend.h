@@ -8,7 +8,7 @@
 #pragma once
 
 #include "denoise/clean.h"
-#include "measure/probes.h"
+#include "judge/probes.h"
 
 namespace irenic {
 

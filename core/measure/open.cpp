@@ -2,10 +2,10 @@
 
 #include <new>
 
+#include "base/text.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"
 #include "raw/identity.h"
-#include "base/text.h"
 #include "reader/reader.h"
 
 namespace irenic {

@@ -14,8 +14,8 @@
 #include <optional>
 #include <vector>
 
-#include "image/plane.h"
 #include "base/work.h"
+#include "image/plane.h"
 #include "noise/model.h"
 
 namespace irenic {

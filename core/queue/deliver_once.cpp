@@ -1,11 +1,11 @@
 #include "queue/deliver_once.h"
 
-#include "deliver/export.h"
-#include "base/safe_file.h"
-#include "deliver/xmp.h"
-#include "measure/probes.h"
 #include "base/claim.h"
+#include "base/safe_file.h"
 #include "base/text.h"
+#include "deliver/export.h"
+#include "deliver/xmp.h"
+#include "judge/probes.h"
 
 namespace irenic {
 
@@ -53,7 +53,8 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
     if (before()) {
         // Whoever made it may have died before its claim was gone.
         std::error_code none;
-        if (fs::exists(claimOf(wanted), none) && Claim::take(claimOf(wanted))) sweepLeftovers(wanted.parent_path());
+        if (fs::exists(claimOf(wanted), none) && Claim::take(claimOf(wanted)))
+            sweepLeftovers(wanted.parent_path());
         return Delivered{wanted, digestOfFile(wanted), true, {}};
     }
     const std::optional<Claim> claim = request.resume ? Claim::take(claimOf(wanted)) : std::nullopt;
@@ -67,10 +68,11 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
     order.target = output.empty() ? placeFor(request, namePartsOf(request, photo, order.settings)) : output;
     order.overwrite = order.how.conflict == Conflict::Replace;
     Delivered made;
-    made.left = exportPhoto(photo, order, work.part(request.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
-        made.digest = digestOfFile(file);
-        if (naming) naming(order.target, made.digest);
-    });
+    made.left =
+        exportPhoto(photo, order, work.part(request.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
+            made.digest = digestOfFile(file);
+            if (naming) naming(order.target, made.digest);
+        });
     made.target = order.target;
     return made;
 }

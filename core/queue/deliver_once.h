@@ -19,11 +19,11 @@ struct Delivered {
     LeftOut left;        // what of the original's notes it could not hold
 };
 
-// Makes the file. `measured` is this photo's recommendation, once it is known: where the request has no settings
-// it is used, or measured and left there. `output`: a file of its own instead of the delivery's name.
-// `naming` is called just before the file gets its name. With request.resume nothing is returned while another
-// process, here or on another machine that shares the folder, makes the same file. Throws ExportError,
-// WriteError, Cancelled.
+// Makes the file. `measured` is this photo's recommendation, once it is known: where the request has no
+// settings it is used, or measured and left there. `output`: a file of its own instead of the delivery's
+// name. `naming` is called just before the file gets its name. With request.resume nothing is returned while
+// another process, here or on another machine that shares the folder, makes the same file. Throws
+// ExportError, WriteError, Cancelled.
 std::optional<Delivered> deliverOnce(
     const ExportRequest& request, const Photo& photo, std::optional<Recommendation>& measured,
     const std::filesystem::path& output = {}, const Work& work = {},

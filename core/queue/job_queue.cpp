@@ -1,6 +1,7 @@
 #include "queue/job_queue.h"
 
 #include <sqlite3.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 #include <chrono>
@@ -39,7 +40,8 @@ constexpr const char* kColumns =
 constexpr std::size_t kLongestRequest = 64 << 10; // bytes of its text
 
 std::int64_t now() {
-    return std::chrono::duration_cast<std::chrono::seconds>(std::chrono::system_clock::now().time_since_epoch())
+    return std::chrono::duration_cast<std::chrono::seconds>(
+               std::chrono::system_clock::now().time_since_epoch())
         .count();
 }
 
@@ -47,11 +49,10 @@ QueueError errorOf(sqlite3* db, const fs::path& file) {
     const int code = db ? sqlite3_errcode(db) & 0xff : SQLITE_CANTOPEN;
     const std::string words = db ? sqlite3_errmsg(db) : "out of memory";
     const bool damaged = code == SQLITE_NOTADB || code == SQLITE_CORRUPT;
-    const std::string advice = damaged                      ? "It is damaged and has to be set aside."
-                               : code == SQLITE_BUSY        ? "Another program holds it; try again."
-                               : code == SQLITE_FULL        ? "Make room on its disk."
-                               : code == SQLITE_READONLY ||
-                                         code == SQLITE_CANTOPEN || code == SQLITE_PERM
+    const std::string advice = damaged               ? "It is damaged and has to be set aside."
+                               : code == SQLITE_BUSY ? "Another program holds it; try again."
+                               : code == SQLITE_FULL ? "Make room on its disk."
+                               : code == SQLITE_READONLY || code == SQLITE_CANTOPEN || code == SQLITE_PERM
                                    ? "Check its permissions and free space."
                                    : "Check its disk.";
     return {"The export queue cannot be used: " + shownPath(file) + " (" + words + "). " + advice, damaged};
@@ -62,7 +63,8 @@ QueueError errorOf(sqlite3* db, const fs::path& file) {
 void JobQueue::Closer::operator()(void* db) const { sqlite3_close_v2(static_cast<sqlite3*>(db)); }
 
 struct JobQueue::Statement {
-    Statement(const JobQueue& of, const std::string& sql) : queue(of), db(static_cast<sqlite3*>(of.db_.get())) {
+    Statement(const JobQueue& of, const std::string& sql)
+        : queue(of), db(static_cast<sqlite3*>(of.db_.get())) {
         if (sqlite3_prepare_v2(db, sql.c_str(), -1, &s, nullptr) != SQLITE_OK) fail();
     }
     ~Statement() { sqlite3_finalize(s); }
@@ -107,7 +109,8 @@ struct JobQueue::Transaction {
     explicit Transaction(const JobQueue& of) : queue(of) { queue.run("BEGIN IMMEDIATE"); }
     ~Transaction() {
         // Where even that fails, closing the file takes it back.
-        if (!done) sqlite3_exec(static_cast<sqlite3*>(queue.db_.get()), "ROLLBACK", nullptr, nullptr, nullptr);
+        if (!done)
+            sqlite3_exec(static_cast<sqlite3*>(queue.db_.get()), "ROLLBACK", nullptr, nullptr, nullptr);
     }
     Transaction(const Transaction&) = delete;
     Transaction& operator=(const Transaction&) = delete;
@@ -146,8 +149,9 @@ QueuedJob JobQueue::jobFrom(const Statement& r) const {
     job.request = *requestOf(job.id, problem);
     // What a newer version or a damaged file says is shown, and never begun.
     if (state < 0 || state > static_cast<int>(JobState::Cancelled)) problem = "its state is not known";
-    job.state = problem.empty() || state == static_cast<int>(JobState::Cancelled) ? static_cast<JobState>(state)
-                                                                                  : JobState::Failed;
+    job.state = problem.empty() || state == static_cast<int>(JobState::Cancelled)
+                    ? static_cast<JobState>(state)
+                    : JobState::Failed;
     job.tries = static_cast<int>(r.whole(2)), job.reason = problem.empty() ? r.text(3) : problem;
     job.target = r.text(4), job.digest = r.text(5), job.progress = r.real(6), job.seconds = r.real(7);
     job.heartbeat = r.whole(8), job.owner = r.text(9), job.finished = r.text(10);
@@ -177,15 +181,17 @@ fs::path JobQueue::setAside(const fs::path& file) {
 JobQueue::JobQueue(const fs::path& file, int patience) : file_(file) {
     std::error_code error;
     fs::create_directories(file.parent_path(), error);
-    try {
-        openGiven(file); // nothing that would never answer
-    } catch (const FileError& e) {
-        if (e.error != ENOENT)
-            throw QueueError("The export queue cannot be used: " + shownPath(file) + ": " + e.what(), e.error == 0);
-    }
+    // Nothing that would never answer. It is looked at by its name: opening and closing it here would take
+    // away the locks that other connections of this process have on it (fcntl(2)), and with them what they
+    // are about to write.
+    struct stat info {};
+    if (stat(file.c_str(), &info) == 0 && !S_ISREG(info.st_mode))
+        throw QueueError("The export queue cannot be used: " + shownPath(file) +
+                             " is no file. It has to be set aside.",
+                         true);
     sqlite3* db = nullptr;
-    const int result = sqlite3_open_v2(file.c_str(), &db,
-                                       SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_FULLMUTEX, nullptr);
+    const int result = sqlite3_open_v2(
+        file.c_str(), &db, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_FULLMUTEX, nullptr);
     db_.reset(db);
     if (result != SQLITE_OK) throw errorOf(db, file_);
     sqlite3_busy_timeout(db, patience);
@@ -237,8 +243,10 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
     Transaction all(*this);
     std::int64_t next = 1;
     {
-        Statement s(*this, "SELECT MAX((SELECT value FROM meta WHERE name = 'next'), (SELECT COALESCE(MAX(id), 0) + 1 "
-                           "FROM jobs))");
+        Statement s(
+            *this,
+            "SELECT MAX((SELECT value FROM meta WHERE name = 'next'), (SELECT COALESCE(MAX(id), 0) + 1 "
+            "FROM jobs))");
         if (s.step()) next = s.whole(0);
     }
     for (const ExportRequest& r : requests) {
@@ -246,7 +254,9 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
         if (text.size() > kLongestRequest)
             throw std::invalid_argument(shownName(r.photo) + ": what is asked for is too long (" +
                                         std::to_string(text.size() / 1000) + " kB) for the queue.");
-        Statement(*this, "INSERT INTO jobs(id, place, wish) VALUES(?, (SELECT COALESCE(MAX(place), 0) + 1 FROM jobs), ?)")
+        Statement(
+            *this,
+            "INSERT INTO jobs(id, place, wish) VALUES(?, (SELECT COALESCE(MAX(place), 0) + 1 FROM jobs), ?)")
             .with(next++, text)
             .run();
     }
@@ -278,11 +288,12 @@ std::int64_t JobQueue::version() const {
 std::optional<QueuedJob> JobQueue::claim() {
     // One statement: nobody else can take the same. A time to wait for that lies far ahead was told by a
     // clock that has been put back since.
-    Statement s(*this, std::string("UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', "
-                                   "target = '', digest = '', beat = ?2, owner = ?3 WHERE id = (SELECT id FROM "
-                                   "jobs WHERE state = ?4 AND (beat <= ?2 OR beat > ?2 + 60) AND (SELECT value "
-                                   "FROM meta WHERE name = 'paused') = 0 ORDER BY place, id LIMIT 1) RETURNING ") +
-                           kColumns);
+    Statement s(*this,
+                std::string("UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', "
+                            "target = '', digest = '', beat = ?2, owner = ?3 WHERE id = (SELECT id FROM "
+                            "jobs WHERE state = ?4 AND (beat <= ?2 OR beat > ?2 + 60) AND (SELECT value "
+                            "FROM meta WHERE name = 'paused') = 0 ORDER BY place, id LIMIT 1) RETURNING ") +
+                    kColumns);
     s.with(JobState::Running, now(), thisProcess(), JobState::Waiting);
     if (!s.step()) return std::nullopt;
     QueuedJob job = jobFrom(s);
@@ -293,7 +304,9 @@ std::optional<QueuedJob> JobQueue::claim() {
 }
 
 void JobQueue::setWorker(std::int64_t id, int process) {
-    Statement(*this, "UPDATE jobs SET owner = ?, beat = ? WHERE id = ?").with(nameOfProcess(process), now(), id).run();
+    Statement(*this, "UPDATE jobs SET owner = ?, beat = ? WHERE id = ?")
+        .with(nameOfProcess(process), now(), id)
+        .run();
 }
 
 void JobQueue::noteProgress(std::int64_t id, double share) {
@@ -303,7 +316,9 @@ void JobQueue::noteProgress(std::int64_t id, double share) {
 }
 
 void JobQueue::noteHeartbeat(std::int64_t id) {
-    Statement(*this, "UPDATE jobs SET beat = ? WHERE id = ? AND state = ?").with(now(), id, JobState::Running).run();
+    Statement(*this, "UPDATE jobs SET beat = ? WHERE id = ? AND state = ?")
+        .with(now(), id, JobState::Running)
+        .run();
 }
 
 void JobQueue::noteNaming(std::int64_t id, const std::string& target, const std::string& digest) {
@@ -321,8 +336,9 @@ void JobQueue::noteDone(std::int64_t id, const std::string& target, const std::s
 }
 
 void JobQueue::postpone(std::int64_t id, int seconds) {
-    Statement(*this, "UPDATE jobs SET state = ?, beat = ?, tries = MAX(0, tries - 1), owner = '', progress = 0 "
-                     "WHERE id = ? AND state = ?")
+    Statement(*this,
+              "UPDATE jobs SET state = ?, beat = ?, tries = MAX(0, tries - 1), owner = '', progress = 0 "
+              "WHERE id = ? AND state = ?")
         .with(JobState::Waiting, now() + seconds, id, JobState::Running)
         .run();
 }
@@ -348,7 +364,8 @@ void JobQueue::cancelAll() {
 }
 
 void JobQueue::retry(std::int64_t id) {
-    Statement(*this, "UPDATE jobs SET state = ?, tries = 0, beat = 0, reason = '' WHERE id = ? AND state IN (?, ?)")
+    Statement(*this,
+              "UPDATE jobs SET state = ?, tries = 0, beat = 0, reason = '' WHERE id = ? AND state IN (?, ?)")
         .with(JobState::Waiting, id, JobState::Failed, JobState::Cancelled)
         .run();
 }
@@ -360,7 +377,9 @@ void JobQueue::retryFailed() {
 }
 
 void JobQueue::clearFinished() {
-    Statement(*this, "DELETE FROM jobs WHERE state IN (?, ?)").with(JobState::Done, JobState::Cancelled).run();
+    Statement(*this, "DELETE FROM jobs WHERE state IN (?, ?)")
+        .with(JobState::Done, JobState::Cancelled)
+        .run();
 }
 
 void JobQueue::move(std::int64_t id, int by) {
@@ -377,7 +396,9 @@ void JobQueue::move(std::int64_t id, int by) {
     order.erase(at);
     order.insert(order.begin() + to, id);
     for (std::size_t i = 0; i < order.size(); ++i)
-        Statement(*this, "UPDATE jobs SET place = ? WHERE id = ?").with(static_cast<std::int64_t>(i + 1), order[i]).run();
+        Statement(*this, "UPDATE jobs SET place = ? WHERE id = ?")
+            .with(static_cast<std::int64_t>(i + 1), order[i])
+            .run();
     all.commit();
 }
 
@@ -397,13 +418,15 @@ int JobQueue::recover(const std::set<std::int64_t>& mine, int since) {
         if (j.state != JobState::Running || mine.count(j.id)) continue;
         const Life life = lifeOf(j.owner);
         const std::int64_t silent = std::abs(now() - j.heartbeat);
-        if (life == Life::Alive || silent < (life == Life::Unknown ? std::max(since, kDeadAfter) : since)) continue;
+        if (life == Life::Alive || silent < (life == Life::Unknown ? std::max(since, kDeadAfter) : since))
+            continue;
         if (!j.target.empty() && !j.digest.empty() && digestOfFile(j.target) == j.digest) {
             noteDone(j.id, j.target, j.digest, j.seconds);
             continue;
         }
-        Statement(*this, "UPDATE jobs SET state = ?, progress = 0, owner = '', beat = 0, target = '', digest = '', "
-                         "tries = MAX(0, tries - 1) WHERE id = ? AND state = ?")
+        Statement(*this,
+                  "UPDATE jobs SET state = ?, progress = 0, owner = '', beat = 0, target = '', digest = '', "
+                  "tries = MAX(0, tries - 1) WHERE id = ? AND state = ?")
             .with(JobState::Waiting, j.id, JobState::Running)
             .run();
         ++waiting;
@@ -443,13 +466,15 @@ ExportRequest requestFrom(const std::string& text) {
         ExportRequest r;
         r.photo = in.at("photo"), r.letter = in.value("letter", "A"), r.take = in.value("take", ""),
         r.resume = in.value("resume", false);
-        if (in.contains("counter")) r.counter = static_cast<int>(wholeNumber(in["counter"], 1, 1000000000).value_or(1));
+        if (in.contains("counter"))
+            r.counter = static_cast<int>(wholeNumber(in["counter"], 1, 1000000000).value_or(1));
         r.delivery = deliveryFromText(in.at("delivery"));
         std::vector<std::string> problems;
         if (in.contains("look")) readJson(in["look"], r.look, problems);
         if (in.contains("settings")) {
             readJson(in["settings"], r.settings.emplace(), problems);
-            if (const std::string problem = problemWith(*r.settings); !problem.empty()) problems.push_back(problem);
+            if (const std::string problem = problemWith(*r.settings); !problem.empty())
+                problems.push_back(problem);
         }
         if (in.contains("risk")) r.risk = Risk{in["risk"].at(0), in["risk"].at(1)};
         if (!problems.empty()) throw std::invalid_argument(problems[0]);

@@ -1,6 +1,6 @@
-// The queue of files to make, in a SQLite database (write-ahead log): what is asked for, how far it is, what came of it.
-// Several processes may have it open; every step is a transaction that is on the disk when it returns, so that a crash, a
-// kill or a power cut leaves the step before or the step after.
+// The queue of files to make, in a SQLite database (write-ahead log): what is asked for, how far it is, what
+// came of it. Several processes may have it open; every step is a transaction that is on the disk when it
+// returns, so that a crash, a kill or a power cut leaves the step before or the step after.
 #pragma once
 
 #include <cstdint>
@@ -46,7 +46,7 @@ struct QueuedJob {
     double seconds = 0;  // that it took
     // When its worker was last known to live, or before which it is not claimed; seconds since 1970.
     std::int64_t heartbeat = 0;
-    std::string owner; // nameOfProcess() of the worker, while it runs
+    std::string owner;    // nameOfProcess() of the worker, while it runs
     std::string finished; // local time
 };
 
@@ -72,8 +72,8 @@ class JobQueue {
     static std::filesystem::path setAside(const std::filesystem::path& file);
     const std::filesystem::path& file() const { return file_; }
 
-    // All or none, behind what is there. Throws QueueError, and std::invalid_argument for a request that is longer than
-    // any sensible one (64 kB).
+    // All or none, behind what is there. Throws QueueError, and std::invalid_argument for a request that is
+    // longer than any sensible one (64 kB).
     void add(const std::vector<ExportRequest>& requests);
     std::vector<QueuedJob> list() const; // in their order
     std::optional<QueuedJob> find(std::int64_t id) const;
@@ -99,15 +99,15 @@ class JobQueue {
     void cancelAll();
     void retry(std::int64_t id);
     void retryFailed();
-    void clearFinished(); // done and cancelled ones
+    void clearFinished();               // done and cancelled ones
     void move(std::int64_t id, int by); // so many places later, or earlier where negative, within the list
     bool paused() const;
     void setPaused(bool paused);
 
-    // Takes up what dead processes left: what got its name is done, everything else waits again. A process of this start
-    // of this machine is known to live or not; any other is dead when nothing was heard of it for kDeadAfter seconds.
-    // Says how many wait. Jobs that are in `mine`, and those of which anything was heard within `since` seconds, are left
-    // alone.
+    // Takes up what dead processes left: what got its name is done, everything else waits again. A process of
+    // this start of this machine is known to live or not; any other is dead when nothing was heard of it for
+    // kDeadAfter seconds. Says how many wait. Jobs that are in `mine`, and those of which anything was heard
+    // within `since` seconds, are left alone.
     static constexpr int kDeadAfter = 60;
     int recover(const std::set<std::int64_t>& mine = {}, int since = 0);
 

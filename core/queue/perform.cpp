@@ -57,7 +57,7 @@ bool perform(JobQueue& queue, const QueuedJob& job, const Work& work) {
         }
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
         queue.noteDone(job.id, made->target.string(), made->digest, took.count(),
-                      made->before ? kMadeBefore : join(made->left));
+                       made->before ? kMadeBefore : join(made->left));
         return true;
     } catch (const Cancelled&) {
         return false;

@@ -82,14 +82,14 @@ void Supervisor::takeUp() {
 bool Supervisor::start(const QueuedJob& job) {
     const std::string id = std::to_string(job.id), nice = std::to_string(force_.nice),
                       program = force_.program.string(), queue = queue_.file().string();
-    std::vector<const char*> words = {program.c_str(), "work",   "--queue",     queue.c_str(), "--job",
+    std::vector<const char*> words = {program.c_str(), "work",   "--queue",    queue.c_str(), "--job",
                                       id.c_str(),      "--nice", nice.c_str(), nullptr};
     pid_t process = 0;
     const int error =
         posix_spawn(&process, program.c_str(), nullptr, nullptr, const_cast<char**>(words.data()), environ);
     if (error != 0) {
         queue_.noteFailed(job.id, program + ": the worker cannot be started (" + std::strerror(error) + ").",
-                         false);
+                          false);
         return false;
     }
     workers_[process] = {job.id, -1, std::chrono::steady_clock::now()};

@@ -6,8 +6,8 @@
 #include <cmath>
 #include <numeric>
 
-#include "raw/dng_pixels.h"
 #include "base/text.h"
+#include "raw/dng_pixels.h"
 
 namespace irenic {
 
@@ -28,14 +28,16 @@ Mosaic::Colour colourOf(LibRaw& raw, int y, int x) {
 } // namespace
 
 struct CameraRaw::State {
-    GivenFile file; // the library reads from it to the end
+    GivenFile file;     // the library reads from it to the end
     mutable LibRaw raw; // COLOR() and strerror() are not const
     int opened = LIBRAW_UNSPECIFIED_ERROR;
     bool damaged = false;
 
     explicit State(const GivenFile& from) : file(from) {}
 
-    [[noreturn]] void fail(const std::string& what) const { throw PhotoError(shownName(file.name()) + ": " + what); }
+    [[noreturn]] void fail(const std::string& what) const {
+        throw PhotoError(shownName(file.name()) + ": " + what);
+    }
 
     Kind kind() const {
         const auto& id = raw.imgdata.idata;

@@ -8,9 +8,9 @@
 #include <cstring>
 #include <optional>
 
+#include "base/text.h"
 #include "raw/dng_pixels.h"
 #include "raw/picture_file.h"
-#include "base/text.h"
 
 namespace irenic {
 
@@ -204,7 +204,8 @@ void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t 
     if (width > kLongestSide || height > kLongestSide || width * height > kMostPixels)
         fail(file, claim + "; Irenic reads photos of up to 500 megapixels.");
     // No compression of these files packs more than some 4000 pixels into a byte.
-    if (width * height / 4096 > file.size()) fail(file, claim + ", more than it can hold; the file is damaged.");
+    if (width * height / 4096 > file.size())
+        fail(file, claim + ", more than it can hold; the file is damaged.");
 }
 
 void readShotFromTags(Photo& photo) {

@@ -4,8 +4,8 @@
 #include <cmath>
 #include <numeric>
 
-#include "raw/camera_colour.h"
 #include "base/text.h"
+#include "raw/camera_colour.h"
 
 namespace irenic {
 

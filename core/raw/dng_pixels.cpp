@@ -205,8 +205,7 @@ DngPixels wholeNumbers(const GivenFile& file, const PixelLayout& l, const Work& 
     return out;
 }
 
-DngPixels floatingNumbers(const GivenFile& file, const PixelLayout& l, double white,
-                          const Work& work) {
+DngPixels floatingNumbers(const GivenFile& file, const PixelLayout& l, double white, const Work& work) {
     std::vector<float> all(static_cast<std::size_t>(l.width) * static_cast<std::size_t>(l.height) *
                            static_cast<std::size_t>(l.channels));
     eachRow(file, l, work.part(0, 0.7),
@@ -229,8 +228,7 @@ DngPixels floatingNumbers(const GivenFile& file, const PixelLayout& l, double wh
 
 } // namespace
 
-DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white,
-                        const Work& work) {
+DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white, const Work& work) {
     return layout.floating ? floatingNumbers(file, layout, white, work) : wholeNumbers(file, layout, work);
 }
 

@@ -44,7 +44,6 @@ struct DngPixels {
 };
 
 // Throws std::runtime_error with what is wrong (no file name), and Cancelled.
-DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white,
-                        const Work& work);
+DngPixels readDngPixels(const GivenFile& file, const PixelLayout& layout, double white, const Work& work);
 
 } // namespace irenic

@@ -37,9 +37,8 @@ PhotoId idOf(const Photo& p) {
     d.add(p.orientation), d.add(p.samples), d.add(p.mended);
     add(d, p.active), add(d, p.crop), add(d, p.mosaic.site), add(d, p.black), d.add(p.white);
     maybe(d, p.wide, [&](const WideMosaic& w) { add(d, w.site), d.add(w.samples), add(d, w.black); });
-    maybe(d, p.jpeg, [&](const JpegSteps& j) {
-        add(d, j.luminance), add(d, j.colour), d.add(j.across), d.add(j.down);
-    });
+    maybe(d, p.jpeg,
+          [&](const JpegSteps& j) { add(d, j.luminance), add(d, j.colour), d.add(j.across), d.add(j.down); });
     for (const ColourProfile& profile : p.profiles) {
         d.add(profile.illuminant), add(d, profile.colourMatrix), add(d, profile.calibration);
         maybe(d, profile.forwardMatrix, [&](const Matrix3& m) { add(d, m); });
@@ -64,7 +63,8 @@ std::string samplesDigestOf(const Photo& photo) {
     const std::vector<std::uint16_t>& samples = photo.wide ? photo.wide->samples : photo.samples;
     const auto* p = reinterpret_cast<const std::uint8_t*>(samples.data());
     std::uint64_t value = 0xcbf29ce484222325ULL;
-    for (std::size_t i = 0; i < samples.size() * sizeof(std::uint16_t); ++i) value = (value ^ p[i]) * 0x100000001b3ULL;
+    for (std::size_t i = 0; i < samples.size() * sizeof(std::uint16_t); ++i)
+        value = (value ^ p[i]) * 0x100000001b3ULL;
     char text[20];
     std::snprintf(text, sizeof text, "%016llx", static_cast<unsigned long long>(value));
     return text;

@@ -6,8 +6,8 @@
 #include <exiv2/exiv2.hpp>
 #include <map>
 
-#include "raw/tag_reader.h"
 #include "base/text.h"
+#include "raw/tag_reader.h"
 
 namespace irenic {
 
@@ -78,6 +78,9 @@ const TagEntry* Metadata::dng(std::uint16_t tag) const {
 }
 
 std::string wordsForLost(std::uint16_t tag) {
+    if (tag == kFirstDirectory)
+        return "the file ends too early or is damaged: its first list of tags cannot be read. Copy it again "
+               "from the card.";
     const std::string name = Exiv2::ExifKey(tag, "Image").tagName();
     char number[8];
     std::snprintf(number, sizeof number, "0x%04x", tag);
@@ -114,7 +117,8 @@ Metadata fromDirectories(TagDirectories&& tags) {
     for (const bool strict : {true, false}) {
         for (std::size_t i = 0; i < tags.below.size(); ++i) {
             const auto& directory = tags.below[i];
-            if (!out.mosaic.empty() || !holdsRawSamples(directory) || (strict && !isMainPicture(directory))) continue;
+            if (!out.mosaic.empty() || !holdsRawSamples(directory) || (strict && !isMainPicture(directory)))
+                continue;
             out.mosaic = directory;
             out.lost.insert(out.lost.end(), tags.lostBelow[i].begin(), tags.lostBelow[i].end());
         }

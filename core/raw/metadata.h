@@ -37,7 +37,8 @@ struct Metadata {
     std::vector<std::uint8_t> iptc;              // IPTC-IIM records
     bool bigEndian = false;                      // the byte order of the file, and of its MakerNote
     std::uint32_t makerNoteOffset = 0;           // where MakerNote stood in the file; 0: not known
-    // Tags that are there and whose values are not: the file was cut, or reading failed. Of the directories above.
+    // Tags that are there and whose values are not: the file was cut, or reading failed. Of the directories
+    // above.
     std::vector<std::uint16_t> lost;
 
     static const TagEntry* find(const std::vector<TagEntry>& list, std::uint16_t tag);
@@ -51,6 +52,8 @@ struct Metadata {
 // in any other.
 inline bool pointsIntoItsFile(std::uint16_t exifTag) { return exifTag == 0x927c || exifTag == 0xa005; }
 
+// Stands for IFD0 among what is lost.
+inline constexpr std::uint16_t kFirstDirectory = 0;
 // Why a photo is refused of which such a tag is lost: half of a sentence, without the file's name.
 std::string wordsForLost(std::uint16_t tag);
 

@@ -11,9 +11,9 @@
 #include <string>
 #include <vector>
 
+#include "base/work.h"
 #include "image/matrix.h"
 #include "image/rect.h"
-#include "base/work.h"
 #include "noise/model.h"
 #include "noise/pattern.h"
 #include "raw/metadata.h"

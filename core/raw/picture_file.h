@@ -36,7 +36,8 @@ FilePicture readPicture(const GivenFile& file, const Work& work);
 // A JPEG in memory, such as a tile of another file. Throws std::runtime_error with what is wrong.
 FilePicture decodeJpeg(const std::vector<std::uint8_t>& bytes);
 
-// Throws PhotoError where so many pixels are too many, or more than the file can hold however well it is packed.
+// Throws PhotoError where so many pixels are too many, or more than the file can hold however well it is
+// packed.
 void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t height);
 
 } // namespace irenic

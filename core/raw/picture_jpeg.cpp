@@ -9,9 +9,9 @@
 #include <memory>
 #include <span>
 
+#include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "base/text.h"
 
 namespace irenic {
 

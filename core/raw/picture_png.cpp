@@ -5,9 +5,9 @@
 #include <memory>
 #include <span>
 
+#include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "base/text.h"
 
 namespace irenic {
 
@@ -93,7 +93,9 @@ void readColour(png_structp png, png_infop info, FilePicture& p) {
 
 FilePicture readPngPicture(const GivenFile& file, const Work& work) {
     Listener listener;
-    const auto fail = [&](const std::string& what) { throw PhotoError(shownName(file.name()) + ": " + what); };
+    const auto fail = [&](const std::string& what) {
+        throw PhotoError(shownName(file.name()) + ": " + what);
+    };
     Source in{file.bytes()};
     struct Png {
         png_structp png = nullptr;

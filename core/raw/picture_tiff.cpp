@@ -5,9 +5,9 @@
 #include <memory>
 #include <span>
 
+#include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
-#include "base/text.h"
 
 namespace irenic {
 
@@ -25,7 +25,8 @@ struct Source {
 tmsize_t readBytes(thandle_t handle, void* to, tmsize_t count) {
     auto* s = static_cast<Source*>(handle);
     const std::uint64_t left = s->at < s->bytes.size() ? s->bytes.size() - s->at : 0;
-    const auto taken = static_cast<std::size_t>(std::min(left, static_cast<std::uint64_t>(std::max<tmsize_t>(0, count))));
+    const auto taken =
+        static_cast<std::size_t>(std::min(left, static_cast<std::uint64_t>(std::max<tmsize_t>(0, count))));
     std::copy_n(s->bytes.begin() + static_cast<std::ptrdiff_t>(s->at), taken, static_cast<std::uint8_t*>(to));
     s->at += taken;
     return static_cast<tmsize_t>(taken);
@@ -60,9 +61,10 @@ FilePicture readTiffPicture(const GivenFile& file, const Work& work) {
     TIFFSetErrorHandler(nullptr);
     TIFFSetWarningHandler(nullptr);
     Source source{file.bytes()};
-    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(
-        TIFFClientOpen("photo", "r", &source, readBytes, writeNothing, seekTo, closeNothing, sizeOf, mapBytes, unmapNothing),
-        TIFFClose);
+    const std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFClientOpen("photo", "r", &source, readBytes,
+                                                                     writeNothing, seekTo, closeNothing,
+                                                                     sizeOf, mapBytes, unmapNothing),
+                                                      TIFFClose);
     if (!tiff) fail(file, "this is not a photo that Irenic can read, or it is damaged.");
     TIFF* t = tiff.get();
     std::uint32_t width = 0, height = 0;

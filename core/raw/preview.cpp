@@ -13,8 +13,7 @@ namespace {
 
 constexpr std::uint64_t kMostBytes = 32u << 20u;
 
-std::optional<std::vector<std::uint8_t>> bytesAt(const GivenFile& file, double offset,
-                                                 double count) {
+std::optional<std::vector<std::uint8_t>> bytesAt(const GivenFile& file, double offset, double count) {
     if (!(offset > 0) || !(count > 4) || count > static_cast<double>(kMostBytes)) return std::nullopt;
     const auto found = file.part(static_cast<std::uint64_t>(offset), static_cast<std::uint64_t>(count));
     if (!found) return std::nullopt;
@@ -42,7 +41,8 @@ std::optional<FilePicture> fromTags(const GivenFile& file, const Metadata& tags)
 
 std::optional<FilePicture> fromLibRaw(const GivenFile& file) {
     LibRaw raw;
-    if (raw.open_buffer(const_cast<std::uint8_t*>(file.bytes().data()), file.size()) != LIBRAW_SUCCESS || raw.unpack_thumb() != LIBRAW_SUCCESS)
+    if (raw.open_buffer(const_cast<std::uint8_t*>(file.bytes().data()), file.size()) != LIBRAW_SUCCESS ||
+        raw.unpack_thumb() != LIBRAW_SUCCESS)
         return std::nullopt;
     const auto& thumb = raw.imgdata.thumbnail;
     if (thumb.tformat != LIBRAW_THUMBNAIL_JPEG || thumb.tlength > kMostBytes) return std::nullopt;

@@ -1,12 +1,12 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/text.h"
 #include "raw/camera_colour.h"
 #include "raw/camera_raw.h"
 #include "raw/developed.h"
 #include "raw/dng.h"
 #include "raw/photo.h"
-#include "base/text.h"
 #include "raw/wide_mosaic.h"
 
 namespace irenic {
@@ -120,7 +120,7 @@ void settleColour(Photo& photo) {
 
 // What colours and pixels of a camera's own format hang upon: all else that is lost is a note and no more.
 void refuseLost(const Photo& photo) {
-    constexpr std::uint16_t kNeeded[] = {0x014a, 0x8769, 0x927c}; // SubIFDs, Exif, MakerNote
+    constexpr std::uint16_t kNeeded[] = {kFirstDirectory, 0x014a, 0x8769, 0x927c}; // SubIFDs, Exif, MakerNote
     for (const std::uint16_t tag : photo.metadata.lost)
         if (std::find(std::begin(kNeeded), std::end(kNeeded), tag) != std::end(kNeeded))
             fail(photo.file, wordsForLost(tag));

@@ -25,7 +25,7 @@ class Reader {
         out.bigEndian = big_, out.fileSize = size_;
         std::uint32_t next = 0;
         out.main = directory(number(head + 4, 4), 0, out.lost, &next);
-        if (out.main.empty()) return std::nullopt;
+        if (out.main.empty()) out.lost.push_back(kFirstDirectory);
         const auto addBelow = [&](std::vector<TagEntry> entries, std::vector<std::uint16_t> lost) {
             out.below.push_back(std::move(entries)), out.lostBelow.push_back(std::move(lost));
         };
@@ -92,8 +92,8 @@ class Reader {
         big_ = outer;
         return out;
     }
-    std::vector<TagEntry> directory(std::uint32_t offset, std::uint32_t base, std::vector<std::uint16_t>& lost,
-                                    std::uint32_t* next = nullptr) {
+    std::vector<TagEntry> directory(std::uint32_t offset, std::uint32_t base,
+                                    std::vector<std::uint16_t>& lost, std::uint32_t* next = nullptr) {
         std::vector<TagEntry> out;
         if (next) *next = 0;
         const std::uint64_t at = std::uint64_t{base} + offset;
@@ -105,7 +105,8 @@ class Reader {
         std::vector<std::uint8_t> table(static_cast<std::size_t>(count) * 12 + 4);
         const bool chained = bytes(at + 2, table.data(), table.size());
         if (!chained && !bytes(at + 2, table.data(), table.size() - 4)) return out;
-        for (std::uint32_t i = 0; i < count; ++i) readEntry(table.data() + std::size_t{i} * 12, base, out, lost);
+        for (std::uint32_t i = 0; i < count; ++i)
+            readEntry(table.data() + std::size_t{i} * 12, base, out, lost);
         if (next && chained) *next = number(table.data() + std::size_t{count} * 12, 4);
         std::stable_sort(out.begin(), out.end(),
                          [](const TagEntry& a, const TagEntry& b) { return a.tag < b.tag; });
@@ -119,7 +120,8 @@ class Reader {
                    {}};
         const std::size_t each = sizeOfType(e.type);
         const std::uint64_t total = each * std::uint64_t{e.count};
-        if (each == 0 || total == 0) return; // no type of the standard's, or no values: as if it were not there
+        if (each == 0 || total == 0)
+            return; // no type of the standard's, or no values: as if it were not there
         if (total > size_ || (taken_ += total) > kMostBytes) return lost.push_back(e.tag);
         e.bytes.resize(total);
         if (total <= 4) {
@@ -147,8 +149,6 @@ class Reader {
 
 } // namespace
 
-std::optional<TagDirectories> readTagDirectories(const GivenFile& file) {
-    return Reader(file).read();
-}
+std::optional<TagDirectories> readTagDirectories(const GivenFile& file) { return Reader(file).read(); }
 
 } // namespace irenic

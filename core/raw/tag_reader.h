@@ -21,8 +21,8 @@ struct TagDirectories {
     std::vector<TagEntry> exif, gps;
     std::vector<std::vector<TagEntry>> profiles; // ExtraCameraProfiles (DNG 1.6, page 57), one list for each
     std::uint32_t makerNoteOffset = 0;           // where MakerNote stands in the file; 0: nowhere
-    // Tags whose values do not lie within the file, or whose directories cannot be read: of all but `below`, and of
-    // each of those.
+    // Tags whose values do not lie within the file, or whose directories cannot be read: of all but `below`,
+    // and of each of those.
     std::vector<std::uint16_t> lost;
     std::vector<std::vector<std::uint16_t>> lostBelow;
 };

@@ -34,14 +34,15 @@ std::string newId() {
     v[1] = (v[1] & 0xffff0fffU) | 0x4000U;
     v[2] = (v[2] & 0x3fffffffU) | 0x80000000U;
     char text[64];
-    std::snprintf(text, sizeof text, "xmp.iid:%08x-%04x-%04x-%04x-%04x%08x", v[0], v[1] >> 16U, v[1] & 0xffffU,
-                  v[2] >> 16U, v[2] & 0xffffU, v[3]);
+    std::snprintf(text, sizeof text, "xmp.iid:%08x-%04x-%04x-%04x-%04x%08x", v[0], v[1] >> 16U,
+                  v[1] & 0xffffU, v[2] >> 16U, v[2] & 0xffffU, v[3]);
     return text;
 }
 
 bool isReadable(const std::string& packet) {
     return packet.size() <= kMostXmp &&
-           static_cast<std::size_t>(std::count(packet.begin(), packet.end(), '<')) <= 2 * kMostXmpProperties &&
+           static_cast<std::size_t>(std::count(packet.begin(), packet.end(), '<')) <=
+               2 * kMostXmpProperties &&
            static_cast<std::size_t>(std::count(packet.begin(), packet.end(), '=')) <= kMostXmpProperties;
 }
 
@@ -51,8 +52,8 @@ std::uint64_t bigEndian(std::span<const std::uint8_t> bytes) {
     return v;
 }
 
-// The XMP packet of a JPEG XL file (ISO/IEC 18181-2: boxes of ISO/IEC 14496-12), which Exiv2 does not open; empty:
-// none.
+// The XMP packet of a JPEG XL file (ISO/IEC 18181-2: boxes of ISO/IEC 14496-12), which Exiv2 does not open;
+// empty: none.
 std::string packetOfJpegXl(const GivenFile& file) {
     for (std::uint64_t at = 0; at < file.size();) {
         const auto head = file.part(at, 8);
@@ -124,8 +125,8 @@ std::string packetWith(const std::string& original, const std::string& mediaType
     const auto lock = lockWithNamespace();
     Exiv2::LogMsg::setLevel(Exiv2::LogMsg::mute);
     Exiv2::XmpData data;
-    // A packet that cannot be read is no reason to lose the rest.
-    if (!original.empty() && (!isReadable(original) || Exiv2::XmpParser::decode(data, original) != 0)) data.clear();
+    if (!original.empty() && (!isReadable(original) || Exiv2::XmpParser::decode(data, original) != 0))
+        return {};
     std::string packet;
     try {
         putIdentity(data, mediaType);

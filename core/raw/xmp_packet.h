@@ -1,5 +1,5 @@
-// XMP packets (ISO 16684-1) by Exiv2's toolkit, which is written in a time when nobody sent hostile ones: called behind
-// the walls only (reader.h), since packets and files come from strangers.
+// XMP packets (ISO 16684-1) by Exiv2's toolkit, which is written in a time when nobody sent hostile ones:
+// called behind the walls only (reader.h), since packets and files come from strangers.
 #pragma once
 
 #include <map>
@@ -15,12 +15,14 @@ using OwnProperties = std::map<std::string, std::string>;
 // Those that a file of any kind that we write carries; none where it was not made by Irenic. Throws nothing.
 OwnProperties ownPropertiesIn(const GivenFile& file);
 
-// More than this in one packet is not read: its toolkit takes time that grows with the square of the properties.
+// More than this in one packet is not read: its toolkit takes time that grows with the square of the
+// properties.
 inline constexpr std::size_t kMostXmp = 4 << 20, kMostXmpProperties = 20000;
 
-// `original`, which may be empty or damaged, with our own properties, and with what it says of the file itself put
-// right: dc:format becomes `mediaType`, the instance a new one, the original's document and instance become what this
-// one derives from (ISO 16684-1, 8.3 and 8.6). Empty where no packet can be made.
+// `original`, which may be empty, with our own properties, and with what it says of the file itself put
+// right: dc:format becomes `mediaType`, the instance a new one, the original's document and instance become
+// what this one derives from (ISO 16684-1, 8.3 and 8.6). Empty where the original is damaged or too large, or
+// no packet can be made.
 std::string packetWith(const std::string& original, const std::string& mediaType, const OwnProperties& own);
 
 } // namespace irenic

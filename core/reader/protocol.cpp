@@ -22,7 +22,8 @@ bool sendMessage(int socket, const void* bytes, std::size_t count, int descripto
     if (descriptor >= 0) {
         message.msg_control = ancillary.bytes, message.msg_controllen = sizeof ancillary.bytes;
         cmsghdr* head = CMSG_FIRSTHDR(&message);
-        head->cmsg_level = SOL_SOCKET, head->cmsg_type = SCM_RIGHTS, head->cmsg_len = CMSG_LEN(sizeof descriptor);
+        head->cmsg_level = SOL_SOCKET, head->cmsg_type = SCM_RIGHTS,
+        head->cmsg_len = CMSG_LEN(sizeof descriptor);
         std::memcpy(CMSG_DATA(head), &descriptor, sizeof descriptor);
     }
     return sendmsg(socket, &message, MSG_NOSIGNAL) >= 0;

@@ -132,13 +132,14 @@ std::string Process::causeOfDeath() {
     switch (WTERMSIG(status)) {
     case SIGXCPU: return std::string("the decoder took more time than any photo takes. ") + kDamaged;
     case SIGKILL:
-        return "the decoder was stopped from outside, perhaps for lack of memory. Close other programs and try again.";
+        return "the decoder was stopped from outside, perhaps for lack of memory. Close other programs and "
+               "try again.";
     case SIGSYS: return std::string("the decoder tried what no decoder may do, and was ended. ") + kDamaged;
     case SIGBUS:
-        return "the file could not be read to its end: its disk fails, or it was changed meanwhile. Copy it to another "
+        return "the file could not be read to its end: its disk fails, or it was changed meanwhile. Copy it "
+               "to another "
                "disk and try again.";
-    default:
-        return std::string("the decoder crashed (") + strsignal(WTERMSIG(status)) + "). " + kDamaged;
+    default: return std::string("the decoder crashed (") + strsignal(WTERMSIG(status)) + "). " + kDamaged;
     }
 }
 
@@ -168,7 +169,8 @@ struct Readers {
         const std::lock_guard lock(mutex);
         sandboxed = inSandbox;
         if (!inSandbox && !std::exchange(told, true))
-            std::fputs("irenic: this system offers no sandbox (seccomp); photos are decoded in a process of their own, "
+            std::fputs("irenic: this system offers no sandbox (seccomp); photos are decoded in a process of "
+                       "their own, "
                        "with limits alone.\n",
                        stderr);
     }
@@ -187,12 +189,13 @@ Readers& readers() {
 // What a reader is asked to do.
 struct Asked {
     ReaderRequest request;
-    fs::path file;                               // for messages, and what is decoded if it is not empty
-    std::function<std::uint64_t(int)> put = {};  // what the request needs, into the file in memory
+    fs::path file;                                // for messages, and what is decoded if it is not empty
+    std::function<std::uint64_t(int)> put = {};   // what the request needs, into the file in memory
     std::function<void(int, std::uint64_t)> take; // the result, out of it
 };
 
-// Asks a reader, listens until it is done, and takes what it left. Throws PhotoError, a whole sentence, and Cancelled.
+// Asks a reader, listens until it is done, and takes what it left. Throws PhotoError, a whole sentence, and
+// Cancelled.
 void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
     const auto broken = [&](const std::string& why) {
         return PhotoError("Cannot open " + shownName(asked.file) + ": " + why);
@@ -232,8 +235,9 @@ void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
             }
             // Steps that get smaller and smaller are no progress either.
             if (since(moved) > setup.patience + megabytes || since(begun) > 30 * (setup.patience + megabytes))
-                throw broken("the decoder made no progress and was ended. The file is probably damaged; copy it again "
-                             "from the card.");
+                throw broken(
+                    "the decoder made no progress and was ended. The file is probably damaged; copy it again "
+                    "from the card.");
         }
     } catch (const PhotoError&) {
         throw;
@@ -324,7 +328,8 @@ OwnProperties ownPropertiesSandboxed(const fs::path& file) {
     return own;
 }
 
-std::string packetSandboxed(const std::string& original, const std::string& mediaType, const OwnProperties& own) {
+std::string packetSandboxed(const std::string& original, const std::string& mediaType,
+                            const OwnProperties& own) {
     const auto setup = readers().used();
     if (!setup) return packetWith(original, mediaType, own);
     std::string packet;

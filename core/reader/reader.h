@@ -34,9 +34,11 @@ void useReaderBesideThis();
 std::shared_ptr<Photo> readSandboxed(const std::filesystem::path& file, const Work& work = {});
 Glimpse glimpseSandboxed(const std::filesystem::path& file, int longest, const Work& work = {});
 
-// ownPropertiesIn() and packetWith(), likewise; both are empty where that fails or takes more than a few seconds.
+// ownPropertiesIn() and packetWith(), likewise; both are empty where that fails or takes more than a few
+// seconds.
 OwnProperties ownPropertiesSandboxed(const std::filesystem::path& file);
-std::string packetSandboxed(const std::string& original, const std::string& mediaType, const OwnProperties& own);
+std::string packetSandboxed(const std::string& original, const std::string& mediaType,
+                            const OwnProperties& own);
 
 // Whether the last reader that was started is in its sandbox; false also where none is used.
 bool decodersAreSandboxed();

@@ -14,9 +14,9 @@
 
 #include <oneapi/tbb/parallel_for.h>
 
+#include "base/text.h"
 #include "raw/preview.h"
 #include "raw/xmp_packet.h"
-#include "base/text.h"
 #include "reader/protocol.h"
 #include "reader/sandbox.h"
 #include "reader/wire.h"
@@ -49,13 +49,14 @@ void tellProgress(const std::stop_token& stop, const std::atomic<float>& done) {
 void warmUp() {
     std::atomic<int> sum = 0;
     tbb::parallel_for(0, 64, [&](int i) { sum += i; }); // the number of cores
-    (void)lockXmp();                                     // the toolkit's tables
+    (void)lockXmp();                                    // the toolkit's tables
 }
 
 std::uint64_t perform(const ReaderRequest& request, const Descriptor& file, const std::filesystem::path& name,
                       const Work& work) {
     switch (request.task) {
-    case ReaderTask::Photo: return sendPhoto(*readUnmeasured(GivenFile(file.number(), name), work), kReaderMemory);
+    case ReaderTask::Photo:
+        return sendPhoto(*readUnmeasured(GivenFile(file.number(), name), work), kReaderMemory);
     case ReaderTask::Glimpse:
         return sendGlimpse(glimpseOf(GivenFile(file.number(), name), request.longest, work), kReaderMemory);
     case ReaderTask::Properties:

@@ -164,8 +164,8 @@ template <class Way> void each(Way& way, PacketWish& wish) {
     each(way, wish.own);
 }
 
-// What follows lets through what reading a file can give and nothing else: a photo that was let through is computed
-// with, without another look.
+// What follows lets through what reading a file can give and nothing else: a photo that was let through is
+// computed with, without another look.
 bool isFinite(double v) { return std::isfinite(v) && std::abs(v) < 1e12; }
 template <class List> bool areFinite(const List& values) {
     return std::all_of(values.begin(), values.end(), [](auto v) { return isFinite(static_cast<double>(v)); });
@@ -180,7 +180,8 @@ bool makesSense(const std::vector<TagEntry>& tags) {
 
 bool makesSense(const Metadata& m) {
     return makesSense(m.main) && makesSense(m.mosaic) && makesSense(m.exif) && makesSense(m.gps) &&
-           std::all_of(m.profiles.begin(), m.profiles.end(), [](const auto& tags) { return makesSense(tags); });
+           std::all_of(m.profiles.begin(), m.profiles.end(),
+                       [](const auto& tags) { return makesSense(tags); });
 }
 
 bool isShort(const std::string& text) { return text.size() <= 65536; }
@@ -206,7 +207,8 @@ bool makesSense(const Photo& p) {
     const Rect whole{0, 0, p.rawWidth, p.rawHeight}, seen{0, 0, p.active.width, p.active.height};
     if (pixels > kMostPixels || p.orientation < 1 || p.orientation > 8 || p.bits < 1 || p.bits > 32 ||
         !(p.white > p.black.mean() + 0.5) || !(p.white <= 1e6) || p.crop.empty() || !seen.contains(p.crop) ||
-        !isShort(p.make) || !isShort(p.model) || !isShort(p.lens) || !isShort(p.taken) || !makesSense(p.metadata))
+        !isShort(p.make) || !isShort(p.model) || !isShort(p.lens) || !isShort(p.taken) ||
+        !makesSense(p.metadata))
         return false;
     for (const double v : {p.iso, p.exposure, p.aperture, p.focal})
         if (!isFinite(v)) return false;
@@ -221,7 +223,8 @@ bool makesSense(const Photo& p) {
     if (p.statedNoise)
         for (const NoiseLine& line : p.statedNoise->channel)
             if (!isFinite(line.a) || !isFinite(line.b)) return false;
-    if (!areFinite(p.whiteXY) || !isFinite(p.baselineExposure) || !(p.coarseNoise > 0) || !isFinite(p.coarseNoise))
+    if (!areFinite(p.whiteXY) || !isFinite(p.baselineExposure) || !(p.coarseNoise > 0) ||
+        !isFinite(p.coarseNoise))
         return false;
     const auto isStep = [](std::uint16_t step) { return step > 0; };
     const auto isSampling = [](int each) { return each >= 1 && each <= 4; };
@@ -259,7 +262,9 @@ std::uint64_t sendProperties(const OwnProperties& properties, int file) { return
 std::uint64_t sendText(const std::string& text, int file) { return send(text, file); }
 std::uint64_t sendPacketWish(const PacketWish& wish, int file) { return send(wish, file); }
 
-OwnProperties receivedProperties(int file, std::uint64_t count) { return received<OwnProperties>(file, count); }
+OwnProperties receivedProperties(int file, std::uint64_t count) {
+    return received<OwnProperties>(file, count);
+}
 std::string receivedText(int file, std::uint64_t count) { return received<std::string>(file, count); }
 PacketWish receivedPacketWish(int file, std::uint64_t count) { return received<PacketWish>(file, count); }
 

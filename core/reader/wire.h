@@ -22,8 +22,8 @@ struct PacketWish {
 };
 std::uint64_t sendPacketWish(const PacketWish& wish, int file);
 
-// Read what of `count` bytes was sent. Throw std::runtime_error where that is no photo: too short, with sizes that
-// contradict each other, or with any other value that reading a file never gives.
+// Read what of `count` bytes was sent. Throw std::runtime_error where that is no photo: too short, with sizes
+// that contradict each other, or with any other value that reading a file never gives.
 std::shared_ptr<Photo> receivedPhoto(int file, std::uint64_t count);
 Glimpse receivedGlimpse(int file, std::uint64_t count);
 OwnProperties receivedProperties(int file, std::uint64_t count);

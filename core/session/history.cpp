@@ -47,8 +47,7 @@ std::string takesChange(const PhotoState& a, const PhotoState& b) {
         if (!b.take(t.id)) return "take " + takeName(t) + " removed";
     for (const Take& t : b.takes) {
         const Take& was = *a.take(t.id);
-        if (!(was.settings == t.settings))
-            return takeName(t) + ": " + changesText(was.settings, t.settings);
+        if (!(was.settings == t.settings)) return takeName(t) + ": " + changesText(was.settings, t.settings);
         if (was.name != t.name) return takeName(t) + " named \"" + t.name + "\"";
     }
     return a.takes == b.takes ? "" : "takes put in order";

@@ -25,7 +25,8 @@ constexpr int kVersion = kSidecarVersion;
 constexpr const char* kEnding = ".irenic.json";
 // A long year's work on one photo has some hundred kB.
 constexpr std::uint64_t kMostSidecar = 64 << 20, kMostPreset = 1 << 20;
-// Of a name beside a photo: a claim's and a temporary file's names have room too, within the 255 of file systems.
+// Of a name beside a photo: a claim's and a temporary file's names have room too, within the 255 of file
+// systems.
 constexpr std::size_t kLongestName = 255;
 
 std::string shortDigest(const std::string& text) {
@@ -87,8 +88,8 @@ Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& me
 }
 
 // A record, or none where it has more than any work has: then it goes out of the way too.
-std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content, std::vector<std::string>& messages,
-                                    bool& blocked) {
+std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content,
+                                    std::vector<std::string>& messages, bool& blocked) {
     std::vector<std::string> problems;
     try {
         PhotoRecord record = recordFrom(content, problems);
@@ -99,9 +100,10 @@ std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content, s
         std::error_code error;
         fs::rename(file, aside, error);
         blocked = static_cast<bool>(error);
-        messages.push_back(shownName(file) + ": " + e.what() +
-                           (error ? "; it could not be set aside, and nothing is kept for this photo until that is done."
-                                  : "; it was set aside as " + shownName(aside) + ". The photo begins anew."));
+        messages.push_back(
+            shownName(file) + ": " + e.what() +
+            (error ? "; it could not be set aside, and nothing is kept for this photo until that is done."
+                   : "; it was set aside as " + shownName(aside) + ". The photo begins anew."));
         return std::nullopt;
     }
 }
@@ -109,7 +111,8 @@ std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content, s
 json contentOf(const fs::path& photo, const std::string& digest, const PhotoRecord& record) {
     json content = jsonOf(record);
     // A newer version's number stays: what it wrote is still in there.
-    const auto version = content.contains("irenic") ? wholeNumber(content["irenic"], 0, 1000000) : std::nullopt;
+    const auto version =
+        content.contains("irenic") ? wholeNumber(content["irenic"], 0, 1000000) : std::nullopt;
     content["irenic"] = std::max<long long>(version.value_or(kVersion), kVersion);
     content["photo"] = {{"name", shownName(photo)}, {"digest", digest}};
     return content;
@@ -123,7 +126,8 @@ std::string elsewherePrefix(const fs::path& sidecar) {
 }
 
 fs::path elsewhereOf(const fs::path& sidecar) {
-    return sidecar.parent_path() / (elsewherePrefix(sidecar) + shortDigest(thisProcess()).substr(0, 8) + ".json");
+    return sidecar.parent_path() /
+           (elsewherePrefix(sidecar) + shortDigest(thisProcess()).substr(0, 8) + ".json");
 }
 
 std::string timeOf(const fs::path& file) {
@@ -218,7 +222,8 @@ LeftElsewhere leftElsewhere(const fs::path& photo, const std::string& digest) {
     const fs::path sidecar = sidecarPlaces(photo, digest).target();
     const std::string prefix = elsewherePrefix(sidecar);
     std::error_code error;
-    for (fs::directory_iterator it(sidecar.parent_path(), error), end; !error && it != end; it.increment(error)) {
+    for (fs::directory_iterator it(sidecar.parent_path(), error), end; !error && it != end;
+         it.increment(error)) {
         const std::string name = it->path().filename().string();
         if (!name.starts_with(prefix) || !name.ends_with(".json")) continue;
         try {
@@ -231,7 +236,8 @@ LeftElsewhere leftElsewhere(const fs::path& photo, const std::string& digest) {
             std::vector<std::string> problems;
             json known = content;
             known.erase("process");
-            out.versions.push_back({"changed in another window", timeOf(it->path()), recordFrom(known, problems).state});
+            out.versions.push_back(
+                {"changed in another window", timeOf(it->path()), recordFrom(known, problems).state});
             out.files.push_back(it->path());
         } catch (const std::exception&) {
             continue; // it stays for who wants to look
@@ -277,7 +283,8 @@ void savePreset(const std::string& name, const Preset& preset, bool replace) {
     json content{{"irenicPreset", kVersion}};
     if (preset.settings) content["settings"] = jsonOf(*preset.settings);
     if (preset.look) content["look"] = jsonOf(*preset.look);
-    writeWhole(presetFile(name), textOf(content), replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
+    writeWhole(presetFile(name), textOf(content),
+               replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);
 }
 
 void copyPreset(const std::string& name, const fs::path& to) {
@@ -302,7 +309,7 @@ Preset loadPreset(const std::string& nameOrFile) {
         if (!text) throw std::invalid_argument("there is no preset \"" + nameOrFile + "\"");
         const json content = jsonFrom(*text);
         if (content.is_object() && content.contains("irenic")) {
-            const PhotoState state = stateFrom(content, problems);
+            const PhotoState state = *recordFrom(content, problems).state;
             const Take* take = state.take(state.chosen);
             out.settings = (take ? *take : state.takes.front()).settings;
             out.look = state.look;

@@ -16,12 +16,15 @@ namespace irenic {
 
 std::filesystem::path presetFolder(); // below configFolder()
 
-// Where a photo's sidecar is: NAME.irenic.json beside it; where that folder cannot be written or the name would be
-// too long, in the data folder, under the digest of the photo's samples, or, while that is not known, of its path.
+// Where a photo's sidecar is: NAME.irenic.json beside it; where that folder cannot be written or the name
+// would be too long, in the data folder, under the digest of the photo's samples, or, while that is not
+// known, of its path.
 struct SidecarPlaces {
     std::filesystem::path beside, bySamples, byPath; // bySamples: empty without a digest
     bool besideWritable = true;
-    std::filesystem::path target() const { return besideWritable ? beside : bySamples.empty() ? byPath : bySamples; }
+    std::filesystem::path target() const {
+        return besideWritable ? beside : bySamples.empty() ? byPath : bySamples;
+    }
 };
 SidecarPlaces sidecarPlaces(const std::filesystem::path& photo, const std::string& digest);
 // The photo that a sidecar beside it belongs to; none where this is no such name or there is no such photo.
@@ -30,21 +33,23 @@ std::optional<std::filesystem::path> photoOfSidecar(const std::filesystem::path&
 struct Loaded {
     std::optional<PhotoRecord> record; // none: nothing is kept
     std::vector<std::string> messages; // sentences for the user: what was set aside, what could not be used
-    bool blocked = false; // there is one that can neither be read nor set aside: nothing may be written in its place
+    bool blocked =
+        false; // there is one that can neither be read nor set aside: nothing may be written in its place
 };
-// Reads a sidecar; the one beside the photo counts first. A damaged one, or what is no regular file, is set aside under
-// another name, with a message, and never overwritten. One of a newer version is read as far as it is understood.
+// Reads a sidecar; the one beside the photo counts first. A damaged one, or what is no regular file, is set
+// aside under another name, with a message, and never overwritten. One of a newer version is read as far as
+// it is understood.
 Loaded loadSidecar(const std::filesystem::path& photo, const std::string& digest);
 // The record beside a photo, if there is a whole one: for lists. Touches nothing and tells nothing.
 std::optional<PhotoRecord> peekSidecar(const std::filesystem::path& photo);
 // Writes it whole or not at all: temporary file, fsync, rename. Throws WriteError.
 void saveSidecar(const std::filesystem::path& photo, const std::string& digest, const PhotoRecord& record);
 
-// What is done while somebody else has a photo's work open: kept in a file of this process's own beside the sidecar.
-// Throws WriteError.
+// What is done while somebody else has a photo's work open: kept in a file of this process's own beside the
+// sidecar. Throws WriteError.
 void saveElsewhere(const std::filesystem::path& photo, const std::string& digest, const PhotoRecord& record);
-// What such files hold that processes left which are gone, or that this one made: each as a version to come back to.
-// The files are removed by forgetElsewhere(), once what they hold is saved.
+// What such files hold that processes left which are gone, or that this one made: each as a version to come
+// back to. The files are removed by forgetElsewhere(), once what they hold is saved.
 struct LeftElsewhere {
     std::vector<std::filesystem::path> files;
     std::vector<KeptVersion> versions;
@@ -52,15 +57,15 @@ struct LeftElsewhere {
 LeftElsewhere leftElsewhere(const std::filesystem::path& photo, const std::string& digest);
 void forgetElsewhere(const LeftElsewhere& left);
 
-// Saves records one after the other, from any thread, so that an older one never comes after a newer one of the same
-// photo, whichever thread is quicker.
+// Saves records one after the other, from any thread, so that an older one never comes after a newer one of
+// the same photo, whichever thread is quicker.
 class SidecarWriter {
   public:
     struct Saving {
         std::string photo, digest;
         PhotoRecord record;
-        bool elsewhere = false;      // see saveElsewhere()
-        std::uint64_t number = 0;    // rising with each change of any photo
+        bool elsewhere = false;   // see saveElsewhere()
+        std::uint64_t number = 0; // rising with each change of any photo
     };
     // Throws WriteError.
     void write(const Saving& saving);

@@ -9,8 +9,8 @@
 #include <vector>
 
 #include "develop/look.h"
+#include "judge/probes.h"
 #include "judge/recommend.h"
-#include "measure/probes.h"
 #include "session/take.h"
 
 namespace irenic {
@@ -64,7 +64,7 @@ struct PhotoState {
     std::vector<Probe> probes;
     std::optional<PastedProbes> pasted; // take the probes' place once the photo is read
     Look look;
-    std::uint32_t chosen = 0; // the id of the take that will be exported; 0: none yet
+    std::uint32_t chosen = 0;              // the id of the take that will be exported; 0: none yet
     std::vector<ReferenceFile> references; // R1, R2... in this order
     std::string notes;
     // What a newer version has written and this one does not know: an object as JSON text; empty: nothing.
@@ -75,10 +75,11 @@ struct PhotoState {
     const Take* take(std::uint32_t id) const;
     // The reference with an id, or null.
     const ReferenceFile* reference(std::uint32_t id) const;
-    // Gives ids to takes, references and probes that have none, or one that another has. Ids are never used twice in
-    // one state.
+    // Gives ids to takes, references and probes that have none, or one that another has. Ids are never used
+    // twice in one state.
     void giveIds();
-    // With every probe inside a photo of this size. What comes from a file goes through here once the photo is known.
+    // With every probe inside a photo of this size. What comes from a file goes through here once the photo
+    // is known.
     void clipTo(int width, int height);
     friend bool operator==(const PhotoState&, const PhotoState&) = default;
 };

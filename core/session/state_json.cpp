@@ -84,11 +84,13 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
 }
 
 json jsonOf(const Recommended& r) {
-    return {{"settings", jsonOf(r.settings)}, {"risk", {{"luminance", r.risk.luminance}, {"colour", r.risk.colour}}}};
+    return {{"settings", jsonOf(r.settings)},
+            {"risk", {{"luminance", r.risk.luminance}, {"colour", r.risk.colour}}}};
 }
 
 // From `settings` and `risk` of an object; none where they are not both there and of use.
-std::optional<Recommended> recommendedFrom(const json& from, const char* settings, std::vector<std::string>& problems) {
+std::optional<Recommended> recommendedFrom(const json& from, const char* settings,
+                                           std::vector<std::string>& problems) {
     const auto of = from.find(settings), risk = from.find("risk");
     if (of == from.end() || risk == from.end() || !of->is_object() || !risk->is_object()) return std::nullopt;
     Recommended out;
@@ -117,8 +119,8 @@ Probe probeFrom(const json& from, std::vector<std::string>& problems) {
 }
 
 template <class T, class From>
-std::vector<T> listFrom(const json& from, const char* name, std::size_t most, std::vector<std::string>& problems,
-                        const From& one) {
+std::vector<T> listFrom(const json& from, const char* name, std::size_t most,
+                        std::vector<std::string>& problems, const From& one) {
     std::vector<T> out;
     const auto at = from.find(name);
     if (at == from.end()) return out;
@@ -139,7 +141,8 @@ std::vector<T> listFrom(const json& from, const char* name, std::size_t most, st
 ExportMade exportFrom(const json& e, std::vector<std::string>& problems) {
     ExportMade made;
     std::string letter = "A";
-    get(e, "file", made.file, problems), get(e, "when", made.when, problems), get(e, "take", letter, problems);
+    get(e, "file", made.file, problems), get(e, "when", made.when, problems),
+        get(e, "take", letter, problems);
     made.letter = letter.size() == 1 && letter[0] >= 'A' && letter[0] <= 'Z' ? letter[0] : 'A';
     return made;
 }
@@ -214,8 +217,8 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
     if (const auto at = from.find("look"); at != from.end()) readJson(*at, s.look, problems);
     getWhole(from, "chosen", s.chosen, 0, kLargestId, problems);
     get(from, "notes", s.notes, problems);
-    json rest = without(from, {"takes", "probes", "exports", "recommended", "references", "look", "chosen", "notes",
-                               "kept", "photo", "pastedProbes"});
+    json rest = without(from, {"takes", "probes", "exports", "recommended", "references", "look", "chosen",
+                               "notes", "kept", "photo", "pastedProbes"});
     // What a newer version wrote keeps its number.
     if (rest.contains("irenic") && rest["irenic"].is_number() && rest["irenic"] <= kSidecarVersion)
         rest.erase("irenic");
@@ -247,7 +250,8 @@ PhotoRecord recordFrom(const json& from, std::vector<std::string>& problems) {
             KeptVersion version;
             get(k, "name", version.name, all), get(k, "when", version.when, all);
             const auto state = k.find("state");
-            version.state = std::make_shared<PhotoState>(stateFrom(state == k.end() ? json::object() : *state, all));
+            version.state =
+                std::make_shared<PhotoState>(stateFrom(state == k.end() ? json::object() : *state, all));
             return version;
         });
     return record;

@@ -1,4 +1,4 @@
-#include "measure/probes.h"
+#include "judge/probes.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,0 +1,133 @@
+// What photos and what is made of them are told apart by; and that nobody changes pixels without saying so.
+#include <QTest>
+#include <functional>
+#include <map>
+#include <set>
+
+#include "deliver/export.h"
+#include "develop/algorithms.h"
+#include "develop/picture_store.h"
+#include "raw/identity.h"
+#include "support.h"
+
+using namespace irenic;
+
+class TestIdentity : public QObject {
+    Q_OBJECT
+
+    static Photo measured() {
+        Photo p = test::shoot(6400).photo;
+        p.id = {};
+        return p;
+    }
+
+  private slots:
+    void everythingThatDecidesPixelsCounts() {
+        const Photo photo = measured();
+        const PhotoId id = idOf(photo);
+        QCOMPARE(id.text.size(), std::size_t(32));
+        const std::pair<const char*, std::function<void(Photo&)>> changes[] = {
+            {"a sample", [](Photo& p) { p.samples[77] ^= 1; }},
+            {"white balance", [](Photo& p) { p.neutral[0] *= 1.01; }},
+            {"crop", [](Photo& p) { p.crop.x += 2, p.crop.width -= 2; }},
+            {"active area", [](Photo& p) { p.active.width -= 2; }},
+            {"a matrix", [](Photo& p) { p.profiles[0].colourMatrix[3] += 0.01; }},
+            {"a forward matrix", [](Photo& p) { p.profiles[0].forwardMatrix = kIdentity3; }},
+            {"calibration", [](Photo& p) { p.profiles[0].calibration[0] = 1.5; }},
+            {"orientation", [](Photo& p) { p.orientation = 6; }},
+            {"black level", [](Photo& p) { p.black.pattern[0] += 1; }},
+            {"black of columns", [](Photo& p) { p.black.deltaH.assign(static_cast<std::size_t>(p.width()), 1.f); }},
+            {"white level", [](Photo& p) { p.white -= 1; }},
+            {"mosaic", [](Photo& p) { std::swap(p.mosaic.site[0], p.mosaic.site[1]); }},
+            {"exposure", [](Photo& p) { p.baselineExposure = 0.5; }},
+            {"gains", [](Photo& p) { p.analogBalance[1] = 1.2; }},
+            {"opcodes", [](Photo& p) { p.metadata.mosaic.push_back({0xc741, 7, 4, {0, 0, 0, 0}}); }},
+            {"noise", [](Photo& p) { p.noise.channel[2].a *= 1.1; }},
+            {"defects", [](Photo& p) { p.pattern.defects.push_back({3, 4, 7}); }},
+            {"what was mended", [](Photo& p) { p.mended = p.samples, p.mended[5] += 1; }},
+            {"lens", [](Photo& p) { p.lens = "another"; }},
+            {"focal length", [](Photo& p) { p.focal += 1; }},
+            {"a finished picture", [](Photo& p) { p.developed = true; }}};
+        std::set<std::string> all = {id.text};
+        for (const auto& [what, change] : changes) {
+            Photo other = photo;
+            change(other);
+            QVERIFY2(all.insert(idOf(other).text).second, what);
+        }
+        // Notes decide nothing.
+        Photo noted = photo;
+        noted.file = "/elsewhere.dng", noted.taken = "2026:01:16 00:00:00", noted.iso = 1;
+        noted.metadata.main.push_back({0x010e, 2, 4, {'t', 'i', 'd', 'e'}});
+        QVERIFY(idOf(noted) == id);
+    }
+    void storesTellPhotosOfEqualSamplesApart() {
+        const Photo a = measured();
+        Photo b = a;
+        b.neutral = {0.4, 1, 0.9};
+        PictureStore store(1 << 24, 1 << 24);
+        const Rect area{40, 40, 64, 48};
+        const Picture one = store.get(a, {"wavelet"}, {}, area, {1, 0}), two = store.get(b, {"wavelet"}, {}, area, {1, 0});
+        QVERIFY(one.rgb != two.rgb);
+        QVERIFY(two.rgb == renderRegion(b, {"wavelet"}, {}, area, {1, 0}).rgb ||
+                store.get(b, {"wavelet"}, {}, area, {1, 0}).rgb == two.rgb);
+    }
+    void marksNamePhotoValuesAndAlgorithms() {
+        const Photo a = measured();
+        Photo b = a;
+        b.neutral = {0.4, 1, 0.9};
+        ExportOrder order;
+        order.settings = {"wavelet"};
+        const std::string mark = markOf(a, order);
+        QVERIFY(mark != markOf(b, order) && mark == markOf(a, order));
+        ExportOrder other = order;
+        other.look.exposure = 0.5f;
+        QVERIFY(mark != markOf(a, other));
+        other = order, other.settings.colour = 1.1f;
+        QVERIFY(mark != markOf(a, other) && mark != markOf(a, order, true));
+        other = order, other.how.folder = "elsewhere"; // where it goes says nothing of what is in it
+        QVERIFY(mark == markOf(a, other));
+    }
+    void pixelsChangeWithTheirVersionAlone_data() {
+        QTest::addColumn<QString>("method");
+        for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
+    }
+    // What each method and a full look give, as the means of a few blocks. Where this fails, pixels have changed: raise
+    // kAlgorithms, say why beside it, and put the new values here (the test prints them).
+    void pixelsChangeWithTheirVersionAlone() {
+        QFETCH(QString, method);
+        QCOMPARE(kAlgorithms, 1);
+        const std::map<QString, std::array<double, 6>> known = {
+            {"wavelet", {198.6737, 126.3711, 57.0993, 5.2028, 3.0579, 3.5826}},
+            {"nlm", {198.4730, 126.1955, 57.4777, 5.4095, 3.3988, 3.1423}},
+            {"bm3d-quick", {198.6862, 126.3219, 57.5337, 4.5447, 2.9128, 2.5660}},
+            {"bm3d", {198.6807, 126.3271, 57.4801, 4.5623, 2.8729, 2.7762}},
+            {"nlbayes", {198.6994, 126.2837, 57.5698, 4.6630, 3.0222, 2.4155}},
+            {"learned-quick", {198.8112, 126.2458, 57.6545, 4.7946, 3.0610, 2.2005}},
+            {"learned", {198.8047, 126.2098, 57.7428, 4.8043, 3.0824, 1.8533}},
+        };
+        const Photo photo = measured();
+        const Look look = lookFromText("exposure=-1.2,highlights=-0.3,shadows=0.4,saturation=1.1,softness=hair,kelvin=4800");
+        Settings settings{method.toStdString(), 1.2f, 1.1f};
+        settings.grain = 0.1f;
+        const Picture p = renderRegion(photo, settings, look, {120, 96, 96, 64}, {1, 0});
+        std::array<double, 6> means{};
+        for (int y = 0; y < 64; ++y)
+            for (int x = 0; x < 96; ++x)
+                for (int c = 0; c < 3; ++c) {
+                    const double v = p.row(y)[3 * x + c];
+                    means[static_cast<std::size_t>(c)] += v / (96 * 64);
+                    // How much differs from pixel to pixel: what means do not see.
+                    if (x > 0) means[static_cast<std::size_t>(3 + c)] += std::abs(v - p.row(y)[3 * x - 3 + c]) / (95 * 64);
+                }
+        QString line = QStringLiteral("            {\"%1\", {").arg(method);
+        for (const double m : means) line += QString::number(m, 'f', 4) + ", ";
+        const auto found = known.find(method);
+        QVERIFY2(found != known.end(), qPrintable(line));
+        // Kinds of processors differ by some thousandths of the noise.
+        for (std::size_t i = 0; i < means.size(); ++i)
+            QVERIFY2(std::abs(means[i] - found->second[i]) < 0.01, qPrintable(line));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestIdentity)
+#include "identity.moc"
