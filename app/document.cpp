@@ -170,16 +170,11 @@ bool Document::claim(const std::string& file, Held& held) {
     if (std::exchange(held.elsewhere, true)) return false; // it was told
     const QString who = QString::fromStdString(shownProcess(holder.process));
     if (holder.life == Life::Alive)
-        emit message(tr("%1 is open in another window (%2). What you change here is kept beside its work, as "
-                        "a version "
-                        "of its own.")
-                         .arg(name, who));
+        emit message(
+            tr("%1 is open in another window (%2): your changes are kept beside its work.").arg(name, who));
     else
-        emit inDoubt(
-            QString::fromStdString(file),
-            tr("%1 may be open elsewhere (%2). Until that is known, what you change here is kept beside its "
-               "work, as a version of its own.")
-                .arg(name, who));
+        emit inDoubt(QString::fromStdString(file),
+                     tr("%1 may be open elsewhere (%2): changes are kept beside it.").arg(name, who));
     return false;
 }
 

@@ -350,7 +350,7 @@ void Window::showEvent(QShowEvent* event) {
 }
 
 void Window::askWhoHasIt(const QString& photo, const QString& text) {
-    exportBar_->ask(text, tr("It is closed there: use it here"),
+    exportBar_->ask(text, tr("It is closed: use it here"),
                     [this, photo] { document_.takeOver(photo.toStdString()); });
 }
 

@@ -248,11 +248,11 @@ def main():
         compare(f"command line, killed {asked.kills} times", disk.out, reference)
         disk.close()
 
-        disk, book = Disk(folder / "disk-2", 500), folder / "queue.sqlite"
-        subprocess.run([cli, "clean", *photos, *METHOD, "--out", disk.out, "--later", "--queue", book], check=True,
+        disk, queue = Disk(folder / "disk-2", 500), folder / "queue.sqlite"
+        subprocess.run([cli, "clean", *photos, *METHOD, "--out", disk.out, "--later", "--queue", queue], check=True,
                        stdout=subprocess.DEVNULL)
-        work = [cli, "queue", "run", "--queue", book, "--jobs", "2"]
-        under_bad_luck(disk, rng, asked.kills, work, [[cli, "queue", "retry", "--queue", book], work])
+        work = [cli, "queue", "run", "--queue", queue, "--jobs", "2"]
+        under_bad_luck(disk, rng, asked.kills, work, [[cli, "queue", "retry", "--queue", queue], work])
         compare(f"queue, killed {asked.kills} times", disk.out, reference)
         disk.close()
 

@@ -110,7 +110,7 @@ EXTREME = [None, True, -1, 0, 1e300, -1e300, 4294967295, 18446744073709551615, "
 
 def changed_json(value, dice, depth=0):
     """A value with members replaced, repeated, dropped, nested."""
-    if dice.random() < 0.08:
+    if dice.random() < 0.025:
         return dice.choice(EXTREME)
     if dice.random() < 0.01:
         deep = value
@@ -120,7 +120,7 @@ def changed_json(value, dice, depth=0):
     if isinstance(value, dict):
         out = {}
         for k, v in value.items():
-            if dice.random() < 0.06:
+            if dice.random() < 0.03:
                 continue
             out[k if dice.random() < 0.97 else k + "x"] = changed_json(v, dice, depth + 1)
         return out

@@ -95,7 +95,8 @@ class TestFaults : public QObject {
         QTest::addColumn<int>("room");
         for (const char* format : {"dng", "tiff", "jpeg", "png", "jxl"})
             for (const int room : {4 << 10, 12 << 10, 24 << 10})
-                QTest::addRow("%s on %d", format, room) << QString(format) << room;
+                QTest::newRow(qPrintable(QStringLiteral("%1 on %2").arg(QString(format)).arg(room)))
+                    << QString(format) << room;
     }
     void fullDisksAreNamed() {
         QFETCH(QString, format);
@@ -138,7 +139,7 @@ class TestFaults : public QObject {
         QTest::addColumn<QString>("format");
         for (const char* kind : {"open", "read", "write", "sync", "rename"})
             for (const char* format : {"dng", "tiff", "jpeg"})
-                QTest::addRow("%s, %s", kind, format) << QString(kind) << QString(format);
+                QTest::newRow(qPrintable(QString(kind) + ", " + format)) << QString(kind) << QString(format);
     }
     void aFailingCallCostsOneFileAtMost() {
         QFETCH(QString, kind);

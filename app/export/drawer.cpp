@@ -307,6 +307,10 @@ QWidget* Drawer::tools() {
     note_->setObjectName(QStringLiteral("queueNote"));
     note_->hide();
     row->addWidget(note_);
+    aside_ = button(tr("Set the damaged queue aside"), "setAside",
+                    tr("Gives the damaged file another name, and begins a new queue"),
+                    [this] { setQueueAside(); });
+    aside_->hide();
     pause_ = button(tr("Pause"), "pauseQueue", tr("What runs is finished; nothing new is begun"),
                     [this] { withQueue([this](JobQueue& q) { setPaused(!q.paused()); }); });
     button(tr("Cancel"), "cancelJob", tr("The marked file is not made"),
@@ -323,10 +327,6 @@ QWidget* Drawer::tools() {
     button(tr("Clear what is done"), "clearDone",
            tr("Takes done and cancelled ones off the list; files stay"),
            [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
-    aside_ = button(tr("Set the damaged queue aside"), "setAside",
-                    tr("Gives the damaged file another name, and begins a new queue"),
-                    [this] { setQueueAside(); });
-    aside_->hide();
     button(tr("Show in its folder"), "showFile", tr("Opens the marked file's folder in the file manager"),
            [this] {
                if (const QueuedJob* job = marked(); job && !job->target.empty())

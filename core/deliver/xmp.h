@@ -19,7 +19,7 @@ struct XmpNote {
 };
 
 // The take's settings and the look as an XMP packet, added to the photo's own packet where it has one
-// (raw/xmp_packet.h). Parsed and made behind the walls.
+// (raw/xmp_packet.h). Parsed and made in the sandbox.
 XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings,
               const Look& look = {}, const std::optional<Risk>& risk = {}, const std::string& mark = {});
 

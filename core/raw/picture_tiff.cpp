@@ -27,6 +27,7 @@ tmsize_t readBytes(thandle_t handle, void* to, tmsize_t count) {
     const std::uint64_t left = s->at < s->bytes.size() ? s->bytes.size() - s->at : 0;
     const auto taken =
         static_cast<std::size_t>(std::min(left, static_cast<std::uint64_t>(std::max<tmsize_t>(0, count))));
+    if (taken == 0) return 0;
     std::copy_n(s->bytes.begin() + static_cast<std::ptrdiff_t>(s->at), taken, static_cast<std::uint8_t*>(to));
     s->at += taken;
     return static_cast<tmsize_t>(taken);

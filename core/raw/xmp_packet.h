@@ -1,5 +1,5 @@
 // XMP packets (ISO 16684-1) by Exiv2's toolkit, which is written in a time when nobody sent hostile ones:
-// called behind the walls only (reader.h), since packets and files come from strangers.
+// called in the sandbox only (reader/reader.h), since packets and files come from strangers.
 #pragma once
 
 #include <map>

@@ -276,7 +276,9 @@ void useReaderBesideThis() {
     if (program)
         useReader(ReaderSetup{*program});
     else
-        std::fputs("irenic-reader is not beside this program: photos are read without walls.\n", stderr);
+        std::fputs("irenic-reader is not beside this program: photos are decoded in this process, without a "
+                   "sandbox.\n",
+                   stderr);
 }
 
 bool decodersAreSandboxed() {

@@ -1,4 +1,4 @@
-// Reading files in a process of its own, behind walls: a decoder that dies, hangs, eats memory or is led
+// Reading files in a process of its own, in a sandbox: a decoder that dies, hangs, eats memory or is led
 // astray by a file is one photo's error and nothing else.
 #pragma once
 
@@ -21,10 +21,10 @@ struct ReaderSetup {
 // The program beside this one, or where the build puts it; nothing where it is not there.
 std::optional<std::filesystem::path> readerBesideThis();
 
-// Once, at the start of a program: from then on files are read behind walls. Without it, or with nothing,
+// Once, at the start of a program: from then on files are read in a sandbox. Without it, or with nothing,
 // they are read in the own process (tests of the decoders, and the reader itself).
 void useReader(std::optional<ReaderSetup> setup);
-// The one beside this program; where there is none, says so on standard error and leaves walls away.
+// The one beside this program; where there is none, says so on standard error and reads in this process.
 void useReaderBesideThis();
 
 // readUnmeasured() and glimpseOf(), by a reader where one is used. The first throws PhotoError also where the
