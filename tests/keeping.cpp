@@ -405,6 +405,7 @@ class TestKeeping : public test::WindowTest {
                         "hex(zeroblob(10000000)) WHERE id = 4;"));
         again();
         show(one_);
+        show(one_);
         QCOMPARE(drawer().jobs().size(), std::size_t(4));
         for (const QueuedJob& j : drawer().jobs()) QVERIFY(j.state == JobState::Failed && !j.reason.empty());
         QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);

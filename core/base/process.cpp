@@ -67,8 +67,9 @@ std::string machine() {
             return std::string();
         }
     };
-    if (const std::string there = known(); !there.empty()) return there;
-    const std::string fresh = randomWord(), part = file.string() + "." + fresh;
+    if (std::string there = known(); !there.empty()) return there;
+    std::string fresh = randomWord();
+    const std::string part = file.string() + "." + fresh;
     const int made = open(part.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_CLOEXEC, 0600);
     if (made < 0) return fresh; // for this run: nothing can be kept
     const std::string line = fresh + "\n";
@@ -78,7 +79,7 @@ std::string machine() {
     if (written && link(part.c_str(), file.c_str()) != 0 && errno == EEXIST && known().empty())
         rename(part.c_str(), file.c_str());
     unlink(part.c_str());
-    const std::string there = known();
+    std::string there = known();
     return there.empty() ? fresh : there;
 }
 

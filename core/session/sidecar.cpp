@@ -48,7 +48,7 @@ fs::path asideOf(const fs::path& file) {
     const std::string name = file.filename().string();
     const fs::path base = file.parent_path() / (name.size() < 230 ? name : ".irenic-" + shortDigest(name));
     for (int n = 1;; ++n) {
-        const fs::path aside = base.string() + ".damaged-" + std::to_string(n);
+        fs::path aside = base.string() + ".damaged-" + std::to_string(n);
         std::error_code none;
         if (fs::symlink_status(aside, none).type() == fs::file_type::not_found || n > 10000) return aside;
     }
