@@ -6,7 +6,7 @@ Photos, sidecars, presets, export settings, queues, XMP and files to resume from
 sessions, sidecars and queues to the window. Counted: signals, hangs above 60 s, more than 2 GB, words like "terminate",
 originals that changed. Ends with status 1 where anything was counted.
 
-    hostile.py [--build build/release] [--count 10000] [--seed 1] [--only KIND]
+    hostile.py [--build build/release] [--count 10000] [--seed 1] [--only KIND] [--minutes N]
 """
 import argparse
 import concurrent.futures
@@ -310,10 +310,12 @@ KINDS = {"photos": (0.40, 6), "sidecars": (0.15, 1), "presets": (0.10, 1), "deli
          "notes": (0.12, 2), "windows": (0.05, 3)}
 
 
-def work(kind, count, build, seeds, seed):
+def work(kind, count, build, seeds, seed, until):
     attack = Attack(build, seeds, seed)
     try:
         for _ in range(count):
+            if time.time() > until:
+                break
             getattr(attack, kind)()
     finally:
         shutil.rmtree(attack.folder, ignore_errors=True)
@@ -326,8 +328,10 @@ def main():
     parser.add_argument("--count", default=10000, type=int)
     parser.add_argument("--seed", default=1, type=int)
     parser.add_argument("--only", choices=KINDS)
+    parser.add_argument("--minutes", default=60, type=float, help="ends then, with what was done")
     asked = parser.parse_args()
     build = asked.build.resolve()
+    until = time.time() + 60 * asked.minutes
     with tempfile.TemporaryDirectory() as folder:
         folder = pathlib.Path(folder)
         cli = build / "cli/irenic-cli"
@@ -343,9 +347,10 @@ def main():
             if asked.only and kind != asked.only:
                 continue
             total = max(1, round(asked.count * (1 if asked.only else share) / each))
-            parts = 4
+            parts = 20  # kinds take turns
             for p in range(parts):
-                jobs.append((kind, (total + parts - 1) // parts, build, seeds, asked.seed * 1000 + n * 10 + p))
+                jobs.append((kind, (total + parts - 1) // parts, build, seeds, asked.seed * 1000 + n * 10 + p, until))
+        jobs.sort(key=lambda j: j[4] % 10)
         all_found = {}
         with concurrent.futures.ProcessPoolExecutor(os.cpu_count()) as pool:
             for kind, found in pool.map(work, *zip(*jobs)):

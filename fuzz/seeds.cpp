@@ -9,6 +9,7 @@
 #include <filesystem>
 #include <fstream>
 
+#include "base/json.h"
 #include "made_dng.h"
 #include "optics.h"
 #include "queue/job_queue.h"

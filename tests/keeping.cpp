@@ -121,24 +121,29 @@ class TestKeeping : public test::WindowTest {
         QVERIFY(loaded.record && loaded.record->facts.exports.size() == 1);
     }
     void whatComesLateBelongsToItsPhoto() {
-        window_->open({one_, two_});
-        QVERIFY(settle());
+        // Little to do: one probe, and two takes of the quickest method, one much weaker.
+        while (document().probes().size() > 1) document().removeProbe(0);
+        document().removeTake(0), document().removeTake(0);
+        document().addTake(0);
+        Settings weak = document().takes()[0].settings;
+        weak.luminance = 0.3f;
+        document().setSettings(0, weak);
         const std::string first = path();
         // Equal noise, and a recommendation that was asked for.
         emit window_->sheet().levelAsked(1, NoiseKind::Luminance);
         QTest::keyClick(window_.get(), Qt::Key_R, Qt::ControlModifier);
-        window_->photos().select(two_);
-        QTRY_VERIFY_WITH_TIMEOUT(document().photo()->iso == 3200, 30000);
+        window_->open({two_});
+        QTRY_VERIFY_WITH_TIMEOUT(document().photo()->iso == 3200, 60000);
         const PhotoState untouched = document().state();
         const auto levelled = [&] {
-            return !(document().recordOf(first)->state->takes[0].settings == untouched.takes[0].settings);
+            return document().recordOf(first)->state->takes[0].settings.luminance > 0.6f;
         };
-        QTRY_VERIFY_WITH_TIMEOUT(levelled(), 120000);
-        QTRY_VERIFY_WITH_TIMEOUT(document().recordOf(first)->facts.recommended.has_value(), 120000);
+        QTRY_VERIFY_WITH_TIMEOUT(levelled(), 300000);
+        QTRY_VERIFY_WITH_TIMEOUT(document().recordOf(first)->facts.recommended.has_value(), 300000);
         QVERIFY(document().state() == untouched && !document().facts().recommended);
         const PhotoState& there = *document().recordOf(first)->state;
         QVERIFY(std::any_of(there.takes.begin(), there.takes.end(), [&](const Take& t) {
-            return document().recordOf(first)->facts.riskOf(t.settings);
+            return document().recordOf(first)->facts.riskOf(t.settings) != nullptr;
         }));
         // Each is a step of that photo's, and is taken back there.
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier);

@@ -388,8 +388,8 @@ class TestSession : public QObject {
         // Whatever a file says, no probe lies outside its photo.
         s.probes[0].x = 900000, s.probes[0].width = 800000, s.probes[1].y = -900000;
         s.clipTo(160, 120);
-        for (const Probe& p : s.probes)
-            QVERIFY(Rect(0, 0, 160, 120).contains({p.x, p.y, 1, 1}) && p.width <= 160);
+        const Rect whole{0, 0, 160, 120};
+        for (const Probe& p : s.probes) QVERIFY(whole.contains({p.x, p.y, 1, 1}) && p.width <= 160);
     }
     void foldersAreTheUsersAlone() {
         for (const fs::path& folder : {dataFolder(), configFolder(), stateFolder(), presetFolder()}) {
