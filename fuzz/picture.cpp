@@ -1,7 +1,6 @@
 // Developed pictures: TIFF, JPEG and PNG, by the first byte.
 #include <vector>
 
-#include "memory_file.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
 
@@ -9,14 +8,14 @@ using namespace irenic;
 
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
     if (size < 4) return 0;
-    const fuzz::MemoryFile file(data, size);
+    const GivenFile file({data, data + size}, "fuzzed");
     try {
         if (data[0] == 0xff)
-            readJpegPicture(file.path(), {});
+            readJpegPicture(file, {});
         else if (data[0] == 0x89)
-            readPngPicture(file.path(), {});
+            readPngPicture(file, {});
         else
-            readTiffPicture(file.path(), {});
+            readTiffPicture(file, {});
     } catch (const PhotoError&) {
     }
     return 0;

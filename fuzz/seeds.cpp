@@ -89,7 +89,7 @@ int main(int argc, char** argv) {
                               "<rdf:Description xmlns:dc=\"http://purl.org/dc/elements/1.1/\" "
                               "dc:format=\"image/x\"/></rdf:RDF></x:xmpmeta>";
     put(folder / "notes" / "xmp", '\0' + packet);
-    put(folder / "notes" / "iptc", QByteArray("\1\x1c\2\5\0\4tide\x1c\2\x78\0\2ab", 19));
+    put(folder / "notes" / "iptc", QByteArray("\1\x1c\2\5\0\4tide\x1c\2\x78\0\2ab", 17));
     QBuffer jpeg;
     jpeg.open(QIODevice::WriteOnly);
     image.save(&jpeg, "JPG");
