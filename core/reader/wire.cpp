@@ -13,6 +13,11 @@ namespace irenic {
 
 namespace {
 
+// Lists of these go as they stand. A profile must not: the flag in it that says whether a matrix is there
+// could be any byte.
+template <class T>
+inline constexpr bool kPlain = std::is_trivially_copyable_v<T> && !std::is_same_v<T, ColourProfile>;
+
 // The two ways share one list of fields (each(), below): what is written is what is read.
 class ToFile {
   public:
@@ -57,7 +62,7 @@ class FromFile {
         bytes(&count, sizeof count);
         // No element takes less than a byte: a length beyond what is left is a lie, and must not take memory.
         constexpr std::uint64_t kEach =
-            std::is_trivially_copyable_v<typename List::value_type> ? sizeof(typename List::value_type) : 1;
+            kPlain<typename List::value_type> ? sizeof(typename List::value_type) : 1;
         if (count > (end_ - at_) / kEach) throw std::runtime_error("what its decoder sent makes no sense");
         list.resize(static_cast<std::size_t>(count));
     }
@@ -89,7 +94,7 @@ template <class Way> void field(Way& way, ColourProfile& p);
 
 template <class Way, class T> void field(Way& way, std::vector<T>& list) {
     way.length(list);
-    if constexpr (std::is_trivially_copyable_v<T>)
+    if constexpr (kPlain<T>)
         way.bytes(list.data(), list.size() * sizeof(T));
     else
         for (T& one : list) field(way, one);
