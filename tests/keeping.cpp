@@ -406,7 +406,7 @@ class TestKeeping : public test::WindowTest {
             queue.setPaused(true);
         }
         QVERIFY(execute(file,
-                        "UPDATE jobs SET state = 17 WHERE id = 1; UPDATE jobs SET state = -4 WHERE id = 2;"
+                        "UPDATE jobs SET state = 17 WHERE id = 1; UPDATE jobs SET state = 'x' WHERE id = 2;"
                         "UPDATE jobs SET wish = '[[[[' WHERE id = 3; UPDATE jobs SET wish = "
                         "hex(zeroblob(10000000)) WHERE id = 4;"));
         again();

@@ -88,6 +88,7 @@ struct JobQueue::Statement {
         const auto* t = reinterpret_cast<const char*>(sqlite3_column_text(s, column));
         return t ? std::string(t, static_cast<std::size_t>(sqlite3_column_bytes(s, column))) : std::string();
     }
+    bool isWhole(int column) const { return sqlite3_column_type(s, column) == SQLITE_INTEGER; }
     std::int64_t whole(int column) const { return sqlite3_column_int64(s, column); }
     double real(int column) const { return sqlite3_column_double(s, column); }
 
@@ -148,8 +149,9 @@ QueuedJob JobQueue::jobFrom(const Statement& r) const {
     std::string problem;
     job.request = *requestOf(job.id, problem);
     // What a newer version or a damaged file says is shown, and never begun.
-    if (state < 0 || state > static_cast<int>(JobState::Cancelled)) problem = "its state is not known";
-    job.state = problem.empty() || state == static_cast<int>(JobState::Cancelled)
+    if (!r.isWhole(1) || state < 0 || state > static_cast<int>(JobState::Cancelled))
+        problem = "its state is not known";
+    job.state = problem.empty() || (r.isWhole(1) && state == static_cast<int>(JobState::Cancelled))
                     ? static_cast<JobState>(state)
                     : JobState::Failed;
     job.tries = static_cast<int>(r.whole(2)), job.reason = problem.empty() ? r.text(3) : problem;
