@@ -1,5 +1,5 @@
-// JSON that a person's folders hold and others may have written: sidecars, presets, sessions, the queue's requests,
-// deliveries, by the first byte. What is read is written, and reads back as itself.
+// JSON that a person's folders hold and others may have written: sidecars, presets, sessions, the queue's
+// requests, deliveries, by the first byte. What is read is written, and reads back as itself.
 #include <string>
 
 #include "base/json.h"
@@ -22,7 +22,8 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
             PhotoState state = *record.state;
             state.clipTo(160, 120);
             for (const Probe& p : state.probes)
-                if (p.x < 0 || p.y < 0 || p.x >= 160 || p.y >= 120 || p.width > 160 || p.height > 120) __builtin_trap();
+                if (p.x < 0 || p.y < 0 || p.x >= 160 || p.y >= 120 || p.width > 160 || p.height > 120)
+                    __builtin_trap();
             break;
         }
         case 1: {

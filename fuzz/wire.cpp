@@ -1,5 +1,5 @@
-// What a reader that was led astray sends: photos, glimpses, properties, by the first byte. What is let through can be
-// computed with.
+// What a reader that was led astray sends: photos, glimpses, properties, by the first byte. What is let
+// through can be computed with.
 #include <sys/mman.h>
 #include <unistd.h>
 

@@ -1,7 +1,8 @@
-// A library that is loaded before all others and lets calls of the system fail, for tests of what a program makes of it:
+// A library that is loaded before all others and lets calls of the system fail, for tests of what a program
+// makes of it:
 //   IRENIC_FAIL=CALL:N:ERROR       the N-th call of that kind fails with that errno (numbers)
-//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=BYTES   files below the folder take so many bytes together, then the disk is full
-//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=-1      nothing may be written below it
+//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=BYTES   files below the folder take so many bytes together, then the
+//   disk is full IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=-1      nothing may be written below it
 // Kinds: open (for writing), read, write, sync, rename.
 #ifndef _GNU_SOURCE
 #define _GNU_SOURCE
@@ -85,15 +86,15 @@ bool mayOpen(const char* path, int flags) {
 
 extern "C" {
 
-#define OPEN(NAME)                                                                                                      \
-    int NAME(const char* path, int flags, ...) {                                                                        \
-        va_list list;                                                                                                   \
-        va_start(list, flags);                                                                                          \
-        const mode_t mode = (flags & (O_CREAT | O_TMPFILE)) ? va_arg(list, mode_t) : 0;                                 \
-        va_end(list);                                                                                                   \
-        if (!mayOpen(path, flags)) return -1;                                                                           \
-        static const auto real = next<int (*)(const char*, int, mode_t)>(#NAME);                                        \
-        return real(path, flags, mode);                                                                                 \
+#define OPEN(NAME)                                                                                           \
+    int NAME(const char* path, int flags, ...) {                                                             \
+        va_list list;                                                                                        \
+        va_start(list, flags);                                                                               \
+        const mode_t mode = (flags & (O_CREAT | O_TMPFILE)) ? va_arg(list, mode_t) : 0;                      \
+        va_end(list);                                                                                        \
+        if (!mayOpen(path, flags)) return -1;                                                                \
+        static const auto real = next<int (*)(const char*, int, mode_t)>(#NAME);                             \
+        return real(path, flags, mode);                                                                      \
     }
 OPEN(open)
 OPEN(open64)
@@ -106,13 +107,15 @@ ssize_t read(int file, void* to, size_t count) {
 
 ssize_t write(int file, const void* from, size_t count) {
     static const auto real = next<ssize_t (*)(int, const void*, size_t)>("write");
-    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count))) return -1;
+    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count)))
+        return -1;
     return real(file, from, count);
 }
 
 ssize_t pwrite64(int file, const void* from, size_t count, off64_t at) {
     static const auto real = next<ssize_t (*)(int, const void*, size_t, off64_t)>("pwrite64");
-    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count))) return -1;
+    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count)))
+        return -1;
     return real(file, from, count, at);
 }
 
@@ -138,7 +141,8 @@ int renameat2(int fromFolder, const char* from, int toFolder, const char* to, un
 FILE* fopen(const char* path, const char* mode) {
     static const auto real = next<FILE* (*)(const char*, const char*)>("fopen");
     if (!strchr(mode, 'w') && !strchr(mode, 'a')) return real(path, mode);
-    const int file = open(path, O_WRONLY | O_CREAT | (strchr(mode, 'a') ? O_APPEND : O_TRUNC) | O_CLOEXEC, 0666);
+    const int file =
+        open(path, O_WRONLY | O_CREAT | (strchr(mode, 'a') ? O_APPEND : O_TRUNC) | O_CLOEXEC, 0666);
     if (file < 0) return nullptr;
     cookie_io_functions_t functions{};
     functions.write = [](void* cookie, const char* from, size_t count) -> ssize_t {
@@ -149,7 +153,9 @@ FILE* fopen(const char* path, const char* mode) {
         const off64_t to = lseek64(static_cast<int>(reinterpret_cast<intptr_t>(cookie)), *at, whence);
         return to < 0 ? -1 : (*at = to, 0);
     };
-    functions.close = [](void* cookie) { return close(static_cast<int>(reinterpret_cast<intptr_t>(cookie))); };
+    functions.close = [](void* cookie) {
+        return close(static_cast<int>(reinterpret_cast<intptr_t>(cookie)));
+    };
     return fopencookie(reinterpret_cast<void*>(static_cast<intptr_t>(file)), mode, functions);
 }
 FILE* fopen64(const char* path, const char* mode) { return fopen(path, mode); }

@@ -36,14 +36,21 @@ class TestIdentity : public QObject {
             {"calibration", [](Photo& p) { p.profiles[0].calibration[0] = 1.5; }},
             {"orientation", [](Photo& p) { p.orientation = 6; }},
             {"black level", [](Photo& p) { p.black.pattern[0] += 1; }},
-            {"black of columns", [](Photo& p) { p.black.deltaH.assign(static_cast<std::size_t>(p.width()), 1.f); }},
+            {"black of columns",
+             [](Photo& p) { p.black.deltaH.assign(static_cast<std::size_t>(p.width()), 1.f); }},
             {"white level", [](Photo& p) { p.white -= 1; }},
             {"mosaic", [](Photo& p) { std::swap(p.mosaic.site[0], p.mosaic.site[1]); }},
             {"exposure", [](Photo& p) { p.baselineExposure = 0.5; }},
             {"gains", [](Photo& p) { p.analogBalance[1] = 1.2; }},
-            {"opcodes", [](Photo& p) { p.metadata.mosaic.push_back({0xc741, 7, 4, {0, 0, 0, 0}}); }},
+            {"opcodes",
+             [](Photo& p) {
+                 p.metadata.mosaic.push_back({0xc741, 7, 4, {0, 0, 0, 0}});
+             }},
             {"noise", [](Photo& p) { p.noise.channel[2].a *= 1.1; }},
-            {"defects", [](Photo& p) { p.pattern.defects.push_back({3, 4, 7}); }},
+            {"defects",
+             [](Photo& p) {
+                 p.pattern.defects.push_back({3, 4, 7});
+             }},
             {"what was mended", [](Photo& p) { p.mended = p.samples, p.mended[5] += 1; }},
             {"lens", [](Photo& p) { p.lens = "another"; }},
             {"focal length", [](Photo& p) { p.focal += 1; }},
@@ -66,7 +73,8 @@ class TestIdentity : public QObject {
         b.neutral = {0.4, 1, 0.9};
         PictureStore store(1 << 24, 1 << 24);
         const Rect area{40, 40, 64, 48};
-        const Picture one = store.get(a, {"wavelet"}, {}, area, {1, 0}), two = store.get(b, {"wavelet"}, {}, area, {1, 0});
+        const Picture one = store.get(a, {"wavelet"}, {}, area, {1, 0}),
+                      two = store.get(b, {"wavelet"}, {}, area, {1, 0});
         QVERIFY(one.rgb != two.rgb);
         QVERIFY(two.rgb == renderRegion(b, {"wavelet"}, {}, area, {1, 0}).rgb ||
                 store.get(b, {"wavelet"}, {}, area, {1, 0}).rgb == two.rgb);
@@ -91,8 +99,8 @@ class TestIdentity : public QObject {
         QTest::addColumn<QString>("method");
         for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
     }
-    // What each method and a full look give, as the means of a few blocks. Where this fails, pixels have changed: raise
-    // kAlgorithms, say why beside it, and put the new values here (the test prints them).
+    // What each method and a full look give, as the means of a few blocks. Where this fails, pixels have
+    // changed: raise kAlgorithms, say why beside it, and put the new values here (the test prints them).
     void pixelsChangeWithTheirVersionAlone() {
         QFETCH(QString, method);
         QCOMPARE(kAlgorithms, 1);
@@ -106,7 +114,8 @@ class TestIdentity : public QObject {
             {"learned", {198.8047, 126.2098, 57.7428, 4.8043, 3.0824, 1.8533}},
         };
         const Photo photo = measured();
-        const Look look = lookFromText("exposure=-1.2,highlights=-0.3,shadows=0.4,saturation=1.1,softness=hair,kelvin=4800");
+        const Look look = lookFromText(
+            "exposure=-1.2,highlights=-0.3,shadows=0.4,saturation=1.1,softness=hair,kelvin=4800");
         Settings settings{method.toStdString(), 1.2f, 1.1f};
         settings.grain = 0.1f;
         const Picture p = renderRegion(photo, settings, look, {120, 96, 96, 64}, {1, 0});
@@ -117,7 +126,9 @@ class TestIdentity : public QObject {
                     const double v = p.row(y)[3 * x + c];
                     means[static_cast<std::size_t>(c)] += v / (96 * 64);
                     // How much differs from pixel to pixel: what means do not see.
-                    if (x > 0) means[static_cast<std::size_t>(3 + c)] += std::abs(v - p.row(y)[3 * x - 3 + c]) / (95 * 64);
+                    if (x > 0)
+                        means[static_cast<std::size_t>(3 + c)] +=
+                            std::abs(v - p.row(y)[3 * x - 3 + c]) / (95 * 64);
                 }
         QString line = QStringLiteral("            {\"%1\", {").arg(method);
         for (const double m : means) line += QString::number(m, 'f', 4) + ", ";
