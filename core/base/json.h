@@ -9,7 +9,8 @@
 namespace irenic {
 
 // What no honest file of ours comes near.
-inline constexpr int kDeepestJson = 24;                  // objects and lists within each other
+inline constexpr int kDeepestJson = 24; // objects and lists within each other
+inline constexpr std::size_t kMostJsonValues = 3'000'000;
 inline constexpr std::size_t kLongestJsonText = 1 << 20; // bytes of one text
 
 struct JsonError : std::runtime_error {
