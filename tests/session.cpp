@@ -339,6 +339,7 @@ class TestSession : public QObject {
                                        QByteArray(100000, ']') + "}";
         QTest::newRow("nested, cut") << QByteArray(1000000, '[');
         QTest::newRow("takes") << many("takes", 100000, "{}");
+        QTest::newRow("millions of takes") << many("takes", 2000000, "{}");
         QTest::newRow("probes") << many("probes", 10000, "{\"x\":1}");
         QTest::newRow("exports") << many("exports", 200000, "{\"file\":\"a\"}");
         QTest::newRow("kept") << many("kept", 2000, "{\"name\":\"a\"}");
