@@ -210,7 +210,13 @@ void Document::lookForFreed() {
                 if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end())
                     mine.kept.push_back(k);
             if (!held.worked) mine.state = theirs.record->state;
-            mine.facts = theirs.record->facts;
+            // What was made here meanwhile is a fact as well.
+            PhotoFacts facts = theirs.record->facts;
+            for (const ExportMade& e : mine.facts.exports)
+                if (std::find(facts.exports.begin(), facts.exports.end(), e) == facts.exports.end())
+                    facts.exports.push_back(e);
+            if (!facts.recommended) facts.recommended = mine.facts.recommended;
+            mine.facts = std::move(facts);
         }
         adoptLeft(file, held);
         touch(file);

@@ -208,6 +208,7 @@ class TestKeeping : public test::WindowTest {
         show(one_);
         QVERIFY2(said.join(' ').contains("open in another window"), qPrintable(said.join(' ')));
         field(0, "colour")->setValue(1.75);
+        document().noteExport(path(), {"/quay/meanwhile.dng", presentTime(), 'A'});
         document().save();
         QTRY_VERIFY(!document().unsaved());
         QVERIFY(!QFile::exists(one_ + ".irenic.json"));
@@ -223,6 +224,7 @@ class TestKeeping : public test::WindowTest {
         const auto loaded = loadSidecar(one_.toStdString(), {});
         QCOMPARE(loaded.record->state->takes[0].settings.colour, 1.75f);
         QCOMPARE(loaded.record->kept[0].state->notes, std::string("theirs"));
+        QCOMPARE(loaded.record->facts.exports.size(), std::size_t(1)); // what was made meanwhile
         QVERIFY(QDir(folder_.path()).entryList({"one.dng.irenic.other-*"}).isEmpty());
     }
     void whoeverIsInDoubtIsAskedAfter() {
