@@ -3,8 +3,6 @@
 #include <algorithm>
 #include <utility>
 
-#include "base/safe_file.h"
-#include "base/text.h"
 #include "denoise/method.h"
 #include "raw/identity.h"
 
@@ -14,8 +12,6 @@ namespace {
 
 // A drag and the pause in it are one step; two steps of a key pressed slowly are two.
 constexpr qint64 kOneGesture = 800; // milliseconds
-constexpr int kSaveAfter = 500;     // milliseconds: with the writing itself well within a second
-constexpr int kLookAgain = 5000;    // milliseconds: whether another window has closed a photo
 
 // A take with the first letter that none of the others has.
 Take nextTake(const PhotoState& state) {
@@ -64,32 +60,20 @@ QStringList pathsOf(const std::vector<ExportMade>& exports) {
     return all;
 }
 
-Document::Document(Jobs& jobs, QObject* parent) : QObject(parent), jobs_(jobs), start_(freshState()) {
-    none_.state = std::make_shared<PhotoState>(start_);
-    soon_.setSingleShot(true);
-    soon_.setInterval(kSaveAfter);
-    connect(&soon_, &QTimer::timeout, this, &Document::save);
-    looking_.setInterval(kLookAgain);
-    connect(&looking_, &QTimer::timeout, this, &Document::lookForFreed);
+Document::Document(Jobs& jobs, QObject* parent) : QObject(parent), kept_(jobs) {
+    connect(&kept_, &KeptWork::workChanged, this, &Document::workChanged);
+    connect(&kept_, &KeptWork::saved, this, &Document::saved);
+    connect(&kept_, &KeptWork::savingFailed, this, &Document::savingFailed);
+    connect(&kept_, &KeptWork::inDoubt, this, &Document::inDoubt);
+    connect(&kept_, &KeptWork::message, this, &Document::message);
+    connect(&kept_, &KeptWork::freed, this, [this](const QString& photo, const StatePtr& before) {
+        if (photo.toStdString() != path()) return;
+        KeptWork::Held& held = *kept_.find(path());
+        held.record.state = withProbes(held, held.record.state);
+        tellDifference(*before, state());
+        emit keptChanged();
+    });
     lastChange_.start();
-}
-
-Document::~Document() {
-    // What a job is at work with is in `dirty_` no more, and is written once more here: the later one counts.
-    for (const auto& [file, held] : held_)
-        if (dirty_.count(file) || beingSaved_.count(file)) {
-            try {
-                writer_->write({file, held.digest, held.record, held.elsewhere || held.blocked, ++changes_});
-                if (!held.elsewhere && !held.blocked) forgetElsewhere(held.left);
-            } catch (const std::exception& e) {
-                qWarning("%s: its work could not be saved: %s", shownName(file).c_str(), e.what());
-            }
-        }
-}
-
-const PhotoRecord& Document::record() const {
-    const auto held = held_.find(path());
-    return held == held_.end() ? none_ : held->second.record;
 }
 
 int Document::chosen() const {
@@ -100,38 +84,23 @@ int Document::chosen() const {
 
 void Document::setPhoto(PhotoPtr photo, std::vector<Probe> probes) {
     // The first photo of a session comes back where it was left.
-    if (photo_) view_.panX = view_.panY = 0;
-    rowPans_.clear();
+    if (photo_) viewing_.setPan({});
+    viewing_.resetRows();
     photo_ = std::move(photo);
     lastKey_.clear();
-    Held& held = hold(path(), samplesDigestOf(*photo_));
-    if (!held.looked) adoptLeft(path(), held);
+    KeptWork::Held& held = kept_.hold(path(), samplesDigestOf(*photo_));
+    if (!held.looked) kept_.adoptLeft(path(), held);
     held.placed = std::move(probes);
     held.width = photo_->width(), held.height = photo_->height();
     const bool pasted = held.record.state->pasted.has_value();
     held.record.state = withProbes(held, held.record.state);
-    if (pasted) touch(path());
+    if (pasted) kept_.touch(path());
     emit photoChanged();
     emit keptChanged();
     emit workChanged(QString::fromStdString(path()));
 }
 
-bool Document::worked(const std::string& photo) const {
-    const auto held = held_.find(photo);
-    return held != held_.end() && held->second.worked;
-}
-
-const PhotoRecord* Document::recordOf(const std::string& photo) const {
-    const auto held = held_.find(photo);
-    return held == held_.end() ? nullptr : &held->second.record;
-}
-
-Document::Held* Document::held(const std::string& file) {
-    const auto held = held_.find(file);
-    return held == held_.end() ? nullptr : &held->second;
-}
-
-StatePtr Document::withProbes(const Held& held, const StatePtr& state) const {
+StatePtr Document::withProbes(const KeptWork::Held& held, const StatePtr& state) const {
     auto next = std::make_shared<PhotoState>(*state);
     if (state->pasted || state->probes.empty())
         next->probes =
@@ -140,100 +109,6 @@ StatePtr Document::withProbes(const Held& held, const StatePtr& state) const {
     next->clipTo(photo_->width(), photo_->height());
     next->giveIds();
     return *next == *state ? state : next;
-}
-
-Document::Held& Document::hold(const std::string& file, const std::string& digest) {
-    const auto [at, isNew] = held_.try_emplace(file);
-    Held& held = at->second;
-    if (held.digest.empty()) held.digest = digest;
-    if (!isNew) return held;
-    held.record.state = std::make_shared<PhotoState>(start_);
-    if (!keeps_) return held;
-    if (!claim(file, held) && held.elsewhere) looking_.start();
-    Loaded loaded = loadSidecar(file, held.digest);
-    held.blocked = loaded.blocked;
-    for (const std::string& m : loaded.messages) emit message(QString::fromStdString(m));
-    held.worked = loaded.record.has_value();
-    if (loaded.record) held.record = std::move(*loaded.record);
-    return held;
-}
-
-bool Document::claim(const std::string& file, Held& held) {
-    const QString name = QString::fromStdString(shownName(file));
-    Claim::Holder holder;
-    try {
-        held.claim = Claim::take(claimOf(sidecarPlaces(file, held.digest).target()), &holder);
-    } catch (const std::exception&) {
-        return true; // nowhere to write: nothing of anybody's to overwrite either
-    }
-    if (held.claim) return true;
-    if (std::exchange(held.elsewhere, true)) return false; // it was told
-    const QString who = QString::fromStdString(shownProcess(holder.process));
-    if (holder.life == Life::Alive)
-        emit message(
-            tr("%1 is open in another window (%2): your changes are kept beside its work.").arg(name, who));
-    else
-        emit inDoubt(QString::fromStdString(file),
-                     tr("%1 may be open elsewhere (%2): changes are kept beside it.").arg(name, who));
-    return false;
-}
-
-void Document::takeOver(const std::string& file) {
-    Held* held = this->held(file);
-    if (!held || !held->elsewhere) return;
-    try {
-        held->claim = Claim::takeOver(claimOf(sidecarPlaces(file, held->digest).target()));
-    } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
-    }
-    lookForFreed();
-}
-
-// Others may have closed a photo, or ended: its work is this window's then, and what they did meanwhile is a
-// version.
-void Document::lookForFreed() {
-    bool waits = false;
-    for (auto& [file, held] : held_) {
-        if (!held.elsewhere) continue;
-        if (!held.claim && !claim(file, held)) {
-            waits = true;
-            continue;
-        }
-        held.elsewhere = false;
-        const Loaded theirs = loadSidecar(file, held.digest);
-        held.blocked = theirs.blocked;
-        if (theirs.record) {
-            PhotoRecord& mine = held.record;
-            if (held.worked && !(*theirs.record->state == *mine.state))
-                mine.kept.push_back({"as the other window left it", presentTime(), theirs.record->state});
-            for (const KeptVersion& k : theirs.record->kept)
-                if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end())
-                    mine.kept.push_back(k);
-            if (!held.worked) mine.state = theirs.record->state;
-            // What was made here meanwhile is a fact as well.
-            PhotoFacts facts = theirs.record->facts;
-            for (const ExportMade& e : mine.facts.exports)
-                if (std::find(facts.exports.begin(), facts.exports.end(), e) == facts.exports.end())
-                    facts.exports.push_back(e);
-            if (!facts.recommended) facts.recommended = mine.facts.recommended;
-            mine.facts = std::move(facts);
-        }
-        adoptLeft(file, held);
-        touch(file);
-        emit message(tr("%1 is this window's again; what you change is kept.")
-                         .arg(QString::fromStdString(shownName(file))));
-        if (file == path()) emit keptChanged();
-    }
-    if (!waits) looking_.stop();
-}
-
-void Document::adoptLeft(const std::string& file, Held& held) {
-    if (!keeps_ || held.elsewhere) return;
-    held.looked = true;
-    held.left = leftElsewhere(file, held.digest);
-    for (const KeptVersion& version : held.left.versions)
-        if (!(*version.state == *held.record.state)) held.record.kept.push_back(version);
-    if (!held.left.files.empty()) touch(file);
 }
 
 void Document::copyWork() {
@@ -245,7 +120,7 @@ void Document::pasteWork(Part part, const QStringList& photos) {
     Step step;
     for (const QString& photo : photos) {
         const std::string file = photo.toStdString();
-        const Held& held = hold(file, {});
+        const KeptWork::Held& held = kept_.hold(file, {});
         const StatePtr before = held.record.state;
         auto next = std::make_shared<PhotoState>(*before);
         if (part == Part::Takes || part == Part::All) {
@@ -275,109 +150,39 @@ void Document::pasteWork(Part part, const QStringList& photos) {
     emit historyChanged();
 }
 
-void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c,
-                      const std::string& name) {
-    if (!photo_) {
-        PhotoState next = start_;
-        c(next);
-        next.giveIds();
-        const PhotoState before = start_;
-        start_ = next;
-        none_.state = std::make_shared<PhotoState>(start_);
-        tellDifference(before, start_);
-        return;
-    }
-    const StatePtr before = record().state;
-    auto next = std::make_shared<PhotoState>(*before);
-    c(*next);
-    next->giveIds();
-    if (*next == *before) return;
-    const bool together = !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture;
-    if (!together || !history_.grow(path(), next))
-        history_.add({name.empty() ? nameOfChange(*before, *next) : name, {{path(), before, next}}});
-    lastKey_ = key;
-    lastChange_.restart();
-    put(path(), next);
-    tellDifference(*before, *next);
-    emit historyChanged();
+void Document::change(const std::string& key, const std::function<void(PhotoState&)>& c) {
+    if (photo_) return changeOf(path(), c, {}, key);
+    const StatePtr before = kept_.fresh();
+    PhotoState next = *before;
+    c(next);
+    next.giveIds();
+    kept_.setFresh(next);
+    tellDifference(*before, next);
 }
 
 void Document::changeOf(const std::string& file, const std::function<void(PhotoState&)>& c,
-                        const std::string& name) {
-    if (file == path()) {
-        lastKey_.clear();
-        return change({}, c, name);
-    }
-    Held* held = this->held(file);
+                        const std::string& name, const std::string& key) {
+    const KeptWork::Held* held = kept_.find(file);
     if (!held) return;
     const StatePtr before = held->record.state;
     auto next = std::make_shared<PhotoState>(*before);
     c(*next);
     next->giveIds();
     if (*next == *before) return;
-    history_.add({name.empty() ? nameOfChange(*before, *next) : name, {{file, before, next}}});
-    lastKey_.clear();
+    const bool together = !key.empty() && key == lastKey_ && lastChange_.elapsed() < kOneGesture;
+    if (!together || !history_.grow(file, next))
+        history_.add({name.empty() ? nameOfChange(*before, *next) : name, {{file, before, next}}});
+    lastKey_ = key;
+    lastChange_.restart();
     put(file, next);
+    if (file == path()) tellDifference(*before, *next);
     emit historyChanged();
 }
 
 void Document::put(const std::string& file, const StatePtr& state) {
-    Held& held = held_.at(file);
+    KeptWork::Held& held = *kept_.find(file);
     held.record.state = photo_ && file == path() ? withProbes(held, state) : state;
-    touch(file);
-}
-
-void Document::touch(const std::string& file) {
-    held_.at(file).worked = true;
-    emit workChanged(QString::fromStdString(file));
-    if (!keeps_) return;
-    dirty_.insert(file);
-    if (!soon_.isActive()) soon_.start();
-}
-
-// Off the interface thread: a disk that sleeps, or five hundred photos, take their time.
-void Document::save() {
-    soon_.stop();
-    if (saving_.active() || dirty_.empty()) {
-        if (!unsaved()) emit saved();
-        return; // what has changed meanwhile follows
-    }
-    std::vector<SidecarWriter::Saving> all;
-    std::vector<LeftElsewhere> left;
-    for (const std::string& file : dirty_) {
-        Held& held = held_.at(file);
-        const bool elsewhere = held.elsewhere || held.blocked;
-        all.push_back({file, held.digest, held.record, elsewhere, ++changes_});
-        left.push_back(elsewhere ? LeftElsewhere() : std::exchange(held.left, {}));
-    }
-    beingSaved_ = std::exchange(dirty_, {});
-    using Failed = std::map<std::string, std::string>;
-    saving_ = jobs_.submit(
-        Lane::Saving, 0,
-        [writer = writer_, all = std::move(all), left = std::move(left)](const Work&) {
-            Failed failed;
-            for (std::size_t i = 0; i < all.size(); ++i) try {
-                    writer->write(all[i]);
-                    forgetElsewhere(left[i]);
-                } catch (const std::exception& e) {
-                    failed[all[i].photo] = problemOf(e);
-                }
-            return failed;
-        },
-        [this](const Outcome<Failed>& made) {
-            Failed failed = made.value.value_or(Failed{});
-            if (!made.value)
-                for (const std::string& file : beingSaved_) failed[file] = made.problem;
-            beingSaved_.clear();
-            for (const auto& [file, why] : failed) {
-                dirty_.insert(file);
-                emit message(tr("%1: its work could not be saved: %2")
-                                 .arg(QString::fromStdString(shownName(file)), QString::fromStdString(why)));
-            }
-            if (!failed.empty()) emit savingFailed();
-            if (failed.empty() && !dirty_.empty()) return save();
-            if (dirty_.empty()) emit saved();
-        });
+    kept_.touch(file);
 }
 
 void Document::tellDifference(const PhotoState& before, const PhotoState& after) {
@@ -406,7 +211,7 @@ void Document::apply(const Step& step, bool forward) {
     lastKey_.clear();
     bool here = false;
     for (const StateChange& c : step.changes) {
-        const StatePtr before = held_.at(c.photo).record.state;
+        const StatePtr before = kept_.find(c.photo)->record.state;
         put(c.photo, forward ? c.after : c.before);
         if (c.photo != path()) continue;
         here = true;
@@ -455,7 +260,7 @@ void Document::addTake(int like) {
 }
 
 void Document::setRecommended(const std::string& file, const Recommended& recommended, bool asked) {
-    Held* held = this->held(file);
+    KeptWork::Held* held = kept_.find(file);
     if (!held) return;
     const std::optional<Recommended> before = held->record.facts.recommended;
     held->record.facts.recommended = recommended;
@@ -463,7 +268,7 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
         changeOf(
             file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
             "recommended take");
-        touch(file);
+        kept_.touch(file);
     } else {
         const StatePtr was = held->record.state;
         const auto with = [&](const StatePtr& state) -> StatePtr {
@@ -482,7 +287,7 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
         held->record.state = present ? present : with(was);
         if (file == path()) tellDifference(*was, *held->record.state);
         // Of a photo that somebody works on it is kept with the rest.
-        if (held->worked) touch(file);
+        if (held->worked) kept_.touch(file);
     }
     if (file != path()) return;
     for (std::size_t i = 0; i < takes().size(); ++i) emit settingsChanged(static_cast<int>(i)); // their marks
@@ -587,10 +392,11 @@ void Document::pasteLook() {
 
 void Document::useLookForAll() {
     const Look look = this->look();
-    start_.look = look;
-    if (!photo_) none_.state = std::make_shared<PhotoState>(start_);
+    PhotoState fresh = *kept_.fresh();
+    fresh.look = look;
+    kept_.setFresh(fresh);
     Step step;
-    for (auto& [file, held] : held_) {
+    for (const auto& [file, held] : kept_.all()) {
         if (held.record.state->look == look) continue;
         auto next = std::make_shared<PhotoState>(*held.record.state);
         next->look = look;
@@ -608,69 +414,47 @@ void Document::useLookForAll() {
 }
 
 void Document::useAsDefault() {
-    start_ = state();
-    start_.probes.clear(), start_.references.clear(), start_.notes.clear();
+    PhotoState fresh = state();
+    fresh.probes.clear(), fresh.references.clear(), fresh.notes.clear();
+    kept_.setFresh(fresh);
 }
 
 void Document::setZoom(double zoom) {
-    if (zoom == view_.zoom) return;
-    view_.zoom = zoom;
+    if (zoom == this->zoom()) return;
+    viewing_.setZoom(zoom);
     emit viewChanged();
 }
 
 void Document::zoomBy(int direction, QPointF fromCentre, std::uint32_t probe) {
-    static constexpr double steps[] = {0, 0.25, 1.0 / 3, 0.5, 1, 2, 3, 4, 6, 8, 16};
-    const double before = view_.zoom;
-    const auto at = std::min_element(std::begin(steps), std::end(steps), [&](double a, double b) {
-        return std::abs(a - before) < std::abs(b - before);
-    });
-    const auto index =
-        std::clamp<std::ptrdiff_t>(at - std::begin(steps) + direction, 0, std::ssize(steps) - 1);
-    const double after = steps[index];
-    if (before == after) return;
-    // The pixel under the pointer stays there.
-    if (before > 0 && after > 0) {
-        const QPointF shift = fromCentre * (1 - before / after);
-        const QPointF whole(std::round(shift.x()), std::round(shift.y()));
-        if (probe != 0)
-            rowPans_[probe] += whole;
-        else
-            view_.panX += whole.x(), view_.panY += whole.y();
-    }
-    setZoom(after);
+    if (viewing_.zoomBy(direction, fromCentre, probe)) emit viewChanged();
 }
 
 void Document::setPan(QPointF pan) {
     if (pan == this->pan()) return;
-    view_.panX = pan.x(), view_.panY = pan.y();
+    viewing_.setPan(pan);
     emit viewChanged();
-}
-
-QPointF Document::panOf(std::uint32_t probe) const {
-    const auto own = rowPans_.find(probe);
-    return own == rowPans_.end() ? pan() : pan() + own->second;
 }
 
 void Document::panRow(std::uint32_t probe, QPointF by) {
     if (by.isNull()) return;
-    rowPans_[probe] += by;
+    viewing_.panRow(probe, by);
     emit viewChanged();
 }
 
 void Document::resetPan() {
-    view_.panX = view_.panY = 0;
-    rowPans_.clear();
+    viewing_.setPan({});
+    viewing_.resetRows();
     emit viewChanged();
 }
 
 void Document::setPush(float stops) {
-    if (stops == view_.push) return;
-    view_.push = stops;
+    if (stops == push()) return;
+    viewing_.setPush(stops);
     emit viewChanged();
 }
 
 void Document::setView(const SheetView& view) {
-    view_ = view;
+    viewing_.setView(view);
     emit viewChanged();
 }
 
@@ -714,28 +498,10 @@ void Document::removeProbe(int probe) {
     change({}, [&](PhotoState& s) { s.probes.erase(s.probes.begin() + probe); });
 }
 
-void Document::noteExport(const std::string& photo, const ExportMade& made) {
-    if (Held* held = this->held(photo)) {
-        held->record.facts.exports.push_back(made);
-        return touch(photo);
-    }
-    if (!keeps_) return;
-    // A photo that nobody opened here: held for as long as that takes.
-    Held passing;
-    passing.record.state = std::make_shared<PhotoState>(start_);
-    if (!claim(photo, passing)) return; // another window has it, and sees the queue as well
-    Loaded loaded = loadSidecar(photo, {});
-    if (loaded.blocked) return;
-    if (loaded.record) passing.record = std::move(*loaded.record);
-    passing.record.facts.exports.push_back(made);
-    held_.emplace(photo, std::move(passing)).first->second.worked = true;
-    touch(photo);
-}
-
 void Document::keepVersion(const std::string& name) {
     if (!photo_) return;
-    held_.at(path()).record.kept.push_back({name, presentTime(), record().state});
-    touch(path());
+    kept_.find(path())->record.kept.push_back({name, presentTime(), record().state});
+    kept_.touch(path());
     emit keptChanged();
 }
 

@@ -6,18 +6,16 @@
 #include <QObject>
 #include <QPointF>
 #include <QStringList>
-#include <QTimer>
 #include <functional>
 #include <map>
 #include <optional>
-#include <set>
 #include <string>
 #include <vector>
 
-#include "base/jobs.h"
 #include "develop/render.h"
+#include "kept_work.h"
 #include "session/history.h"
-#include "session/sidecar.h"
+#include "viewing.h"
 
 namespace irenic {
 
@@ -31,9 +29,8 @@ class Document : public QObject {
     static constexpr int kMostTakes = 8, kMostProbes = 12, kMostReferences = 4;
 
     explicit Document(Jobs& jobs, QObject* parent = nullptr);
-    ~Document() override; // saves what is not saved yet, and waits for it
     // From here on nothing is read from or written to sidecars: for pictures of the window.
-    void keepNothing() { keeps_ = false; }
+    void keepNothing() { kept_.keepNothing(); }
 
     PhotoPtr photo() const { return photo_; }
     const PhotoState& state() const { return *record().state; }
@@ -43,14 +40,12 @@ class Document : public QObject {
     const PhotoFacts& facts() const { return record().facts; } // of the photo shown
     int chosen() const; // index of the take that will be exported; -1: none yet
     const Look& look() const { return state().look; }
-    double zoom() const { return view_.zoom; } // 0: fit
-    float push() const { return view_.push; }  // stops, for looking only
-    QPointF pan() const {
-        return {view_.panX, view_.panY};
-    } // of every cell against its probe, in photo pixels
-    // The same with the pan of the probe's own row.
-    QPointF panOf(std::uint32_t probe) const;
-    const SheetView& view() const { return view_; }
+    // How it is looked at (viewing.h).
+    double zoom() const { return view().zoom; } // 0: fit
+    float push() const { return view().push; }  // stops, for looking only
+    QPointF pan() const { return viewing_.pan(); }
+    QPointF panOf(std::uint32_t probe) const { return viewing_.panOf(probe); }
+    const SheetView& view() const { return viewing_.view(); }
 
     // Shows a photo, with what is kept for it; a photo that nobody has worked on gets `probes` and the takes
     // and look that new photos start with.
@@ -91,8 +86,6 @@ class Document : public QObject {
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
     void setZoom(double zoom);
-    // The next step of the zoom, 1 in or -1 out; in the row of `probe` (0: in all) the place that lies
-    // `fromCentre` photo pixels off stays.
     void zoomBy(int direction, QPointF fromCentre, std::uint32_t probe = 0);
     void setPan(QPointF pan); // of all rows
     void panRow(std::uint32_t probe, QPointF by);
@@ -105,8 +98,8 @@ class Document : public QObject {
     void addProbe(int x, int y);
     void removeProbe(int probe);
     void orderProbe(int from, int to);
-    // A file was made of a photo: a fact, whether the photo is open or not.
-    void noteExport(const std::string& photo, const ExportMade& made);
+    // See KeptWork.
+    void noteExport(const std::string& photo, const ExportMade& made) { kept_.noteExport(photo, made); }
 
     // The whole state of the photo shown under a name, to come back to.
     const std::vector<KeptVersion>& keptVersions() const { return record().kept; }
@@ -117,15 +110,12 @@ class Document : public QObject {
     void undo();
     void redo();
     void goTo(std::size_t step); // so many steps done
-    // Begins to write what has changed now instead of within a second; saved() tells when all is on the disk.
-    void save();
-    // Where another has a photo's work open, or may have: this window has it from here on.
-    void takeOver(const std::string& photo);
-    // Whether somebody has worked on a photo; and what is held of one that was opened, else null.
-    bool worked(const std::string& photo) const;
-    const PhotoRecord* recordOf(const std::string& photo) const;
-    // Whether anything of a photo's work would be lost if the program ended now.
-    bool unsaved() const { return !dirty_.empty() || saving_.active(); }
+    // How it is kept (kept_work.h).
+    void save() { kept_.save(); }
+    void takeOver(const std::string& photo) { kept_.takeOver(photo); }
+    bool worked(const std::string& photo) const { return kept_.worked(photo); }
+    const PhotoRecord* recordOf(const std::string& photo) const { return kept_.recordOf(photo); }
+    bool unsaved() const { return kept_.unsaved(); }
 
   signals:
     void photoChanged();
@@ -147,51 +137,23 @@ class Document : public QObject {
     void message(const QString& text);
 
   private:
-    // What is held for a photo that was opened.
-    struct Held {
-        PhotoRecord record;
-        std::string digest; // of its samples; empty while the photo has not been read
-        std::optional<Claim> claim;
-        bool elsewhere = false;    // another has its work open: what is done here is kept beside it
-        bool blocked = false;      // what is kept can neither be read nor moved away: likewise
-        LeftElsewhere left;        // what other windows left, and is a version here now
-        bool looked = false;       // for such
-        bool worked = false;       // somebody has changed it, now or before
-        std::vector<Probe> placed; // what it was opened with
-        int width = 0, height = 0; // of the photo; 0: it was not read yet
-    };
-    const PhotoRecord& record() const;
-    Held* held(const std::string& file);
-    // Asks for the claim on its sidecar; whether this window has it now.
-    bool claim(const std::string& file, Held& held);
-    // What another window left of a photo becomes versions to come back to.
-    void adoptLeft(const std::string& file, Held& held);
-    void lookForFreed(); // photos that others had open
-    // What is held for a photo, fetched from where it is kept if it is new. Without a digest only what lies
-    // beside the photo is found.
-    Held& hold(const std::string& file, const std::string& digest);
+    const PhotoRecord& record() const { return kept_.recordOrFresh(path()); }
     // With probes: those that were pasted before the photo was read, else those it was opened with.
-    StatePtr withProbes(const Held& held, const StatePtr& state) const;
+    StatePtr withProbes(const KeptWork::Held& held, const StatePtr& state) const;
     std::string path() const { return photo_ ? photo_->file.string() : std::string(); }
-    // Makes a new state by c(state). Changes with one key that follow each other quickly are one step.
-    // `name` instead of one that tells what differs.
-    void change(const std::string& key, const std::function<void(PhotoState&)>& c,
-                const std::string& name = {});
-    // Likewise of a photo that is open, whether it is the one shown or not; no gesture goes on in it.
-    void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c,
-                  const std::string& name);
+    // Makes a new state of the photo shown by c(state), or of what new photos start with. Changes with one
+    // key that follow each other quickly are one step.
+    void change(const std::string& key, const std::function<void(PhotoState&)>& c);
+    // Likewise of any photo that is open; `name` instead of one that tells what differs.
+    void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name,
+                  const std::string& key = {});
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
     void tellDifference(const PhotoState& before, const PhotoState& after);
-    void touch(const std::string& path);
 
-    Jobs& jobs_;
     PhotoPtr photo_;
-    std::map<std::string, Held> held_; // by path
-    PhotoRecord none_;                 // while no photo is shown: what new ones start with
-    PhotoState start_;
-    SheetView view_;
-    std::map<std::uint32_t, QPointF> rowPans_; // by probe
+    KeptWork kept_;
+    Viewing viewing_;
     std::optional<Look> copied_;
     // A copied work, and its probes with the size of its photo.
     struct Copied {
@@ -202,12 +164,6 @@ class Document : public QObject {
     History history_;
     std::string lastKey_;
     QElapsedTimer lastChange_;
-    bool keeps_ = true;
-    std::set<std::string> dirty_, beingSaved_;
-    std::uint64_t changes_ = 0;
-    std::shared_ptr<SidecarWriter> writer_ = std::make_shared<SidecarWriter>();
-    Job saving_;
-    QTimer soon_, looking_;
 };
 
 } // namespace irenic

@@ -10,46 +10,39 @@
 #include "base/jobs.h"
 #include "develop/picture_store.h"
 #include "image/place.h"
-#include "judge/reference.h"
-#include "judge/removed.h"
+#include "judge/difference.h"
 
 namespace irenic {
 
 // Everything a cell's pixels depend on.
 struct RenderKey {
-    PhotoPtr photo;
-    Settings settings;
-    Look look;
+    Shown shown; // a recipe without a photo: nothing
     Rect area;
-    double zoom = 1; // pixels of the screen for one of the photo
-    float push = 0;
-    ReferencePtr reference; // shown instead of the photo; null: the photo
+    View view;
     friend bool operator==(const RenderKey&, const RenderKey&) = default;
-    // The same place of the same photo, cleaned otherwise: what a hand on a strength brings about.
-    bool isCleanedOtherwise(const RenderKey& than) const {
-        RenderKey same = than;
-        same.settings = settings;
-        return !reference && same == *this && !(settings == than.settings);
-    }
+    bool empty() const;
+    // Where the photo itself is shown.
+    const Recipe& recipe() const { return std::get<Recipe>(shown); }
 };
 
-// Two pictures of the same place, the first less the second.
-struct Pair {
-    RenderKey first, second;
-    DifferencePart part = DifferencePart::Everything;
-    double gain = 4;
-    friend bool operator==(const Pair&, const Pair&) = default;
-    bool isCleanedOtherwise(const Pair& than) const {
-        return first == than.first && part == than.part && gain == than.gain &&
-               second.isCleanedOtherwise(than.second);
-    }
+// Everything that the pixels of a difference depend on.
+struct DifferenceKey {
+    Difference difference;
+    Rect area;
+    double zoom = 1;
+    friend bool operator==(const DifferenceKey&, const DifferenceKey&) = default;
 };
+
+// Whether one is the same place of the same photo as the other, cleaned otherwise: what a hand on a strength
+// brings about. Of a difference it is the second that the hand moves.
+bool isCleanedOtherwise(const RenderKey& one, const RenderKey& other);
+bool isCleanedOtherwise(const DifferenceKey& one, const DifferenceKey& other);
 
 // What `screen` pixels of the screen show around a place of the developed picture; a zoom of 0 fits what the
-// look leaves of the photo. Settings without any strength become the original, so that all of them share its
-// picture.
-RenderKey renderKey(const PhotoPtr& photo, const Settings& settings, const Look& look, PicturePoint centre,
-                    const Shown& as, QSize screen);
+// look leaves of the photo.
+RenderKey renderKey(const Recipe& recipe, PicturePoint centre, const View& view, QSize screen);
+
+QImage imageOf(const Picture& picture);
 
 class Renderer {
   public:
@@ -62,8 +55,7 @@ class Renderer {
     // In the quick grade of colours, and not kept: for what will be another picture in a moment.
     [[nodiscard]] Job requestDraft(const RenderKey& key, double order,
                                    std::function<void(Outcome<QImage>)> use);
-    // What differs at the second's place, at its zoom.
-    [[nodiscard]] Job requestDifference(const Pair& pair, double order,
+    [[nodiscard]] Job requestDifference(const DifferenceKey& key, double order,
                                         std::function<void(Outcome<QImage>)> use);
     // What is there of a picture that is being made, and where nothing is yet (in its pixels); null: nothing.
     std::pair<QImage, QRegion> soFar(const RenderKey& key);
@@ -71,9 +63,9 @@ class Renderer {
 
   private:
     struct Kept {
-        RenderKey key; // without photo and reference, which would stay in memory
-        PhotoId photo;
-        std::uint64_t reference; // its serial; 0: none
+        std::string shown; // its id: what is shown itself would stay in memory
+        Rect area;
+        View view;
         QImage image;
     };
     // Shared with the jobs at work, which may end after the renderer does.

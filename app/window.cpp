@@ -155,7 +155,9 @@ Window::Window(QWidget* parent)
     connect(closeUp_, &CloseUp::hovered, this,
             [this](std::optional<QPoint> p) { viewStrip_->setPixel(p ? pixelText(*p) : QString()); });
     connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
-    connect(sheet_, &Sheet::levelAsked, this, &Window::levelTakes);
+    connect(sheet_, &Sheet::levelAsked, &equalise_, &Equalise::after);
+    connect(&equalise_, &Equalise::message, this,
+            [this](const QString& text) { exportBar_->setMessage(text); });
     connect(sheet_, &Sheet::presetAsked, presets_, &PresetMenu::keepTake);
     connect(lookStrip_, &LookStrip::presetAsked, presets_, &PresetMenu::keepLook);
     connect(start_, &StartPage::openAsked, this, &Window::askForPhotos);
@@ -411,50 +413,6 @@ void Window::rememberSession() {
         });
 }
 
-// Equal noise: the other takes' strengths are measured so that they leave as much noise as this one.
-void Window::levelTakes(int take, NoiseKind kind) {
-    const PhotoPtr photo = document_.photo();
-    if (!photo || document_.takes().size() < 2) return;
-    struct Result {
-        std::map<std::uint32_t, Settings> settings;
-        QString text;
-    };
-    const QString what = kind == NoiseKind::Luminance ? tr("luminance") : tr("colour");
-    exportBar_->setMessage(tr("Measuring for equal %1 noise…").arg(what));
-    levelling_ = jobs_.submit(
-        Lane::Quiet, -10,
-        [photo, takes = document_.takes(), take, kind](const Work& work) {
-            const std::vector<Rect> areas = flatAreas(*photo, 3, work);
-            const Take& reference = takes[static_cast<std::size_t>(take)];
-            const NoiseLeft left = noiseLeftIn(*photo, reference.settings, areas, work.part(0, 0.1));
-            const double target = kind == NoiseKind::Luminance ? left.luminance : left.colour;
-            Result out;
-            for (const Take& t : takes) {
-                if (t.id == reference.id) continue;
-                const Levelled l = levelled(*photo, t.settings, kind, target, areas, {work.stop, nullptr});
-                out.settings[t.id] = l.settings;
-                const float strength =
-                    kind == NoiseKind::Luminance ? l.settings.luminance : l.settings.colour;
-                out.text += QStringLiteral("%1 %2×%3, ")
-                                .arg(QLatin1Char(t.letter))
-                                .arg(static_cast<double>(strength), 0, 'f', 2)
-                                .arg(l.reached ? QString() : tr(" (as near as it comes)"));
-            }
-            out.text += tr("%1 % of the noise left").arg(100 * target, 0, 'f', 1);
-            return out;
-        },
-        [this, what, file = photo->file.string(),
-         letter = document_.takes()[static_cast<std::size_t>(take)].letter](const Outcome<Result>& made) {
-            if (!made.value) return exportBar_->setMessage(QString::fromStdString(made.problem));
-            document_.setSeveral(file, made.value->settings,
-                                 "equal " + what.toStdString() + " noise, after " + std::string(1, letter));
-            const bool here = document_.photo() && document_.photo()->file.string() == file;
-            exportBar_->setMessage(
-                (here ? QString() : QString::fromStdString(shownName(file)) + QStringLiteral(": ")) +
-                tr("Equal %1 noise: %2.").arg(what, made.value->text));
-        });
-}
-
 void Window::askForVersion() {
     if (!document_.photo()) return;
     const QString proposed = tr("version %1").arg(document_.keptVersions().size() + 1);
@@ -498,9 +456,7 @@ void Window::refreshOverview() {
         });
 }
 
-void Window::showOverview(const Picture& p) {
-    overview_->setImage(QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
-}
+void Window::showOverview(const Picture& p) { overview_->setImage(imageOf(p)); }
 
 void Window::askForPhotos() {
     QSettings memory;

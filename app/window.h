@@ -6,7 +6,7 @@
 
 #include "base/jobs.h"
 #include "document.h"
-#include "judge/equal_noise.h"
+#include "equalise.h"
 #include "renderer.h"
 
 class QMenu;
@@ -72,7 +72,6 @@ class Window : public QMainWindow {
     void askWhoHasIt(const QString& photo, const QString& text);
     QString layoutText() const;
     void restoreLayout(const QString& text);
-    void levelTakes(int take, NoiseKind kind);
     void askForVersion();
     void listVersions();
     void askForMonitor();
@@ -85,6 +84,7 @@ class Window : public QMainWindow {
     Jobs jobs_;
     Document document_{jobs_};
     Renderer renderer_{jobs_};
+    Equalise equalise_{document_, jobs_};
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
     QMenu *versions_ = nullptr, *made_ = nullptr;
@@ -105,7 +105,7 @@ class Window : public QMainWindow {
     QSplitter *splitter_, *foot_ = nullptr;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
-    Job overviewWork_, levelling_, remembered_;
+    Job overviewWork_, remembered_;
     QSize fitted_;         // the size that it was given to fit its screen
     bool closing_ = false; // what was to be kept is kept, or is given up
 };

@@ -14,6 +14,7 @@
 #include "denoise/clean.h"
 #include "denoise/method.h"
 #include "develop/render.h"
+#include "judging_options.h"
 #include "measure/open.h"
 #include "photographs.h"
 #include "scores.h"
@@ -26,18 +27,14 @@ namespace {
 
 constexpr const char* kReference = "OpenCV coloured NLM";
 
-struct Asked {
-    int crop = 768;
-    std::vector<double> isos{3200, 12800, 51200};
+struct Asked : JudgingOptions {
     std::vector<int> qualities{50, 70, 90};
-    std::vector<std::string> methods;
-    bool each = false, reference = true;
 };
 
 cv::Mat cleaned(const Photo& photo, const std::string& method) {
     const Settings settings = method == "original" ? Settings::original() : settingsFromText(method);
-    return encodedPicture(
-        developRegion(photo, settings, {}, {0, 0, photo.width(), photo.height()}, OutputSpace::Srgb));
+    return encodedPicture(developRegion(recipeOf(photo, settings, {}), {0, 0, photo.width(), photo.height()},
+                                        OutputSpace::Srgb));
 }
 
 Scores bestReference(const cv::Mat& truth, const cv::Mat& jpeg) {
@@ -101,12 +98,8 @@ int main(int argc, char** argv) {
     keepFreedMemory();
     Asked asked;
     CLI::App app("How well compressed pictures are cleaned; Markdown.");
-    app.add_option("--crop", asked.crop, "pixels along a side of each photograph")->capture_default_str();
-    app.add_option("--iso", asked.isos, "one or several");
+    asked.addTo(app);
     app.add_option("--quality", asked.qualities, "one or several");
-    app.add_option("--method", asked.methods, "takes, one or several; all methods without this");
-    app.add_flag("!--no-reference", asked.reference, "without OpenCV, which takes most of the time");
-    app.add_flag("--each", asked.each, "every picture's CPSNR to standard error");
     CLI11_PARSE(app, argc, argv);
     if (asked.methods.empty())
         for (const auto& m : methods()) asked.methods.push_back(m->id());

@@ -16,6 +16,7 @@
 #include "deliver/export.h"
 #include "develop/demosaic.h"
 #include "develop/render.h"
+#include "judging_options.h"
 #include "photographs.h"
 #include "scenes.h"
 #include "sensor.h"
@@ -140,7 +141,7 @@ void develop(const Photo& photo, const Look& look) {
     constexpr int rows = 512;
     for (int top = 0; top < photo.height(); top += rows) {
         const Rect strip{0, top, photo.width(), std::min(rows, photo.height() - top)};
-        auto rgb = developRegion(photo, Settings::original(), look, strip, kWorkingSpace);
+        auto rgb = developRegion(recipeOf(photo, Settings::original(), look), strip, kWorkingSpace);
         forEachBand(strip.height, 16, {}, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
@@ -151,7 +152,7 @@ void develop(const Photo& photo, const Look& look) {
 // 24 MP, without denoising.
 void speed() {
     constexpr int width = 6000, height = 4000;
-    const auto light = renderView(View::SackStore, 1500, 1000);
+    const auto light = renderScene(Scene::SackStore, 1500, 1000);
     Body body;
     Shot shot;
     shot.iso = 800;
@@ -187,8 +188,8 @@ void speed() {
         const double whole = secondsOf([&] { develop(photo, look); }) / (width * height);
         const double region = secondsOf([&] {
                                   for (int i = 0; i < 20; ++i)
-                                      renderRegion(photo, Settings::original(), look,
-                                                   {200 + 211 * i, 150 + 97 * i, 240, 170}, 1);
+                                      render(recipeOf(photo, Settings::original(), look),
+                                             {200 + 211 * i, 150 + 97 * i, 240, 170}, 1);
                               }) /
                               20;
         std::printf(
@@ -203,7 +204,7 @@ int main(int argc, char** argv) {
     keepFreedMemory();
     int crop = 768;
     CLI::App app("Noiseless mosaics made whole again, and the speed of that; Markdown.");
-    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
+    addCrop(app, crop);
     bool onlySpeed = false;
     app.add_flag("--speed", onlySpeed, "nothing but the speed of a full development");
     CLI11_PARSE(app, argc, argv);

@@ -11,6 +11,7 @@
 #include "base/text.h"
 #include "deliver/estimate.h"
 #include "deliver/export.h"
+#include "deliver/formats.h"
 #include "measure/open.h"
 
 using namespace irenic;
@@ -33,24 +34,25 @@ int main(int argc, char** argv) {
             for (const ExportFormat format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
                 double told[2], taken = 0, size = 0;
                 for (double& t : told) {
-                    ExportOrder order;
-                    order.settings = Settings{method}, order.how.format = format, order.overwrite = true;
-                    order.target = folder.filePath("made").toStdString() + endingOf(format);
-                    const Estimate e = estimate(*photo, order);
+                    Export what{recipeOf(photo, Settings{method}), {}, {}, false};
+                    what.delivery.format = format, what.delivery.conflict = Conflict::Replace;
+                    const std::string target =
+                        folder.filePath("made").toStdString() + formatOf(format).ending;
+                    const Estimate e = estimate(what);
                     t = e.seconds;
                     const auto begun = std::chrono::steady_clock::now();
-                    exportPhoto(*photo, order);
+                    exportFile(what, target);
                     taken = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
-                    size = e.bytes / static_cast<double>(std::filesystem::file_size(order.target)) - 1;
-                    noteTaken(order, e, taken);
+                    size = e.bytes / static_cast<double>(std::filesystem::file_size(target)) - 1;
+                    noteTaken(what, e, taken);
                 }
                 const double first = told[0] / taken - 1, later = told[1] / taken - 1;
                 worstFirst = std::max(worstFirst, std::abs(first));
                 worstLater = std::max(worstLater, std::abs(later)),
                 worstSize = std::max(worstSize, std::abs(size));
                 std::printf("| %s | %s | %s | %.1f | %.1f | %+.0f %% | %.1f | %+.0f %% | %+.0f %% |\n",
-                            shownName(argv[i]).c_str(), method, endingOf(format), told[0], taken, 100 * first,
-                            told[1], 100 * later, 100 * size);
+                            shownName(argv[i]).c_str(), method, formatOf(format).ending, told[0], taken,
+                            100 * first, told[1], 100 * later, 100 * size);
                 std::fflush(stdout);
             }
     }

@@ -17,6 +17,7 @@
 #include <vector>
 
 #include "denoise/clean.h"
+#include "judging_options.h"
 #include "noise/stabilise.h"
 #include "photographs.h"
 #include "sensor.h"
@@ -175,7 +176,7 @@ double psnr(const Plane& a, const Plane& b) {
 int main(int argc, char** argv) {
     int crop = 256;
     CLI::App app("Block matching on the mosaic itself, beside that on packed planes; Markdown.");
-    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
+    addCrop(app, crop);
     CLI11_PARSE(app, argc, argv);
     std::printf("| ISO | on the mosaic itself, plain loops | packed planes | bm3d |\n|---|---|---|---|\n");
     for (const double iso : {3200.0, 12800.0, 51200.0}) {

@@ -9,6 +9,7 @@
 
 #include "denoise/clean.h"
 #include "denoise/method.h"
+#include "judging_options.h"
 #include "photographs.h"
 #include "sensor.h"
 
@@ -52,7 +53,7 @@ int main(int argc, char** argv) {
     keepFreedMemory();
     int crop = 384;
     CLI::App app("Whether the mosaic's pattern decides how well a method does; Markdown.");
-    app.add_option("--crop", crop, "pixels along a side of each photograph")->capture_default_str();
+    addCrop(app, crop);
     CLI11_PARSE(app, argc, argv);
     const std::vector<std::string> files = unseenPhotographs();
     std::printf("| method | RGGB | GRBG | GBRG | BGGR | spread of one photograph, mean "

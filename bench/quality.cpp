@@ -18,6 +18,7 @@
 #include "denoise/bm3d.h"
 #include "denoise/clean.h"
 #include "document.h"
+#include "judging_options.h"
 #include "measure/noise.h"
 #include "noise/stabilise.h"
 #include "photographs.h"
@@ -81,12 +82,9 @@ Plane plainBlockMatching(const Photo& photo, double& seconds) {
 
 using Named = std::vector<std::pair<std::string, Plane>>;
 
-struct Asked {
-    int crop = 768;
-    bool reference = true, each = false, measured = false;
-    std::vector<double> isos{3200, 12800, 51200};
+struct Asked : JudgingOptions {
+    bool measured = false;
     std::string demo, document;
-    std::vector<std::string> only;
 };
 
 Named truthsFor(const Asked& asked) {
@@ -171,8 +169,8 @@ void judge(const Asked& asked, const std::pair<std::string, Plane>& named, std::
     }
     std::vector<std::pair<std::string, cv::Mat>> found;
     for (const auto& m : methods()) {
-        if (!asked.only.empty() &&
-            std::find(asked.only.begin(), asked.only.end(), m->id()) == asked.only.end())
+        if (!asked.methods.empty() &&
+            std::find(asked.methods.begin(), asked.methods.end(), m->id()) == asked.methods.end())
             continue;
         const auto begun = std::chrono::steady_clock::now();
         const Plane p = cleanMosaic(photo, {m->id()}, all);
@@ -208,12 +206,8 @@ int main(int argc, char** argv) {
     keepFreedMemory();
     Asked asked;
     CLI::App app("How well every method cleans pictures whose truth is known; Markdown.");
-    app.add_option("--crop", asked.crop, "pixels along a side of each photograph")->capture_default_str();
-    app.add_option("--iso", asked.isos, "one or several");
+    asked.addTo(app);
     app.add_option("--demo", asked.demo, "the folder with the truths of irenic-cli demo-data --truth");
-    app.add_option("--method", asked.only, "one or several; all without this");
-    app.add_flag("!--no-reference", asked.reference, "without what others make of the same");
-    app.add_flag("--each", asked.each, "every picture's CPSNR to standard error");
     app.add_flag("--measured", asked.measured, "noise as measured on each picture, not as it is");
     app.add_option("--document", asked.document, "the folder of quality.md, which is brought up to date");
     CLI11_PARSE(app, argc, argv);

@@ -1,11 +1,11 @@
 #include "scores.h"
+#include "../tests/colour_difference.h"
 
 #include <algorithm>
 #include <cmath>
 #include <opencv2/imgproc.hpp>
 
 #include "develop/render.h"
-#include "judge/difference.h"
 
 namespace irenic {
 
@@ -18,8 +18,8 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
                       static_cast<std::size_t>(x)] =
                 static_cast<std::uint16_t>(
                     std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    return encodedPicture(developRegion(p, Settings::original(), {}, {0, 0, mosaic.width(), mosaic.height()},
-                                        OutputSpace::Srgb));
+    return encodedPicture(developRegion(recipeOf(p, Settings::original(), {}),
+                                        {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb));
 }
 
 cv::Mat encodedPicture(const Image& rgb) {
@@ -71,7 +71,7 @@ Scores score(const cv::Mat& truth, const cv::Mat& found) {
     };
     for (int y = 0; y < la.rows; ++y)
         for (int x = 0; x < la.cols; ++x)
-            sum += ciede2000(lab(la.at<cv::Vec3f>(y, x)), lab(lb.at<cv::Vec3f>(y, x)));
+            sum += test::ciede2000(lab(la.at<cv::Vec3f>(y, x)), lab(lb.at<cv::Vec3f>(y, x)));
     s.colour = sum / (la.rows * la.cols);
     return s;
 }

@@ -28,8 +28,8 @@ double sheetSeconds(const Photo& photo) {
         Settings::original(), {"bm3d", 1, 1, 0, 0}, {"nlm", 1, 1, 0, 0}, {"wavelet", 1, 1, 0, 0}};
     for (int row = 0; row < 3; ++row)
         for (const Settings& take : takes)
-            renderRegion(photo, take, {},
-                         {photo.width() / 5 * (row + 1), photo.height() / 5 * (row + 1), 250, 200}, 1);
+            render(recipeOf(photo, take, {}),
+                   {photo.width() / 5 * (row + 1), photo.height() / 5 * (row + 1), 250, 200}, 1);
     return std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
 }
 

@@ -128,12 +128,13 @@ void exports() {
         photo.file = folder / "original.dng";
         malloc_trim(0);
         forgetPeak();
-        ExportOrder order;
-        order.settings = {method};
-        order.target = folder / "waves.dng";
-        order.overwrite = true;
+        Export what{recipeOf(photo), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {method};
+        target = folder / "waves.dng";
+        what.delivery.conflict = Conflict::Replace;
         const auto begun = std::chrono::steady_clock::now();
-        exportPhoto(photo, order);
+        exportFile(what, target);
         const double s = std::chrono::duration<double>(std::chrono::steady_clock::now() - begun).count();
         std::printf("| %.0f MP, %s | %.1f | %.0f | %.1f |\n", 1e-6 * w * h, method, s, memory("VmHWM"),
                     memory("VmHWM") * 1048576 / (static_cast<double>(w) * h));

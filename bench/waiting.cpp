@@ -65,8 +65,8 @@ class Bench {
                 QElapsedTimer clock;
                 clock.start();
                 for (RenderKey& k : keys) {
-                    k.settings.luminance = strength;
-                    renderRegion(*k.photo, k.settings, k.look, k.area, {k.zoom, k.push});
+                    std::get<Recipe>(k.shown).settings.luminance = strength;
+                    render(k.shown, k.area, k.view);
                 }
                 cores.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
             }
@@ -155,9 +155,9 @@ class Bench {
                 set(m->id(), next());
                 alls.push_back(until([&] { return view.current(); }));
                 RenderKey k = view.cell(1)->wanted();
-                k.settings.luminance = next();
+                std::get<Recipe>(k.shown).settings.luminance = next();
                 clock.start();
-                renderRegion(*k.photo, k.settings, k.look, k.area, {k.zoom, k.push});
+                render(k.shown, k.area, k.view);
                 cores.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
             }
             std::printf("%-14s %10.1f %10.1f %8.1f %%\n", m->id().c_str(), median(alls), median(cores),

@@ -77,12 +77,12 @@ void soften(Plane& p) {
 // The photo to render the preview from: of a body with a wide mosaic a small view taken with a 2x2 one, since
 // a picture of 512 pixels does not need what spreading the colours of a wide mosaic takes.
 Photo seenForPreview(const Photo& photo, const std::array<Plane, 3>& light, const DemoShot& d) {
-    if (!photo.wide) return photo;
+    if (!photo.xtrans) return photo;
     Body body = d.body;
     body.xTrans = false;
     std::array<Plane, 3> small;
     for (std::size_t c = 0; c < 3; ++c)
-        small[c] = shrunk(light[c], light[c].width() / 8 * 2, light[c].height() / 8 * 2);
+        small[c] = areaAverage(light[c], light[c].width() / 8 * 2, light[c].height() / 8 * 2);
     return takePhoto(exposeMosaic(small, body, d.shot, d.optics), body, d.shot);
 }
 
@@ -99,10 +99,10 @@ void makePhoto(const std::filesystem::path& to, const DemoShot& d, const Photo& 
                const std::array<Plane, 3>& light, const Work& work) {
     SafeFile file(to, SafeFile::Existing::Keep);
     if (d.jpegQuality > 0) {
-        ExportOrder order;
-        order.settings = Settings::original();
-        order.how.format = ExportFormat::Jpeg, order.how.quality = static_cast<float>(d.jpegQuality);
-        writeJpeg(file.path(), photo, order, {}, work);
+        Export what{recipeOf(photo), {}, {}, false};
+        what.delivery.format = ExportFormat::Jpeg;
+        what.delivery.quality = static_cast<float>(d.jpegQuality);
+        writeJpeg(file.path(), what, {}, work);
     } else {
         DngExtras extras;
         extras.preview = renderOverview(seenForPreview(photo, light, d), {}, 512);
@@ -136,7 +136,7 @@ void makeDemoData(const std::filesystem::path& folder, bool truth, double scale,
                     return static_cast<int>(std::lround(full * scale / 4)) * 4;
                 };
                 if (scale != 1)
-                    for (Plane& p : light) p = shrunk(p, side(p.width()), side(p.height()));
+                    for (Plane& p : light) p = areaAverage(p, side(p.width()), side(p.height()));
             }
             const Plane mosaic = exposeMosaic(light, d.body, d.shot, d.optics);
             Photo photo = takePhoto(mosaic, d.body, d.shot);

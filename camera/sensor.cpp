@@ -230,10 +230,10 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
         }
     });
     if (body.xTrans) {
-        WideMosaic wide;
+        XTransMosaic wide;
         for (int i = 0; i < 36; ++i) wide.site[static_cast<std::size_t>(i)] = body.colourAt(i % 6, i / 6);
         wide.samples = photo.samples, wide.black = photo.black;
-        photo.wide = std::move(wide);
+        photo.xtrans = std::move(wide);
     }
 
     // Exif, in the entries' own form.

@@ -14,7 +14,7 @@ namespace irenic {
 
 void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Photo& photo,
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
-                       const Shown& shown, const Work& work) {
+                       const View& view, const Work& work) {
     constexpr int gap = 6, head = 40;
     std::error_code none;
     if (std::filesystem::equivalent(to, photo.file, none))
@@ -31,7 +31,7 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
         rows.emplace_back();
         int across = gap;
         for (const Settings& s : columns) {
-            const Picture p = renderRegion(photo, s, look, probe, shown, work);
+            const Picture p = render(recipeOf(photo, s, look), probe, view, work);
             rows.back().push_back(
                 QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
             across += p.width + gap;

@@ -14,6 +14,6 @@ namespace irenic {
 // Cancelled.
 void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Photo& photo,
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
-                       const Shown& shown, const Work& work = {});
+                       const View& view, const Work& work = {});
 
 } // namespace irenic

@@ -17,7 +17,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
         const PhotoPtr measured = readPhoto(file.path());
         const Look look = lookFromText("distortion,vignetting,chromatic,fringes,exposure=0.5,demosaic=quick");
         const Rect area = Rect{2, 2, 24, 20}.intersected({0, 0, measured->width(), measured->height()});
-        renderRegion(*measured, {"wavelet"}, look, area, 1);
+        render(recipeOf(*measured, {"wavelet"}, look), area, 1);
         renderOverview(*measured, look, 32);
     } catch (const PhotoError&) {
         // Refused with a sentence: as it should be.

@@ -5,7 +5,7 @@
 #include "denoise/cell_basis.h"
 #include "denoise/clean.h"
 #include "denoise/learned.h"
-#include "denoise/looks.h"
+#include "denoise/network_passes.h"
 #include "denoise/nlbayes.h"
 #include "support.h"
 
@@ -30,7 +30,7 @@ class TestBlocks : public QObject {
     struct Seen {
         Rect area{90, 90, 160, 96};
         PlaneSet noisy, expected;
-        explicit Seen(View view, int room = NonLocalBayes().margin()) {
+        explicit Seen(Scene view, int room = NonLocalBayes().margin()) {
             const auto s = test::shoot(12800, "RGGB", 5, view);
             noisy = stabilisedPlanes(s.photo, area.inflated(room));
             expected = test::expectedPlanes(s, area, 60);
@@ -117,7 +117,7 @@ class TestBlocks : public QObject {
     // than that.
     void bayesCorrectsTheNetwork_data() { theOtherKindCorrects_data(); }
     void bayesCorrectsTheNetwork() {
-        QFETCH(View, view);
+        QFETCH(Scene, view);
         const Learned quick(true), full(false);
         const Seen seen(view, kBayesMargin + full.margin());
         const PlaneSet first = quick.run(seen.noisy, seen.area.inflated(kBayesMargin), kMatched, {});
@@ -134,7 +134,7 @@ class TestBlocks : public QObject {
 
     // What lies a whole number of tiles elsewhere comes out the same to the last bit.
     void bayesMovesWithThePicture() {
-        Seen seen(View::SackStore);
+        Seen seen(Scene::SackStore);
         const Rect wide = seen.area.inflated(kBayesMargin);
         PlaneSet basic = sparseBlockMatching(seen.noisy, wide, 1, {});
         const PlaneSet here = bayesUpon(seen.noisy, basic, seen.area, 1, {});
@@ -151,25 +151,25 @@ class TestBlocks : public QObject {
     // The second look is nearer the truth than the first, and than what it hears, NL-Bayes upon the first.
     void theSecondLookSeesMore_data() { theOtherKindCorrects_data(); }
     void theSecondLookSeesMore() {
-        QFETCH(View, view);
-        const Seen seen(view, looksMargin());
+        QFETCH(Scene, view);
+        const Seen seen(view, passesMargin());
         const Rect area = seen.area.intersected(seen.noisy.extent);
         const auto off = [&](const PlaneSet& of) { return errorOf(of, seen.expected, area); };
-        const double first = off(oneLook(seen.noisy, area, 1, {})),
-                     heard = off(heardBySecondLook(seen.noisy, area, 1, {})),
-                     second = off(twoLooks(seen.noisy, area, 1, {}));
+        const double first = off(onePass(seen.noisy, area, 1, {})),
+                     heard = off(guideOfSecondPass(seen.noisy, area, 1, {})),
+                     second = off(twoPasses(seen.noisy, area, 1, {}));
         qInfo("one look %.4f, heard then %.4f, two looks %.4f", first, heard, second);
         QVERIFY(second < first && second < heard);
     }
 
     // The same first step, then the same kind of blocks or the other one.
     void theOtherKindCorrects_data() {
-        QTest::addColumn<View>("view");
-        QTest::newRow("sacks") << View::SackStore;
-        QTest::newRow("gear") << View::GearLoft;
+        QTest::addColumn<Scene>("view");
+        QTest::newRow("sacks") << Scene::SackStore;
+        QTest::newRow("gear") << Scene::GearLoft;
     }
     void theOtherKindCorrects() {
-        QFETCH(View, view);
+        QFETCH(Scene, view);
         const Seen seen(view);
         const Rect wide = seen.area.inflated(groups::kReach);
         const PlaneSet basic = sparseFirstStep(seen.noisy, wide, 1, {});
@@ -190,7 +190,7 @@ class TestBlocks : public QObject {
 
     // What is asked of one kind of planes does not touch the other.
     void bayesLeavesAloneWhatItShould() {
-        const Seen seen(View::SackStore);
+        const Seen seen(Scene::SackStore);
         const PlaneSet colour = NonLocalBayes().run(seen.noisy, seen.area, {0, 1, 1, 0}, {});
         const PlaneSet light = NonLocalBayes().run(seen.noisy, seen.area, {1, 0, 0, 1}, {});
         for (std::size_t p = 0; p < kPlanes; ++p) {

@@ -81,9 +81,8 @@ class TestCloseUp : public test::WindowTest {
         enter();
         const RenderKey& k = view().cell(1)->wanted();
         TileStore store(std::size_t{1} << 26);
-        const Picture p = renderRegion(*k.photo, k.settings, k.look, k.area, k.zoom, {}, &store);
-        const QImage expected(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
-        QCOMPARE(view().cell(1)->image(), expected.convertToFormat(QImage::Format_RGB32));
+        const Picture p = render(k.shown, k.area, k.view, {Work(), &store});
+        QCOMPARE(view().cell(1)->image(), imageOf(p));
     }
     // While the pointer moves a strength, whole pictures of the moment follow it; the true one comes at rest.
     void aMovingHandSeesPictures() {
@@ -94,7 +93,7 @@ class TestCloseUp : public test::WindowTest {
         emit head->findChild<QComboBox*>("method")->activated(0);
         QVERIFY(ready());
         Cell* cell = view().cell(1);
-        const float before = cell->wanted().settings.luminance;
+        const float before = cell->wanted().recipe().settings.luminance;
         QSignalSpy pictures(cell, &Cell::drafted), done(cell, &Cell::becameCurrent);
         auto* rule = head->findChild<Rule*>("luminance");
         const QPoint from(static_cast<int>(rule->placeOf(rule->value())), rule->height() / 2);
@@ -110,12 +109,11 @@ class TestCloseUp : public test::WindowTest {
         QVERIFY(cell->image().isNull() || !done.isEmpty());
         QTest::mouseRelease(rule, Qt::LeftButton, {}, from + QPoint(40, 0));
         QVERIFY(ready());
-        QVERIFY(cell->wanted().settings.luminance != before);
+        QVERIFY(cell->wanted().recipe().settings.luminance != before);
         const RenderKey& k = cell->wanted();
         TileStore store(std::size_t{1} << 26);
-        const Picture p = renderRegion(*k.photo, k.settings, k.look, k.area, k.zoom, {}, &store);
-        const QImage expected(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
-        QCOMPARE(cell->image(), expected.convertToFormat(QImage::Format_RGB32));
+        const Picture p = render(k.shown, k.area, k.view, {Work(), &store});
+        QCOMPARE(cell->image(), imageOf(p));
     }
     // A slow method's picture of an older step is given up when the hand rests.
     void aRestingHandWaitsForTheNewest() {
@@ -129,7 +127,7 @@ class TestCloseUp : public test::WindowTest {
             QTest::qWait(20);
         }
         QVERIFY(ready());
-        QCOMPARE(view().cell(1)->wanted().settings.luminance, slow.luminance);
+        QCOMPARE(view().cell(1)->wanted().recipe().settings.luminance, slow.luminance);
     }
     void aLineDividesTwo() {
         enter();
@@ -172,12 +170,10 @@ class TestCloseUp : public test::WindowTest {
         const QImage removed = view().difference()->image();
         const RenderKey& k = view().cell(1)->wanted();
         TileStore store(std::size_t{1} << 26);
-        const auto core = [&](const Comparison& what) {
-            const Picture p = renderDifference(*k.photo, what, k.area, k.zoom, {}, &store);
-            return QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
-                .convertToFormat(QImage::Format_RGB32);
-        };
-        QCOMPARE(removed, core({Settings::original(), k.settings}));
+        Recipe original = k.recipe();
+        original.settings = Settings::original();
+        QCOMPARE(removed, imageOf(renderDifference({original, k.shown, DifferencePart::Everything, 4}, k.area,
+                                                   k.view.zoom, {Work(), &store})));
         QVERIFY(view().findChild<QLabel*>("says")->text().contains("detail"));
         const auto now = [this] {
             return QTest::qWaitFor([this] { return !view().difference()->image().isNull(); }, 30000);
@@ -195,7 +191,8 @@ class TestCloseUp : public test::WindowTest {
         QTRY_VERIFY(view().manner() == CloseUp::Manner::Difference);
         QVERIFY(ready() && now());
         QVERIFY(view().difference()->image() != light);
-        const QImage none = core({k.settings, k.settings});
+        const QImage none = imageOf(renderDifference({k.shown, k.shown, DifferencePart::Everything, 4},
+                                                     k.area, k.view.zoom, {Work(), &store}));
         for (int i = 0; i < 50; ++i) QCOMPARE(none.pixel(i * 3 + 5, i * 2 + 3), qRgb(128, 128, 128));
     }
     void placeAndZoomAreTheSheets() {

@@ -1,7 +1,7 @@
 // Colour as DNG describes it: what a camera saw comes out as it was.
 #include <QTest>
 
-#include "judge/difference.h"
+#include "colour_difference.h"
 #include "measure/open.h"
 #include "raw/light.h"
 #include "support.h"
@@ -43,11 +43,11 @@ class TestColour : public QObject {
     }
     void differencesAreThoseOfTheLiterature() {
         // Of the test data that Sharma, Wu and Dalal published.
-        QVERIFY(std::abs(ciede2000({50, 2.6772, -79.7751}, {50, 0, -82.7485}) - 2.0425) < 1e-4);
-        QVERIFY(std::abs(ciede2000({50, 2.5, 0}, {73, 25, -18}) - 27.1492) < 1e-4);
-        QVERIFY(std::abs(ciede2000({22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}) - 2.0373) <
-                1e-4);
-        const Vector3 lab = labOf({0.9642, 1, 0.8249});
+        QVERIFY(std::abs(test::ciede2000({50, 2.6772, -79.7751}, {50, 0, -82.7485}) - 2.0425) < 1e-4);
+        QVERIFY(std::abs(test::ciede2000({50, 2.5, 0}, {73, 25, -18}) - 27.1492) < 1e-4);
+        QVERIFY(std::abs(test::ciede2000({22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}) -
+                         2.0373) < 1e-4);
+        const Vector3 lab = test::labOf({0.9642, 1, 0.8249});
         QVERIFY(std::abs(lab[0] - 100) < 1e-9 && std::abs(lab[1]) < 1e-9 && std::abs(lab[2]) < 1e-9);
     }
     // A camera that sees differently under lamps and in daylight, under a light between the two.
@@ -88,7 +88,7 @@ class TestColour : public QObject {
                           seen = camera * (inverse(adapt) * d50);
             Vector3 balanced = seen;
             for (std::size_t k = 0; k < 3; ++k) balanced[k] /= p.neutral[k] * largest;
-            sum += ciede2000(labOf(m * balanced), labOf(d50)) / 24;
+            sum += test::ciede2000(test::labOf(m * balanced), test::labOf(d50)) / 24;
         }
         QVERIFY2(sum < 0.1, qPrintable(QString::number(sum)));
         // Under one of the two lights the other profile does not count.
@@ -113,7 +113,7 @@ class TestColour : public QObject {
         double sum = 0, worst = 0;
         double scale = 0;
         const auto mean = [&](int i, std::size_t c) {
-            const auto rgb = developRegion(*p, Settings::original(), {},
+            const auto rgb = developRegion(recipeOf(*p, Settings::original(), {}),
                                            {i % 6 * patch + 10, i / 6 * patch + 10, patch - 20, patch - 20},
                                            OutputSpace::Srgb);
             return test::meanOf(rgb[c]);
@@ -121,9 +121,9 @@ class TestColour : public QObject {
         scale = kChart[19][1] / mean(19, 1); // brightness is the exposure's business
         for (int i = 0; i < 24; ++i) {
             const Vector3 found = {mean(i, 0) * scale, mean(i, 1) * scale, mean(i, 2) * scale};
-            const double e =
-                ciede2000(labOf(kSrgbToXyzD50 * found),
-                          labOf(kSrgbToXyzD50 * Vector3{kChart[i][0], kChart[i][1], kChart[i][2]}));
+            const double e = test::ciede2000(
+                test::labOf(kSrgbToXyzD50 * found),
+                test::labOf(kSrgbToXyzD50 * Vector3{kChart[i][0], kChart[i][1], kChart[i][2]}));
             sum += e / 24, worst = std::max(worst, e);
         }
         QVERIFY2(sum < 1.0 && worst < 3.0,

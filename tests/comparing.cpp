@@ -36,7 +36,7 @@ class TestComparing : public test::WindowTest {
     QString foreignFile(const char* name, double gain) {
         const PhotoPtr photo = document().photo();
         const Picture p =
-            renderRegion(*photo, {"nlm"}, document().look(), {0, 0, photo->width(), photo->height()}, 1);
+            render(recipeOf(*photo, {"nlm"}, document().look()), {0, 0, photo->width(), photo->height()}, 1);
         QImage image(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
         image = image.copy(6, 6, p.width - 12, p.height - 12);
         for (int y = 0; y < image.height(); ++y)

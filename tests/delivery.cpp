@@ -8,6 +8,7 @@
 #include "deliver/developed_rows.h"
 #include "deliver/estimate.h"
 #include "deliver/export.h"
+#include "deliver/formats.h"
 #include "deliver/tiff.h"
 #include "deliver/xmp.h"
 #include "measure/open.h"
@@ -17,11 +18,11 @@ using namespace irenic;
 
 namespace {
 
-ExportOrder orderOf(const Settings& settings, ExportFormat format, const std::filesystem::path& target,
-                    bool overwrite = false) {
-    ExportOrder order;
-    order.settings = settings, order.how.format = format, order.target = target, order.overwrite = overwrite;
-    return order;
+Export exportOf(const PhotoPtr& photo, const Settings& settings, ExportFormat format, bool replace = false) {
+    Export what{recipeOf(photo, settings), {}, {}, false};
+    what.delivery.format = format;
+    if (replace) what.delivery.conflict = Conflict::Replace;
+    return what;
 }
 
 } // namespace
@@ -49,13 +50,13 @@ class TestDelivery : public QObject {
         photo_ = readPhoto(test::writeShot(folder_, "mill.dng", s.photo));
     }
     void withoutStrengthADngIsTheOriginal() {
-        exportPhoto(*photo_, orderOf(Settings::original(), ExportFormat::Dng, in("same.dng")));
+        exportFile(exportOf(photo_, Settings::original(), ExportFormat::Dng), in("same.dng"));
         const PhotoPtr back = readPhoto(in("same.dng"));
         QCOMPARE(back->samples, photo_->samples);
         QVERIFY(back->statedNoise.has_value());
     }
     void aDngStaysARaw() {
-        exportPhoto(*photo_, orderOf({"nlm", 1, 1, 0.2f, 0.1f}, ExportFormat::Dng, in("clean.dng")));
+        exportFile(exportOf(photo_, {"nlm", 1, 1, 0.2f, 0.1f}, ExportFormat::Dng), in("clean.dng"));
         LibRaw a, b;
         QCOMPARE(a.open_file(photo_->file.c_str()), 0);
         QCOMPARE(b.open_file(in("clean.dng").c_str()), 0);
@@ -86,15 +87,16 @@ class TestDelivery : public QObject {
         QVERIFY(!settingsIn(photo_->file).has_value());
     }
     void beyondFourGigabytesItIsABigTiff() {
-        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Tiff, in("plain-size.tif"));
-        exportPhoto(*photo_, order);
+        Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Tiff);
+        auto target = in("plain-size.tif");
+        exportFile(what, target);
         const auto big = in("big-size.tif");
-        writeTiff(big, *photo_, order, {}, {}, 1000); // as if that were the most
+        writeTiff(big, what, {}, {}, 1000); // as if that were the most
         std::ifstream file(big, std::ios::binary);
         char head[4] = {};
         file.read(head, 4);
         QCOMPARE(QByteArray(head, 4).toHex(), QByteArray("49492b00")); // version 43: BigTIFF
-        QVERIFY(readPhoto(big)->samples == readPhoto(order.target)->samples);
+        QVERIFY(readPhoto(big)->samples == readPhoto(target)->samples);
         TIFF* t = TIFFOpen(big.c_str(), "r");
         QVERIFY(t);
         char* make = nullptr;
@@ -115,9 +117,9 @@ class TestDelivery : public QObject {
         const auto target = in(QTest::currentDataTag()).replace_extension(".tif");
         const auto where = static_cast<OutputSpace>(space);
         const Settings settings{"wavelet", 1, 1, 0, 0};
-        ExportOrder order = orderOf(settings, ExportFormat::Tiff, target);
-        order.how.space = where, order.how.packing = zip ? Packing::Packed : Packing::None;
-        exportPhoto(*photo_, order);
+        Export what = exportOf(photo_, settings, ExportFormat::Tiff);
+        what.delivery.space = where, what.delivery.packing = zip ? Packing::Packed : Packing::None;
+        exportFile(what, target);
         TIFF* t = TIFFOpen(target.c_str(), "r");
         QVERIFY(t);
         std::uint32_t width = 0, size = 0;
@@ -135,7 +137,7 @@ class TestDelivery : public QObject {
         for (std::uint32_t y = 0; y <= 100; ++y) QCOMPARE(TIFFReadScanline(t, row.data(), y, 0), 1);
         TIFFClose(t);
         auto rgb =
-            developRegion(*photo_, settings, {},
+            developRegion(recipeOf(*photo_, settings, {}),
                           {photo_->crop.x, photo_->crop.y + 100, photo_->crop.width, 1}, kWorkingSpace);
         Finish(*photo_, {}, where).apply(rgb[0].row(0), rgb[1].row(0), rgb[2].row(0), photo_->crop.width);
         for (int x = 0; x < photo_->crop.width; ++x)
@@ -149,7 +151,7 @@ class TestDelivery : public QObject {
             for (const std::filesystem::path& target :
                  {photo_->file, std::filesystem::path(folder_.path().toStdString() + "/./mill.dng")})
                 QVERIFY_EXCEPTION_THROWN(
-                    exportPhoto(*photo_, orderOf({}, ExportFormat::Dng, target, overwrite)), ExportError);
+                    exportFile(exportOf(photo_, {}, ExportFormat::Dng, overwrite), target), ExportError);
         QCOMPARE(bytesOf(photo_->file), before);
     }
     void existingFilesAreKept() {
@@ -158,18 +160,16 @@ class TestDelivery : public QObject {
         f.write("mine");
         f.close();
         QVERIFY_EXCEPTION_THROWN(
-            exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, in("there.dng"), false)),
-            ExportError);
+            exportFile(exportOf(photo_, {"wavelet"}, ExportFormat::Dng), in("there.dng")), ExportError);
         QCOMPARE(bytesOf(in("there.dng")), QByteArray("mine"));
         // What Irenic did not make is never replaced, whoever asks for it; what it made is.
         QVERIFY_EXCEPTION_THROWN(
-            exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, in("there.dng"), true)),
-            ExportError);
+            exportFile(exportOf(photo_, {"wavelet"}, ExportFormat::Dng, true), in("there.dng")), ExportError);
         QCOMPARE(bytesOf(in("there.dng")), QByteArray("mine"));
         QVERIFY(QFile::remove(QString::fromStdString(in("there.dng").string())));
-        exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, in("there.dng"), true));
+        exportFile(exportOf(photo_, {"wavelet"}, ExportFormat::Dng, true), in("there.dng"));
         const QByteArray first = bytesOf(in("there.dng"));
-        exportPhoto(*photo_, orderOf({"wavelet", 0.5f}, ExportFormat::Dng, in("there.dng"), true));
+        exportFile(exportOf(photo_, {"wavelet", 0.5f}, ExportFormat::Dng, true), in("there.dng"));
         QVERIFY(bytesOf(in("there.dng")) != first);
     }
     void cancellingLeavesNothing() {
@@ -178,13 +178,13 @@ class TestDelivery : public QObject {
         stop.request_stop();
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff})
             QVERIFY_EXCEPTION_THROWN(
-                exportPhoto(*photo_, orderOf({"bm3d"}, format, in("never.dng")), {stop.get_token(), nullptr}),
+                exportFile(exportOf(photo_, {"bm3d"}, format), in("never.dng"), Work{stop.get_token()}),
                 Cancelled);
         QCOMPARE(filesInFolder(), before);
     }
     void unwritablePlacesSayWhy() {
         try {
-            exportPhoto(*photo_, orderOf({"wavelet"}, ExportFormat::Dng, photo_->file / "below" / "x.dng"));
+            exportFile(exportOf(photo_, {"wavelet"}, ExportFormat::Dng), photo_->file / "below" / "x.dng");
             QFAIL("was written");
         } catch (const ExportError& e) {
             QVERIFY2(std::string(e.what()).find("x.dng") == 0, e.what());
@@ -238,45 +238,45 @@ class TestDelivery : public QObject {
     }
     void everyFormatIsWrittenAndReadBack() {
         QFETCH(QString, delivery);
-        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, {});
-        order.how = deliveryFromText(delivery.toStdString());
-        order.target = in(("every-" + delivery.toStdString()).c_str());
-        order.target += endingOf(order.how.format);
-        exportPhoto(*photo_, order);
+        Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Dng);
+        what.delivery = deliveryFromText(delivery.toStdString());
+        std::filesystem::path target = in(("every-" + delivery.toStdString()).c_str());
+        target += formatOf(what.delivery.format).ending;
+        exportFile(what, target);
         // What it says of how it was made.
-        QVERIFY(settingsIn(order.target).has_value());
-        QCOMPARE(markIn(order.target), markOf(*photo_, order));
+        QVERIFY(settingsIn(target).has_value());
+        QCOMPARE(markIn(target), markOf(what));
         QProcess tool;
-        tool.start("exiftool", {"-s3", "-FileType", QString::fromStdString(order.target.string())});
+        tool.start("exiftool", {"-s3", "-FileType", QString::fromStdString(target.string())});
         QVERIFY(tool.waitForFinished());
         QVERIFY2(delivery.startsWith(
                      QString::fromUtf8(tool.readAll()).trimmed().toLower().left(3).replace("jpe", "jpe")),
                  "another type");
-        tool.start("exiftool",
-                   {"-s3", "-ImageWidth", "-Model", QString::fromStdString(order.target.string())});
+        tool.start("exiftool", {"-s3", "-ImageWidth", "-Model", QString::fromStdString(target.string())});
         QVERIFY(tool.waitForFinished());
         const QStringList says = QString::fromUtf8(tool.readAll()).split('\n');
         // What the tool does not look into was read back by the writer itself.
-        if (order.how.format != ExportFormat::Dng && order.how.format != ExportFormat::JpegXl) {
-            const PictureSize size = sizeOf(*photo_, order);
+        if (what.delivery.format != ExportFormat::Dng && what.delivery.format != ExportFormat::JpegXl) {
+            const PictureSize size = sizeOf(what);
             QCOMPARE(says[0].toInt(), size.width);
-            if (order.how.longest > 0)
-                QVERIFY(std::max(size.width, size.height) == static_cast<int>(order.how.longest));
+            if (what.delivery.longest > 0)
+                QVERIFY(std::max(size.width, size.height) == static_cast<int>(what.delivery.longest));
         }
         QVERIFY(says.contains("One"));
     }
     // A linear DNG develops to what the photo develops to, and lies where the picture's frame lies.
     void aLinearDngIsTheSamePicture() {
-        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, in("linear.dng"));
-        order.how.linear = true;
-        exportPhoto(*photo_, order);
+        Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Dng);
+        auto target = in("linear.dng");
+        what.delivery.linear = true;
+        exportFile(what, target);
         const PhotoPtr back = readPhoto(in("linear.dng"));
         QCOMPARE(back->channels, 3);
         QVERIFY(!back->developed);
         const Rect frame = outputFrame(*photo_, {}), area{100, 80, 120, 90};
         QCOMPARE(back->width(), frame.width);
-        const Picture a = renderRegion(*back, Settings::original(), {}, area, 1),
-                      b = renderRegion(*photo_, {"wavelet"}, {}, area.translated(frame.x, frame.y), 1);
+        const Picture a = render(recipeOf(*back, Settings::original(), {}), area, 1),
+                      b = render(recipeOf(*photo_, {"wavelet"}, {}), area.translated(frame.x, frame.y), 1);
         double off = 0;
         for (std::size_t i = 0; i < a.rgb.size(); ++i) off += std::abs(int(a.rgb[i]) - int(b.rgb[i]));
         QVERIFY2(off / static_cast<double>(a.rgb.size()) < 0.6,
@@ -322,10 +322,11 @@ class TestDelivery : public QObject {
     }
     // A reduced picture is the full one's area means, and has no more detail than it can hold.
     void reducingKeepsBrightness() {
-        ExportOrder order = orderOf({"wavelet"}, ExportFormat::Png, in("full.png"));
-        exportPhoto(*photo_, order);
-        order.how.percent = 25, order.target = in("quarter.png");
-        exportPhoto(*photo_, order);
+        Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Png);
+        auto target = in("full.png");
+        exportFile(what, target);
+        what.delivery.percent = 25, target = in("quarter.png");
+        exportFile(what, target);
         const PhotoPtr full = readPhoto(in("full.png")), quarter = readPhoto(in("quarter.png"));
         const auto mean = [](const Photo& p) {
             double sum = 0;
@@ -340,15 +341,16 @@ class TestDelivery : public QObject {
         Body body;
         Shot shot;
         shot.iso = 1600; // the preview of so small a photo would be noise above
-        const auto light = renderView(View::SackStore, 1440, 1560);
+        const auto light = renderScene(Scene::SackStore, 1440, 1560);
         const PhotoPtr photo = readPhoto(
             test::writeShot(folder_, "large.dng", takePhoto(exposeMosaic(light, body, shot), body, shot)));
         for (const char* text : {"dng", "tiff", "jpeg,quality=85", "jxl"}) {
-            ExportOrder order = orderOf({"wavelet"}, ExportFormat::Dng, in("estimated"));
-            order.how = deliveryFromText(text), order.overwrite = true;
-            const Estimate e = estimate(*photo, order);
-            exportPhoto(*photo, order);
-            const auto bytes = static_cast<double>(std::filesystem::file_size(order.target));
+            Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Dng);
+            auto target = in("estimated");
+            what.delivery = deliveryFromText(text), what.delivery.conflict = Conflict::Replace;
+            const Estimate e = estimate(what);
+            exportFile(what, target);
+            const auto bytes = static_cast<double>(std::filesystem::file_size(target));
             QVERIFY2(std::abs(e.bytes / bytes - 1) < 0.15,
                      qPrintable(QStringLiteral("%1: %2 of %3").arg(text).arg(e.bytes).arg(bytes)));
             QVERIFY(e.seconds > 0);

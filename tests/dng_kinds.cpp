@@ -229,11 +229,13 @@ class TestDngKinds : public QObject {
     QString path(const std::string& name) const { return folder_.filePath(QString::fromStdString(name)); }
     std::string exported(const Photo& photo, const std::string& name, Settings settings,
                          Packing compression = Packing::Packed) const {
-        ExportOrder order;
-        order.settings = std::move(settings), order.target = path(name).toStdString(), order.overwrite = true;
-        order.how.packing = compression;
-        exportPhoto(photo, order);
-        return order.target.string();
+        Export what{recipeOf(photo), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = std::move(settings), target = path(name).toStdString(),
+        what.delivery.conflict = Conflict::Replace;
+        what.delivery.packing = compression;
+        exportFile(what, target);
+        return target.string();
     }
     static const TagEntry* rawTag(const TagDirectories& d, std::uint16_t tag) {
         return Metadata::find(d.below.at(0), tag);
@@ -444,9 +446,11 @@ class TestDngKinds : public QObject {
              {std::tuple{ExportFormat::Dng, "talk-clean.dng", "image/x-adobe-dng"},
               {ExportFormat::Tiff, "talk-clean.tif", "image/tiff"},
               {ExportFormat::Jpeg, "talk-clean.jpg", "image/jpeg"}}) {
-            ExportOrder order;
-            order.settings = {"wavelet"}, order.how.format = format, order.target = path(name).toStdString();
-            exportPhoto(*p, order);
+            Export what{recipeOf(*p), {}, {}, false};
+            std::filesystem::path target;
+            what.recipe.settings = {"wavelet"}, what.delivery.format = format,
+            target = path(name).toStdString();
+            exportFile(what, target);
             QProcess exiftool;
             exiftool.start(QStringLiteral("exiftool"),
                            {"-s", "-G1", "-IPTC:ObjectName", "-XMP:all", path(name)});

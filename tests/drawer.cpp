@@ -133,7 +133,8 @@ class TestDrawer : public test::WindowTest {
         QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&
                     part<QLabel>("queueNote")->text().contains("1 wait from last time"));
         QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Go on"));
-        QTest::qWait(700);
+        // Nobody works at it until it is asked for.
+        QVERIFY(drawer().queue()->paused() && !drawer().queue()->claim());
         QVERIFY(!QFile::exists(folder_.filePath("one-later.dng")));
         QTest::mouseClick(part<QToolButton>("pauseQueue"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);

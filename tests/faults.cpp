@@ -317,10 +317,12 @@ class TestFaults : public QObject {
     void onlyPlainFilesAreReplaced() {
         const PhotoPtr photo = readPhoto(mill_.toStdString());
         const auto why = [&](const QString& name) {
-            ExportOrder order;
-            order.settings = {"wavelet"}, order.overwrite = true, order.target = in(name).toStdString();
+            Export what{recipeOf(*photo), {}, {}, false};
+            std::filesystem::path target;
+            what.recipe.settings = {"wavelet"}, what.delivery.conflict = Conflict::Replace,
+            target = in(name).toStdString();
             try {
-                exportPhoto(*photo, order);
+                exportFile(what, target);
             } catch (const ExportError& e) {
                 return QString::fromUtf8(e.what());
             }

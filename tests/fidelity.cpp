@@ -4,10 +4,10 @@
 
 #include <QTest>
 
+#include "colour_difference.h"
 #include "deliver/export.h"
 #include "develop/file_rendering.h"
 #include "develop/finish.h"
-#include "judge/difference.h"
 #include "measure/open.h"
 #include "raw/picture_file.h"
 #include "support.h"
@@ -60,7 +60,7 @@ Blocks developedByLibRaw(const std::string& file) {
 }
 
 double colourfulness(const Vector3& xyz) {
-    const Vector3 lab = labOf(xyz);
+    const Vector3 lab = test::labOf(xyz);
     return std::hypot(lab[1], lab[2]);
 }
 
@@ -77,9 +77,9 @@ Apart apart(const Blocks& truth, const Blocks& seen) {
     double sum = 0, count = 0, colour = 0, own = 0;
     for (std::size_t i = 0; i < truth.xyz.size(); ++i) {
         if (truth.xyz[i][1] < middle) continue;
-        sum += ciede2000(labOf(truth.xyz[i]), labOf(seen.xyz[i])), count += 1;
+        sum += test::ciede2000(test::labOf(truth.xyz[i]), test::labOf(seen.xyz[i])), count += 1;
         // The part that lies along the truth's own colour: noise has none of its own there.
-        const Vector3 a = labOf(truth.xyz[i]), b = labOf(seen.xyz[i]);
+        const Vector3 a = test::labOf(truth.xyz[i]), b = test::labOf(seen.xyz[i]);
         colour += a[1] * b[1] + a[2] * b[2], own += a[1] * a[1] + a[2] * a[2];
     }
     return {sum / count, colour / own};
@@ -101,7 +101,7 @@ class TestFidelity : public QObject {
         // The method that a take begins with, the quickest and the best.
         for (const double iso : {3200.0, 12800.0, 51200.0})
             for (const char* method : {"wavelet", "bm3d", "learned"})
-                for (const View view : {View::SackStore, View::HarbourWindow})
+                for (const Scene view : {Scene::SackStore, Scene::HarbourWindow})
                     QTest::addRow("%s at %g, view %d", method, iso, static_cast<int>(view))
                         << iso << QString(method) << static_cast<int>(view);
     }
@@ -112,7 +112,7 @@ class TestFidelity : public QObject {
         // Large enough for the noise of single blocks to average out.
         static std::map<int, std::array<Plane, 3>> lights;
         auto& light = lights[view];
-        if (light[0].empty()) light = renderView(static_cast<View>(view), 1280, 960);
+        if (light[0].empty()) light = renderScene(static_cast<Scene>(view), 1280, 960);
         test::Shooting s;
         s.body.black = 1024, s.shot.iso = iso, s.shot.stops = 0.5;
         s.truth = exposeMosaic(light, s.body, s.shot);
@@ -124,10 +124,11 @@ class TestFidelity : public QObject {
                     s.body.black + static_cast<double>(s.truth.at(x, y)) * (s.body.white - s.body.black)));
         const std::string truth = test::writeShot(folder_, "truth.dng", exact),
                           noisy = test::writeShot(folder_, "noisy.dng", s.photo);
-        ExportOrder order;
-        order.settings.method = method.toStdString(), order.target = path("clean.dng"),
-        order.overwrite = true;
-        exportPhoto(*readPhoto(noisy), order);
+        Export what{recipeOf(readPhoto(noisy)), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {method.toStdString()}, target = path("clean.dng"),
+        what.delivery.conflict = Conflict::Replace;
+        exportFile(what, target);
         const Blocks wanted = developedByLibRaw(truth);
         const Apart before = apart(wanted, developedByLibRaw(noisy)),
                     after = apart(wanted, developedByLibRaw(path("clean.dng")));
@@ -145,14 +146,15 @@ class TestFidelity : public QObject {
         QVERIFY2(std::abs(after.saturation - 1) < most, qPrintable(said));
     }
     void aPlainTiffIsAsColourfulAsTheRaw() {
-        for (const View view : {View::SackStore, View::HarbourWindow, View::Gauges}) {
+        for (const Scene view : {Scene::SackStore, Scene::HarbourWindow, Scene::Gauges}) {
             const auto s = test::shoot(1600, "RGGB", 3, view);
             const PhotoPtr p = readPhoto(test::writeShot(folder_, "plain.dng", s.photo));
-            ExportOrder order;
-            order.settings = Settings::original(), order.how.format = ExportFormat::Tiff,
-            order.target = path("plain.tif"), order.overwrite = true;
-            exportPhoto(*p, order);
-            const FilePicture picture = readTiffPicture(GivenFile(order.target), {});
+            Export what{recipeOf(*p), {}, {}, false};
+            std::filesystem::path target;
+            what.recipe.settings = Settings::original(), what.delivery.format = ExportFormat::Tiff,
+            target = path("plain.tif"), what.delivery.conflict = Conflict::Replace;
+            exportFile(what, target);
+            const FilePicture picture = readTiffPicture(GivenFile(target), {});
             const auto* v = reinterpret_cast<const std::uint16_t*>(picture.data.data());
             const Blocks tiff = blocksOf(picture.width, picture.height, [&](int x, int y) {
                 Vector3 rgb;
@@ -163,7 +165,8 @@ class TestFidelity : public QObject {
                 return xyzOfLinearSrgb(rgb);
             });
             // By matrices alone, clipped to what sRGB holds.
-            const auto rgb = developRegion(*p, order.settings, {}, p->crop, OutputSpace::Srgb);
+            const auto rgb =
+                developRegion(recipeOf(*p, what.recipe.settings, {}), p->crop, OutputSpace::Srgb);
             const Blocks raw = blocksOf(p->crop.width, p->crop.height, [&](int x, int y) {
                 Vector3 clipped;
                 for (std::size_t c = 0; c < 3; ++c)
@@ -175,7 +178,7 @@ class TestFidelity : public QObject {
                 // Luminance matched.
                 const double k = tiff.xyz[i][1] / std::max(1e-9, raw.xyz[i][1]);
                 const Vector3 matched = {raw.xyz[i][0] * k, raw.xyz[i][1] * k, raw.xyz[i][2] * k};
-                sum += ciede2000(labOf(matched), labOf(tiff.xyz[i])), count += 1;
+                sum += test::ciede2000(test::labOf(matched), test::labOf(tiff.xyz[i])), count += 1;
                 colour += colourfulness(tiff.xyz[i]), own += colourfulness(matched);
             }
             const QString said =

@@ -79,7 +79,7 @@ class TestGraphics : public QObject {
         QTest::addColumn<int>("height");
         QTest::newRow("mosaics, whole") << Subject::Mosaics << Network::kTile << Network::kTile;
         const std::pair<Subject, const char*> subjects[] = {{Subject::Mosaics, "mosaics"},
-                                                            {Subject::SecondLooks, "second looks"},
+                                                            {Subject::SecondPass, "second looks"},
                                                             {Subject::Pixels, "pixels"}};
         for (const auto& [subject, name] : subjects) {
             QTest::addRow("%s, an edge", name) << subject << 32 << 192;

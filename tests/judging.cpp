@@ -1,8 +1,8 @@
 #include <QTest>
 
+#include "judge/difference.h"
 #include "judge/equal_noise.h"
 #include "judge/recommend.h"
-#include "judge/removed.h"
 #include "support.h"
 
 using namespace irenic;
@@ -23,10 +23,11 @@ class TestJudging : public QObject {
         int good = 0;
         QString losses;
         for (int i = 0; i < 10; ++i) {
-            const test::Shooting s = test::shoot(iso, "RGGB", static_cast<std::uint32_t>(20 + i), View(i % 4),
-                                                 i < 4   ? 0
-                                                 : i < 8 ? -1.5
-                                                         : 0.7);
+            const test::Shooting s =
+                test::shoot(iso, "RGGB", static_cast<std::uint32_t>(20 + i), Scene(i % 4),
+                            i < 4   ? 0
+                            : i < 8 ? -1.5
+                                    : 0.7);
             const Rect area{24, 24, 180, 130};
             const PlaneSet truth = test::expectedPlanes(s, area, 16);
             double least = 1e9, chosenRisk = 1e9, chosen = 0;
@@ -114,9 +115,10 @@ class TestJudging : public QObject {
         Shot shot;
         shot.iso = 6400;
         const Photo photo = takePhoto(truth, {}, shot);
-        const Comparison what{Settings::original(), {"bm3d", 1, 1, 0, 0}, DifferencePart::Luminance, 1};
+        const Difference what{recipeOf(photo), recipeOf(photo, {"bm3d", 1, 1, 0, 0}),
+                              DifferencePart::Luminance, 1};
         const auto spread = [&](const Rect& r) {
-            const Picture p = renderDifference(photo, what, r, 1);
+            const Picture p = renderDifference(what, r, 1);
             double sum = 0, squares = 0;
             const double n = p.width * p.height;
             for (int i = 0; i < p.width * p.height; ++i) {
@@ -130,9 +132,9 @@ class TestJudging : public QObject {
                  qPrintable(QStringLiteral("%1 %2").arg(dark).arg(bright)));
         // A gain of 1 shows a standard deviation as ten steps; three channels' weighed mean has less.
         QVERIFY2(bright > 2 && bright < 10, qPrintable(QString::number(bright)));
-        const Picture half = renderDifference(photo, what, {0, 0, 200, 100}, 0.5);
+        const Picture half = renderDifference(what, {0, 0, 200, 100}, 0.5);
         QVERIFY(half.width == 100 && half.height == 50);
-        QVERIFY_EXCEPTION_THROWN(renderDifference(photo, what, {0, 0, 8, 8}, 0), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(renderDifference(what, {0, 0, 8, 8}, 0), std::invalid_argument);
     }
     // Two methods at quite unequal strengths are levelled, of luminance and of colour; measured again on the
     // same flat areas, and on noise that was not looked at, they leave the same.

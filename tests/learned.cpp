@@ -6,7 +6,7 @@
 
 #include "denoise/convolution.h"
 #include "denoise/network.h"
-#include "denoise/onnx_weights.h"
+#include "denoise/network_layers.h"
 #include "denoise/second_opinion.h"
 #include "support.h"
 
@@ -61,7 +61,7 @@ class TestLearned : public QObject {
         QTest::addColumn<QString>("file");
         QTest::addColumn<Subject>("subject");
         QTest::newRow("mosaics") << QStringLiteral("cleaner.check") << Subject::Mosaics;
-        QTest::newRow("second looks") << QStringLiteral("second_look.check") << Subject::SecondLooks;
+        QTest::newRow("second pass") << QStringLiteral("second_pass.check") << Subject::SecondPass;
         QTest::newRow("pixels") << QStringLiteral("pixel_cleaner.check") << Subject::Pixels;
     }
     void sameAsInTraining() {
@@ -255,7 +255,7 @@ class TestLearned : public QObject {
         }
     }
     // The program that training asks gives what the library makes of the mosaic, nearer to the truth; what
-    // the second look hears is nearer still.
+    // the second pass is guided by is nearer still.
     void trainingHearsTheSecondOpinion() {
         constexpr std::int32_t size = 112;
         const auto s = test::shoot(12800);
@@ -273,9 +273,9 @@ class TestLearned : public QObject {
                 }
             return all;
         };
-        const auto asked = [&](std::int32_t side, std::int32_t look, const std::vector<float>& mosaic) {
+        const auto asked = [&](std::int32_t side, std::int32_t pass, const std::vector<float>& mosaic) {
             QByteArray in(reinterpret_cast<const char*>(&side), 4);
-            in.append(reinterpret_cast<const char*>(&look), 4);
+            in.append(reinterpret_cast<const char*>(&pass), 4);
             in.append(reinterpret_cast<const char*>(&noisy.white), 4);
             in.append(reinterpret_cast<const char*>(mosaic.data()),
                       static_cast<qsizetype>(mosaic.size() * sizeof(float)));
@@ -302,10 +302,10 @@ class TestLearned : public QObject {
                  qPrintable(QStringLiteral("%1 of %2").arg(errorOf(found)).arg(errorOf(mosaic))));
         const QByteArray again = asked(size, 2, mosaic).second;
         QCOMPARE(again.size(), out.size());
-        std::vector<float> heardAgain(mosaic.size());
-        std::copy_n(again.data(), again.size(), reinterpret_cast<char*>(heardAgain.data()));
-        QVERIFY2(errorOf(heardAgain) < 0.8 * errorOf(found),
-                 qPrintable(QStringLiteral("%1 of %2").arg(errorOf(heardAgain)).arg(errorOf(found))));
+        std::vector<float> guideAgain(mosaic.size());
+        std::copy_n(again.data(), again.size(), reinterpret_cast<char*>(guideAgain.data()));
+        QVERIFY2(errorOf(guideAgain) < 0.8 * errorOf(found),
+                 qPrintable(QStringLiteral("%1 of %2").arg(errorOf(guideAgain)).arg(errorOf(found))));
         // Away from the edges, which the program mirrors, both see the same.
         const Rect inner = area.inflated(-secondOpinionMargin() / 2);
         const PlaneSet wide = stabilisedPlanes(s.photo, area.inflated(secondOpinionMargin()));
@@ -323,9 +323,14 @@ class TestLearned : public QObject {
         QCOMPARE(asked(8, 1, std::vector<float>(256)).first, 1);
     }
     void damagedWeightsAreRefused() {
-        const std::uint8_t nothing[] = {0x3a, 0x7f, 1, 2};
-        QVERIFY_EXCEPTION_THROWN(readOnnxWeights(nothing, sizeof nothing), std::runtime_error);
-        QVERIFY_EXCEPTION_THROWN(readOnnxWeights(nothing, 0), std::runtime_error);
+        // As many numbers as the network has, fewer, and more.
+        std::vector<std::uint8_t> bytes(2 * 981864, 0);
+        QCOMPARE(NetworkLayers::from(bytes).leave.out, 8);
+        QVERIFY_EXCEPTION_THROWN(NetworkLayers::from(std::span(bytes).first(bytes.size() - 2)),
+                                 std::runtime_error);
+        bytes.resize(bytes.size() + 2);
+        QVERIFY_EXCEPTION_THROWN(NetworkLayers::from(bytes), std::runtime_error);
+        QVERIFY_EXCEPTION_THROWN(NetworkLayers::from({}), std::runtime_error);
     }
     // Pure noise holds no texture, and none may come of it.
     void inventsNothing_data() {

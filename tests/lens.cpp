@@ -62,7 +62,7 @@ struct Remains {
                                    // and blue's from green; pixels
 };
 Remains remainsOf(const Photo& p, const Look& look) {
-    const auto rgb = developRegion(p, kOriginal, look, {0, 0, kWidth, kHeight}, OutputSpace::Srgb);
+    const auto rgb = developRegion(recipeOf(p, kOriginal, look), {0, 0, kWidth, kHeight}, OutputSpace::Srgb);
     Remains r;
     int n = 0;
     for (int y = 40; y < kHeight - 30; y += 40)
@@ -139,7 +139,7 @@ class TestLens : public QObject {
         const Photo p = taken(even, opcodes);
         const auto fall = [&](const Look& look) {
             const auto at = [&](const Rect& r) {
-                return test::meanOf(developRegion(p, kOriginal, look, r, OutputSpace::Srgb)[1]);
+                return test::meanOf(developRegion(recipeOf(p, kOriginal, look), r, OutputSpace::Srgb)[1]);
             };
             return at({4, 4, 16, 16}) / at({kWidth / 2 - 8, kHeight / 2 - 8, 16, 16});
         };
@@ -157,7 +157,7 @@ class TestLens : public QObject {
             const Photo p = taken(even, true, o);
             const auto darkest = [&](const Look& look) {
                 const Rect r = outputFrame(p, look);
-                const auto rgb = developRegion(p, kOriginal, look, r, OutputSpace::Srgb);
+                const auto rgb = developRegion(recipeOf(p, kOriginal, look), r, OutputSpace::Srgb);
                 float low = 1;
                 for (int y = 0; y < r.height; ++y)
                     for (int x = 0; x < r.width; ++x) low = std::min(low, rgb[1].at(x, y));
@@ -177,9 +177,9 @@ class TestLens : public QObject {
         QFETCH(bool, opcodes);
         const Photo p = taken(test::millLight(), opcodes);
         const Look look = lookFromText("vignetting,chromatic,distortion,fringes,softness=hair");
-        const Picture all = renderRegion(p, kOriginal, look, {0, 0, kWidth, kHeight}, 1);
+        const Picture all = render(recipeOf(p, kOriginal, look), {0, 0, kWidth, kHeight}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
-            const Picture part = renderRegion(p, kOriginal, look, r, 1);
+            const Picture part = render(recipeOf(p, kOriginal, look), r, 1);
             for (int y = 0; y < r.height; ++y)
                 QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
                                    part.rgb.begin() + (y + 1) * r.width * 3,
@@ -192,14 +192,15 @@ class TestLens : public QObject {
         const TagEntry* list = p->metadata.dng(0xc74e);
         QVERIFY(list && list->bytes == opcodesFor(faulty(), kWidth, kHeight).bytes);
         QVERIFY(lensOf(*p).lens->hasDistortion());
-        ExportOrder order;
-        order.settings = {"wavelet"}, order.look = lookFromText("distortion,vignetting"),
-        order.target = folder.filePath("out.dng").toStdString();
-        exportPhoto(*p, order);
-        const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
+        Export what{recipeOf(*p), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {"wavelet"}, what.recipe.look = lookFromText("distortion,vignetting"),
+        target = folder.filePath("out.dng").toStdString();
+        exportFile(what, target);
+        const PhotoPtr back = readPhoto(target, {}, Measure::Nothing);
         QVERIFY(back->metadata.dng(0xc74e) && back->metadata.dng(0xc74e)->bytes == list->bytes);
         // Nothing was corrected in the samples: cleaning is all that happened to them.
-        QVERIFY(back->samples == cleanSamples(*p, order.settings));
+        QVERIFY(back->samples == cleanSamples(*p, what.recipe.settings));
     }
     void gainMapsAreFollowed() {
         // Half the light on the right, as the map says.
@@ -223,7 +224,7 @@ class TestLens : public QObject {
         e.count = static_cast<std::uint32_t>(e.bytes.size());
         p.metadata.mosaic.push_back(e);
         const auto ratio = [&](const Look& look) {
-            const auto rgb = developRegion(p, kOriginal, look, {0, 0, 96, 96}, OutputSpace::Srgb);
+            const auto rgb = developRegion(recipeOf(p, kOriginal, look), {0, 0, 96, 96}, OutputSpace::Srgb);
             return static_cast<double>(rgb[1].at(70, 48)) / static_cast<double>(rgb[1].at(20, 48));
         };
         QVERIFY(std::abs(ratio({}) - 0.5) < 0.05 && std::abs(ratio(lookFromText("vignetting")) - 1) < 0.05);

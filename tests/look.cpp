@@ -2,9 +2,9 @@
 #include <QTest>
 
 #include "deliver/export.h"
+#include "denoise/noise_left.h"
 #include "develop/fringes.h"
 #include "develop/sharpen.h"
-#include "judge/difference.h"
 #include "measure/open.h"
 #include "optics.h"
 #include "support.h"
@@ -16,7 +16,7 @@ namespace {
 const Settings kOriginal = Settings::original();
 
 std::array<double, 3> meansOf(const Photo& p, const Look& look, const Rect& area) {
-    const auto rgb = developRegion(p, kOriginal, look, area, OutputSpace::Srgb);
+    const auto rgb = developRegion(recipeOf(p, kOriginal, look), area, OutputSpace::Srgb);
     return {test::meanOf(rgb[0]), test::meanOf(rgb[1]), test::meanOf(rgb[2])};
 }
 
@@ -130,7 +130,7 @@ class TestLook : public QObject {
             const Photo p = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
             Look look;
             look.exposure = -1.5f;
-            const Picture shown = renderRegion(p, kOriginal, look, {0, 8, w, 16}, 1);
+            const Picture shown = render(recipeOf(p, kOriginal, look), {0, 8, w, 16}, 1);
             int last = 0;
             for (int x = 12; x < w - 12; ++x) {
                 const auto* v = shown.rgb.data() + (8 * w + x) * 3;
@@ -206,8 +206,8 @@ class TestLook : public QObject {
         const Photo p = takePhoto(truth, body, shot);
         const Look look = lookFromText("shadows=1");
         const Rect whole{0, 0, w, h};
-        const Image plain = developRegion(p, kOriginal, {}, whole, OutputSpace::Srgb),
-                    lifted = developRegion(p, kOriginal, look, whole, OutputSpace::Srgb);
+        const Image plain = developRegion(recipeOf(p, kOriginal, {}), whole, OutputSpace::Srgb),
+                    lifted = developRegion(recipeOf(p, kOriginal, look), whole, OutputSpace::Srgb);
         const auto green = [](const Image& image, const Rect& r) {
             return test::meanOf(image[1].cropped(r));
         };
@@ -231,14 +231,14 @@ class TestLook : public QObject {
         }
         QVERIFY2(std::abs(after / before - 1) < 0.1, qPrintable(QString::number(after / before)));
         const Rect part{250, 130, 100, 90};
-        const Image region = developRegion(p, kOriginal, look, part, OutputSpace::Srgb);
+        const Image region = developRegion(recipeOf(p, kOriginal, look), part, OutputSpace::Srgb);
         for (std::size_t c = 0; c < 3; ++c)
             for (int y = part.y; y < part.bottom(); ++y)
                 QVERIFY(std::equal(region.rowAt(c, y) + part.x, region.rowAt(c, y) + part.right(),
                                    lifted.rowAt(c, y) + part.x));
         // The small picture of the whole agrees.
         const Picture small = renderOverview(p, look, 160),
-                      big = renderRegion(p, kOriginal, look, whole, 0.25);
+                      big = render(recipeOf(p, kOriginal, look), whole, 0.25);
         const auto valueAt = [](const Picture& image, double u, double v) {
             return image.row(static_cast<int>(v * image.height))[3 * static_cast<int>(u * image.width) + 1];
         };
@@ -281,8 +281,8 @@ class TestLook : public QObject {
         QCOMPARE(Contrast({})(0.37f), 0.37f);
     }
     void aStartIsFound() {
-        const Look dark = automaticLook(test::shoot(6400, "RGGB", 3, View::SackStore, -3).photo, {});
-        const Look bright = automaticLook(test::shoot(1600, "RGGB", 3, View::SackStore, 1.5).photo, {});
+        const Look dark = automaticLook(test::shoot(6400, "RGGB", 3, Scene::SackStore, -3).photo, {});
+        const Look bright = automaticLook(test::shoot(1600, "RGGB", 3, Scene::SackStore, 1.5).photo, {});
         QVERIFY2(dark.exposure > bright.exposure + 1,
                  qPrintable(QStringLiteral("%1 %2").arg(dark.exposure).arg(bright.exposure)));
         QVERIFY(dark.exposure <= 3 && bright.exposure >= -2 && bright.highlights <= 0 && dark.shadows >= 0);
@@ -322,7 +322,7 @@ class TestLook : public QObject {
             sharp.softness = Softness::Cord;
             const Rect area{24, 24, 112, 112};
             const auto spread = [&](const Look& look) {
-                const auto rgb = developRegion(p, take, look, area, kWorkingSpace);
+                const auto rgb = developRegion(recipeOf(p, take, look), area, kWorkingSpace);
                 const double mean = test::meanOf(rgb[1]);
                 double sum = 0;
                 for (int y = 0; y < area.height; ++y)
@@ -334,8 +334,9 @@ class TestLook : public QObject {
             QVERIFY2(spread(sharp) < 1.1 * spread({}) + (*id ? 0.01 * asItIs : 0),
                      qPrintable(QStringLiteral("%1: %2 -> %3").arg(id).arg(spread({})).arg(spread(sharp))));
         }
-        QCOMPARE(noiseLeft(p, kOriginal), 1.0);
-        const double left = noiseLeft(p, {"wavelet"}), grainy = noiseLeft(p, {"wavelet", 1, 1, 0.25f, 0.5f});
+        QCOMPARE(noiseLeftOnGrey(p, kOriginal).luminance, 1.0);
+        const double left = noiseLeftOnGrey(p, {"wavelet"}).luminance,
+                     grainy = noiseLeftOnGrey(p, {"wavelet", 1, 1, 0.25f, 0.5f}).luminance;
         QVERIFY2(left > 0.01 && left < 0.5 && grainy > left + 0.2,
                  qPrintable(QStringLiteral("%1 %2").arg(left).arg(grainy)));
     }
@@ -350,8 +351,8 @@ class TestLook : public QObject {
                     crisp = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
         const Rect area{40, 40, 400, 280};
         const auto error = [&](const Photo& p, const Look& look) {
-            const auto a = developRegion(p, kOriginal, look, area, kWorkingSpace),
-                       b = developRegion(crisp, kOriginal, {}, area, kWorkingSpace);
+            const auto a = developRegion(recipeOf(p, kOriginal, look), area, kWorkingSpace),
+                       b = developRegion(recipeOf(crisp, kOriginal, {}), area, kWorkingSpace);
             Plane x(area.width, area.height), y(area.width, area.height);
             for (int j = 0; j < area.height; ++j)
                 for (int i = 0; i < area.width; ++i)
@@ -388,9 +389,9 @@ class TestLook : public QObject {
         const auto s = test::shoot(3200, "GBRG");
         const Look look = lookFromText("kelvin=3900,tint=4,exposure=0.4,shadows=0.3,fringes,softness=rope");
         const Settings take{"wavelet"};
-        const Picture all = renderRegion(s.photo, take, look, {0, 0, 480, 360}, 1);
+        const Picture all = render(recipeOf(s.photo, take, look), {0, 0, 480, 360}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
-            const Picture part = renderRegion(s.photo, take, look, r, 1);
+            const Picture part = render(recipeOf(s.photo, take, look), r, 1);
             for (int y = 0; y < r.height; ++y)
                 QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
                                    part.rgb.begin() + (y + 1) * r.width * 3,
@@ -402,22 +403,23 @@ class TestLook : public QObject {
         const PhotoPtr p = readPhoto(test::writeShot(folder, "one.dng", test::shoot(1600).photo));
         Look look = lookFromText("exposure=0.5,kelvin=4100,tint=2,softness=hair");
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
-            ExportOrder order;
-            order.settings = kOriginal, order.look = look, order.how.format = format;
-            order.target = folder.filePath("out").toStdString() + (format == ExportFormat::Dng    ? ".dng"
-                                                                   : format == ExportFormat::Tiff ? ".tif"
-                                                                                                  : ".jpg");
-            exportPhoto(*p, order);
-            QVERIFY(lookIn(order.target) == look);
-            const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
+            Export what{recipeOf(*p), {}, {}, false};
+            std::filesystem::path target;
+            what.recipe.settings = kOriginal, what.recipe.look = look, what.delivery.format = format;
+            target = folder.filePath("out").toStdString() + (format == ExportFormat::Dng    ? ".dng"
+                                                             : format == ExportFormat::Tiff ? ".tif"
+                                                                                            : ".jpg");
+            exportFile(what, target);
+            QVERIFY(lookIn(target) == look);
+            const PhotoPtr back = readPhoto(target, {}, Measure::Nothing);
             if (format == ExportFormat::Dng) {
                 QVERIFY(back->samples == p->samples);
                 QVERIFY(back->neutral == p->neutral);
             } else {
                 // The picture is as the sheet shows it without a push.
-                const Picture expected = renderRegion(*p, kOriginal, look, p->crop, 1),
-                              found = renderRegion(*back, kOriginal, {},
-                                                   {0, 0, p->crop.width, p->crop.height}, 1);
+                const Picture expected = render(recipeOf(*p, kOriginal, look), p->crop, 1),
+                              found = render(recipeOf(*back, kOriginal, {}),
+                                             {0, 0, p->crop.width, p->crop.height}, 1);
                 QCOMPARE(found.width, expected.width);
                 double sum = 0;
                 for (std::size_t i = 0; i < expected.rgb.size(); ++i)

@@ -335,15 +335,16 @@ class TestPixels : public QObject {
             const double ratio = back->noise.channel[c].sigma(0.05) / p.noise.channel[c].sigma(0.05);
             QVERIFY2(ratio > 0.85 && ratio < 1.15, qPrintable(QString::number(ratio)));
         }
-        ExportOrder order;
-        order.settings = {"bm3d-quick"};
-        order.target = path("linear-clean.dng");
-        exportPhoto(*back, order);
-        const PhotoPtr clean = readPhoto(order.target, {}, Measure::Nothing);
+        Export what{recipeOf(*back), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {"bm3d-quick"};
+        target = path("linear-clean.dng");
+        exportFile(what, target);
+        const PhotoPtr clean = readPhoto(target, {}, Measure::Nothing);
         QVERIFY(!clean->hasMosaic());
         QVERIFY(psnrOf(cleanPixels(*clean, Settings::original(), {0, 0, kWidth, kHeight})) >
                 psnrOf(cleanPixels(*back, Settings::original(), {0, 0, kWidth, kHeight})) + 5);
-        QVERIFY(settingsIn(order.target).has_value());
+        QVERIFY(settingsIn(target).has_value());
     }
     // What every kind of picture file holds comes out in the colours that it shows.
     void developedPicturesKeepTheirColours_data() {
@@ -393,8 +394,8 @@ class TestPixels : public QObject {
         QVERIFY(p->developed && !p->hasMosaic());
         QCOMPARE(p->bits, deep ? 16 : 8);
         for (int i = 0; i < 4; ++i) {
-            const auto rgb =
-                developRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, OutputSpace::Srgb);
+            const auto rgb = developRegion(recipeOf(*p, Settings::original(), {}), {24 * i + 8, 24, 8, 8},
+                                           OutputSpace::Srgb);
             const double wanted[3] = {field[i].redF(), field[i].greenF(), field[i].blueF()};
             for (std::size_t c = 0; c < 3; ++c) {
                 const double found =
@@ -403,7 +404,7 @@ class TestPixels : public QObject {
                          qPrintable(QStringLiteral("%1 for %2").arg(found).arg(wanted[c])));
             }
             // And so on the screen: no second tone curve.
-            const Picture shown = renderRegion(*p, Settings::original(), {}, {24 * i + 8, 24, 8, 8}, 1);
+            const Picture shown = render(recipeOf(*p, Settings::original(), {}), {24 * i + 8, 24, 8, 8}, 1);
             for (std::size_t c = 0; c < 3; ++c)
                 QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 255.0 - wanted[c]) <
                         (ending == "jpg" ? 0.03 : 0.008));
@@ -462,19 +463,20 @@ class TestPixels : public QObject {
         image.fill(QColor(100, 90, 80));
         QVERIFY(image.save(folder_.filePath("plain.png")));
         const PhotoPtr p = readPhoto(path("plain.png"));
-        ExportOrder order;
-        order.settings = {"wavelet"};
-        order.target = path("plain.dng");
+        Export what{recipeOf(*p), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {"wavelet"};
+        target = path("plain.dng");
         try {
-            exportPhoto(*p, order);
+            exportFile(what, target);
             QFAIL("a DNG was made of a developed picture");
         } catch (const ExportError& e) {
             QVERIFY(QString::fromUtf8(e.what()).contains("TIFF"));
         }
         QVERIFY(!QFile::exists(folder_.filePath("plain.dng")));
-        order.how.format = ExportFormat::Tiff;
-        order.target = path("plain.tif");
-        exportPhoto(*p, order);
+        what.delivery.format = ExportFormat::Tiff;
+        target = path("plain.tif");
+        exportFile(what, target);
         for (const char* name : {"broken.jpg", "broken.tif"}) {
             std::ofstream(path(name), std::ios::binary)
                 << (name[7] == 'j' ? "\xff\xd8\xff nothing" : "II*\0nothing to see");

@@ -64,13 +64,13 @@ class TestProperties : public QObject {
         const Settings settings{method.toStdString()};
         const Look look = lookFromText("exposure=0.4,softness=thread,fringes,curve=0:0;0.5:0.6;1:1");
         const Plane whole = cleanMosaic(s.photo, settings, all);
-        const Picture shown = renderRegion(s.photo, settings, look, all, 1);
+        const Picture shown = render(recipeOf(s.photo, settings, look), all, 1);
         for (int i = 0; i < 12; ++i) {
             const Rect area = someArea(all.width, all.height, 90);
             const Plane part = cleanMosaic(s.photo, settings, area);
             for (int y = 0; y < area.height; ++y)
                 QVERIFY(std::equal(part.row(y), part.row(y) + area.width, whole.row(area.y + y) + area.x));
-            const Picture piece = renderRegion(s.photo, settings, look, area, 1);
+            const Picture piece = render(recipeOf(s.photo, settings, look), area, 1);
             for (int y = 0; y < area.height; ++y) {
                 const auto from =
                     shown.rgb.begin() + (static_cast<std::ptrdiff_t>(area.y + y) * all.width + area.x) * 3;

@@ -3,7 +3,7 @@
 #include <QtTest>
 
 #include "image/resample.h"
-#include "judge/reference.h"
+#include "judge/difference.h"
 #include "measure/open.h"
 #include "support.h"
 
@@ -13,14 +13,14 @@ namespace {
 
 constexpr int kWidth = 1280, kHeight = 960;
 
-const std::array<Plane, 3>& light(View view) {
-    static std::map<View, std::array<Plane, 3>> known;
-    if (known[view][0].empty()) known[view] = renderView(view, kWidth, kHeight);
+const std::array<Plane, 3>& light(Scene view) {
+    static std::map<Scene, std::array<Plane, 3>> known;
+    if (known[view][0].empty()) known[view] = renderScene(view, kWidth, kHeight);
     return known[view];
 }
 
 // What some other program might make of the light: a tone curve, `stops` brighter.
-Plane encodedGrey(View view, double stops) {
+Plane encodedGrey(Scene view, double stops) {
     Plane out(kWidth, kHeight);
     for (int y = 0; y < kHeight; ++y)
         for (int x = 0; x < kWidth; ++x)
@@ -37,7 +37,8 @@ Plane moved(const Plane& in, double scale, double left, double top) {
         for (int x = 0; x < out.width(); ++x) {
             const double u = (x - left) / scale, v = (y - top) / scale;
             const int bu = static_cast<int>(std::floor(u)), bv = static_cast<int>(std::floor(v));
-            out.at(x, y) = between(static_cast<float>(u - bu), static_cast<float>(v - bv), [&](int i, int j) {
+            out.at(x,
+                   y) = lanczos3(static_cast<float>(u - bu), static_cast<float>(v - bv), [&](int i, int j) {
                 return in.at(std::clamp(bu + i, 0, in.width() - 1), std::clamp(bv + j, 0, in.height() - 1));
             });
         }
@@ -70,7 +71,7 @@ class TestReferences : public QObject {
     // The developed photo as another program's file: cropped by `inset`, turned, `stops` brighter, tinted.
     std::string file(const char* name, int inset, int turns, double stops, const char* format) const {
         const Picture p =
-            renderRegion(*photo_, {"bm3d-quick"}, {}, {0, 0, photo_->width(), photo_->height()}, 1);
+            render(recipeOf(*photo_, {"bm3d-quick"}, {}), {0, 0, photo_->width(), photo_->height()}, 1);
         QImage image(p.width, p.height, QImage::Format_RGB888);
         for (int y = 0; y < p.height; ++y)
             for (int x = 0; x < p.width; ++x) {
@@ -97,7 +98,7 @@ class TestReferences : public QObject {
         Shot shot;
         shot.iso = 6400;
         photo_ = readPhoto(test::writeShot(
-            folder_, "mill.dng", takePhoto(exposeMosaic(light(View::SackStore), body, shot), body, shot)));
+            folder_, "mill.dng", takePhoto(exposeMosaic(light(Scene::SackStore), body, shot), body, shot)));
     }
     void knownPlacesAreFound_data() {
         QTest::addColumn<double>("scale");
@@ -121,7 +122,7 @@ class TestReferences : public QObject {
         QFETCH(double, top);
         QFETCH(double, stops);
         QFETCH(double, noise);
-        for (const View view : {View::SackStore, View::HarbourWindow}) {
+        for (const Scene view : {Scene::SackStore, Scene::HarbourWindow}) {
             const Plane ours = noisy(encodedGrey(view, 0), static_cast<float>(noise));
             const Plane other = moved(encodedGrey(view, stops), scale, left, top);
             const Alignment a = align(ours, other);
@@ -142,8 +143,8 @@ class TestReferences : public QObject {
         }
     }
     void anotherPictureIsRefused() {
-        const Plane ours = noisy(encodedGrey(View::SackStore, 0), 0.03f);
-        for (const View view : {View::HarbourWindow, View::GearLoft, View::Gauges})
+        const Plane ours = noisy(encodedGrey(Scene::SackStore, 0), 0.03f);
+        for (const Scene view : {Scene::HarbourWindow, Scene::GearLoft, Scene::Gauges})
             QVERIFY_EXCEPTION_THROWN(align(ours, encodedGrey(view, 0)), NotAlike);
         Plane empty(kWidth, kHeight);
         empty.fill(0.5f);
@@ -174,7 +175,8 @@ class TestReferences : public QObject {
                  r->text().c_str());
         // Its pixels are where the photo's are.
         const Rect area{300, 200, 240, 160};
-        const Picture there = r->render(area, 1), here = renderRegion(*photo_, {"bm3d-quick"}, {}, area, 1);
+        const Picture there = r->render(area, 1),
+                      here = render(recipeOf(*photo_, {"bm3d-quick"}, {}), area, 1);
         QCOMPARE(there.width, here.width);
         double off = 0;
         for (std::size_t i = 0; i < here.rgb.size(); ++i)
@@ -183,7 +185,7 @@ class TestReferences : public QObject {
                  qPrintable(QString::number(off / static_cast<double>(here.rgb.size()))));
         // All zooms give what a cell of the photo has.
         for (const double zoom : {0.25, 0.5, 2.0})
-            QCOMPARE(r->render(area, zoom).width, renderRegion(*photo_, {}, {}, area, zoom).width);
+            QCOMPARE(r->render(area, zoom).width, render(recipeOf(*photo_, {}, {}), area, zoom).width);
     }
     void coloursAreMatchedWhenAsked() {
         const ReferencePtr r = Reference::open(file("bright.png", 0, 0, 1, "PNG"), *photo_, {}),
@@ -198,7 +200,7 @@ class TestReferences : public QObject {
             for (const std::uint8_t v : p.rgb) sum += v;
             return sum / static_cast<double>(p.rgb.size());
         };
-        const double here = mean(renderRegion(*photo_, {"bm3d-quick"}, {}, area, {1, 2})),
+        const double here = mean(render(recipeOf(*photo_, {"bm3d-quick"}, {}), area, {1, 2})),
                      there = mean(matched->render(area, {1, 2}));
         QVERIFY2(std::abs(here - there) < 6, qPrintable(QStringLiteral("%1 and %2").arg(here).arg(there)));
     }
@@ -209,14 +211,14 @@ class TestReferences : public QObject {
         QCOMPARE(same->alignment().left, 8.0 - 16.0);
         const Rect area{300, 200, 240, 160};
         const Picture a = same->render(area, 1),
-                      b = renderRegion(*photo_, Settings::original(), look, area, 1);
+                      b = render(recipeOf(*photo_, Settings::original(), look), area, 1);
         for (std::size_t i = 0; i < a.rgb.size(); ++i) QVERIFY(std::abs(int(a.rgb[i]) - int(b.rgb[i])) <= 1);
     }
     void anotherPhotoIsRefusedWithTheReason() {
         Body body;
         Shot shot;
         const std::string other = test::writeShot(
-            folder_, "gears.dng", takePhoto(exposeMosaic(light(View::GearLoft), body, shot), body, shot));
+            folder_, "gears.dng", takePhoto(exposeMosaic(light(Scene::GearLoft), body, shot), body, shot));
         try {
             (void)Reference::open(other, *photo_, {});
             QFAIL("it was taken");
@@ -227,17 +229,24 @@ class TestReferences : public QObject {
     }
     void differencesAreOnGrey() {
         const Rect area{300, 200, 96, 64};
-        const ReferencePtr r = Reference::open(file("plain.png", 0, 0, 0, "PNG"), *photo_, {});
-        const Image a = r->display(area, 0);
-        const Picture none = differenceOf(a, a, DifferencePart::Everything, 4, 1);
+        const ReferencePtr same = Reference::open(file("plain.png", 0, 0, 0, "PNG"), *photo_, {}),
+                           brighter = Reference::open(file("brighter.png", 0, 0, 0.5, "PNG"), *photo_, {});
+        const Picture none = renderDifference({same, same, DifferencePart::Everything, 4}, area, 1);
         for (const std::uint8_t v : none.rgb) QCOMPARE(int(v), 128);
-        Image lighter = a.clone();
-        for (Plane& p : lighter.plane)
-            for (int y = 0; y < p.height(); ++y)
-                for (int x = 0; x < p.width(); ++x) p.at(x, y) += 0.1f;
-        const Picture more = differenceOf(lighter, a, DifferencePart::Everything, 2, 2);
+        const Image a = brighter->display(area, 0), b = same->display(area, 0);
+        const Picture more = renderDifference({brighter, same, DifferencePart::Everything, 2}, area, 2);
         QCOMPARE(more.width, 192);
-        for (const std::uint8_t v : more.rgb) QVERIFY(std::abs(int(v) - 179) <= 1);
+        for (int y = 0; y < 128; y += 2)
+            for (int x = 0; x < 192; x += 2)
+                for (std::size_t c = 0; c < 3; ++c) {
+                    const float wanted = 128 + 2 * 255 * (a[c].at(x / 2, y / 2) - b[c].at(x / 2, y / 2));
+                    QVERIFY(std::abs(float(more.row(y)[3 * x + int(c)]) - std::clamp(wanted, 0.0f, 255.0f)) <=
+                            1);
+                }
+        // Of a reference and the photo what is seen is compared.
+        const Picture mixed =
+            renderDifference({recipeOf(photo_), same, DifferencePart::Luminance, 1}, area, 1);
+        QVERIFY(mixed.width == 96 && mixed.height == 64);
     }
 };
 

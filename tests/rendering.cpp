@@ -25,9 +25,9 @@ class TestRendering : public QObject {
         const Settings take = id.isEmpty() ? kOriginal : Settings{id.toStdString(), 1, 1, 0, 0};
         Look look;
         look.exposure = 1.5f;
-        const Picture all = renderRegion(s.photo, take, look, {0, 0, 480, 360}, 1);
+        const Picture all = render(recipeOf(s.photo, take, look), {0, 0, 480, 360}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
-            const Picture part = renderRegion(s.photo, take, look, r, 1);
+            const Picture part = render(recipeOf(s.photo, take, look), r, 1);
             for (int y = 0; y < r.height; ++y)
                 QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
                                    part.rgb.begin() + (y + 1) * r.width * 3,
@@ -37,8 +37,8 @@ class TestRendering : public QObject {
     void zoomShowsTruePixels() {
         const auto s = test::shoot(1600);
         const Rect r{60, 60, 20, 10};
-        const Picture one = renderRegion(s.photo, kOriginal, {}, r, 1),
-                      four = renderRegion(s.photo, kOriginal, {}, r, 4);
+        const Picture one = render(recipeOf(s.photo, kOriginal, {}), r, 1),
+                      four = render(recipeOf(s.photo, kOriginal, {}), r, 4);
         QCOMPARE(four.width, 80);
         QCOMPARE(four.height, 40);
         for (int y = 0; y < 40; ++y)
@@ -46,17 +46,17 @@ class TestRendering : public QObject {
                 for (int c = 0; c < 3; ++c)
                     QCOMPARE(four.rgb[static_cast<std::size_t>((y * 80 + x) * 3 + c)],
                              one.rgb[static_cast<std::size_t>((y / 4 * 20 + x / 4) * 3 + c)]);
-        const Picture half = renderRegion(s.photo, kOriginal, {}, {0, 0, 480, 360}, 0.25);
+        const Picture half = render(recipeOf(s.photo, kOriginal, {}), {0, 0, 480, 360}, 0.25);
         QCOMPARE(half.width, 120);
         QCOMPARE(half.height, 90);
-        QVERIFY_EXCEPTION_THROWN(renderRegion(s.photo, kOriginal, {}, r, 0), std::invalid_argument);
+        QVERIFY_EXCEPTION_THROWN(render(recipeOf(s.photo, kOriginal, {}), r, 0), std::invalid_argument);
     }
     void pushLifts() {
         const auto s = test::shoot(1600);
         const auto sum = [](const Picture& p) { return std::accumulate(p.rgb.begin(), p.rgb.end(), 0LL); };
         const Rect r{200, 150, 60, 60};
-        QVERIFY(sum(renderRegion(s.photo, kOriginal, {}, r, {1, 2})) >
-                sum(renderRegion(s.photo, kOriginal, {}, r, 1)));
+        QVERIFY(sum(render(recipeOf(s.photo, kOriginal, {}), r, {1, 2})) >
+                sum(render(recipeOf(s.photo, kOriginal, {}), r, 1)));
     }
     void aNeutralIsGrey() {
         // The flat field is grey in sRGB terms only after white balance: make it so in camera colours.
@@ -68,7 +68,7 @@ class TestRendering : public QObject {
                 truth.at(x, y) = static_cast<float>(0.3 * shot.neutral[body.mosaic.at(x, y)]);
         shot.iso = 100;
         const Photo p = takePhoto(truth, body, shot);
-        const auto rgb = developRegion(p, kOriginal, {}, {16, 16, 32, 32}, OutputSpace::Srgb);
+        const auto rgb = developRegion(recipeOf(p, kOriginal, {}), {16, 16, 32, 32}, OutputSpace::Srgb);
         const double r = test::meanOf(rgb[0]), g = test::meanOf(rgb[1]), b = test::meanOf(rgb[2]);
         QVERIFY2(std::abs(r / g - 1) < 0.01 && std::abs(b / g - 1) < 0.01,
                  qPrintable(QStringLiteral("%1 %2 %3").arg(r).arg(g).arg(b)));
@@ -83,7 +83,7 @@ class TestRendering : public QObject {
             Shot shot;
             shot.iso = 100;
             const Photo p = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
-            const auto rgb = developRegion(p, kOriginal, {}, {16, 16, 32, 32}, OutputSpace::Srgb);
+            const auto rgb = developRegion(recipeOf(p, kOriginal, {}), {16, 16, 32, 32}, OutputSpace::Srgb);
             // Scaled alike: white balance puts grey where green was.
             const double scale = test::meanOf(rgb[1]) / patch[1];
             for (std::size_t c = 0; c < 3; ++c)

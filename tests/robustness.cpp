@@ -6,8 +6,9 @@
 #include <random>
 
 #include "deliver/export.h"
+#include "denoise/noise_left.h"
 #include "develop/lens.h"
-#include "develop/sharpen.h"
+#include "develop/render.h"
 #include "measure/open.h"
 #include "optics.h"
 #include "raw/opcodes.h"
@@ -64,10 +65,11 @@ class TestRobustness : public QObject {
         const Plane a = cleanMosaic(*p, {"wavelet"}, area), b = cleanMosaic(*plain, {"wavelet"}, area);
         QVERIFY2(test::psnr(a, b, 0) > 60, qPrintable(QString::number(test::psnr(a, b, 0))));
         // The whole frame goes out again, what no light fell on as it was.
-        ExportOrder order;
-        order.settings = {"wavelet"}, order.target = path(pattern + "-framed-clean.dng");
-        exportPhoto(*p, order);
-        const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
+        Export what{recipeOf(*p), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = {"wavelet"}, target = path(pattern + "-framed-clean.dng");
+        exportFile(what, target);
+        const PhotoPtr back = readPhoto(target, {}, Measure::Nothing);
         QVERIFY(back->active == p->active && back->crop == p->crop &&
                 back->black.at(7, 5) == p->black.at(7, 5));
         for (int x = 0; x < p->rawWidth; ++x)
@@ -91,8 +93,8 @@ class TestRobustness : public QObject {
                          test::psnr(cleanMosaic(p, Settings::original(), {0, 0, w, h}), truth, 0) + 3,
                      qPrintable(QStringLiteral("%1x%2").arg(w).arg(h)));
             const Look look = lookFromText("softness=cord,fringes,exposure=0.3");
-            const Picture all = renderRegion(p, {id.toStdString()}, look, {0, 0, w, h}, 1),
-                          part = renderRegion(p, {id.toStdString()}, look, {w - 9, h - 7, 9, 7}, 1);
+            const Picture all = render(recipeOf(p, {id.toStdString()}, look), {0, 0, w, h}, 1),
+                          part = render(recipeOf(p, {id.toStdString()}, look), {w - 9, h - 7, 9, 7}, 1);
             for (int y = 0; y < 7; ++y)
                 QVERIFY(std::equal(part.rgb.begin() + y * 27, part.rgb.begin() + (y + 1) * 27,
                                    all.rgb.begin() + ((h - 7 + y) * w + w - 9) * 3));
@@ -129,7 +131,7 @@ class TestRobustness : public QObject {
                 if (p->width() < 2000 && p->height() < 2000) {
                     const Look look = lookFromText("distortion,vignetting,chromatic,exposure=0.5");
                     const Rect area = Rect{10, 10, 40, 30}.intersected({0, 0, p->width(), p->height()});
-                    const Picture shown = renderRegion(*p, {"wavelet"}, look, area, 1);
+                    const Picture shown = render(recipeOf(*p, {"wavelet"}, look), area, 1);
                     QCOMPARE(shown.width, area.width);
                 }
             } catch (const PhotoError& e) {
@@ -172,16 +174,19 @@ class TestRobustness : public QObject {
         std::stop_source stop;
         stop.request_stop();
         for (const auto format : {ExportFormat::Dng, ExportFormat::Tiff, ExportFormat::Jpeg}) {
-            ExportOrder order;
-            order.settings = {"bm3d"}, order.how.format = format, order.look = lookFromText("softness=hair"),
-            order.target = path("never");
-            QVERIFY_EXCEPTION_THROWN(exportPhoto(*p, order, {stop.get_token(), nullptr}), Cancelled);
+            Export what{recipeOf(*p), {}, {}, false};
+            std::filesystem::path target;
+            what.recipe.settings = {"bm3d"}, what.delivery.format = format,
+            what.recipe.look = lookFromText("softness=hair"), target = path("never");
+            QVERIFY_EXCEPTION_THROWN(exportFile(what, target, Work{stop.get_token()}), Cancelled);
             QVERIFY(!QFile::exists(folder_.filePath("never")));
         }
-        QVERIFY_EXCEPTION_THROWN(developRegion(*p, {"nlm"}, lookFromText("distortion,softness=rope"),
-                                               {0, 0, 200, 200}, kWorkingSpace, {stop.get_token(), nullptr}),
+        QVERIFY_EXCEPTION_THROWN(
+            developRegion(recipeOf(*p, {"nlm"}, lookFromText("distortion,softness=rope")), {0, 0, 200, 200},
+                          kWorkingSpace, Work{stop.get_token()}),
+            Cancelled);
+        QVERIFY_EXCEPTION_THROWN(noiseLeftOnGrey(*p, {"bm3d", 1.01f}, {stop.get_token(), nullptr}),
                                  Cancelled);
-        QVERIFY_EXCEPTION_THROWN(noiseLeft(*p, {"bm3d", 1.01f}, {stop.get_token(), nullptr}), Cancelled);
         QCOMPARE(QDir(folder_.path()).entryList({".*"}, QDir::Files | QDir::Hidden).size(), 0);
     }
 };

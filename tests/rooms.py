@@ -11,6 +11,8 @@ RANK = {room: i for i, room in enumerate(ORDER)}
 core = pathlib.Path(__file__).resolve().parent.parent / "core"
 wrong = []
 for file in sorted([*core.rglob("*.h"), *core.rglob("*.cpp")]):
+    if file.parent == core:
+        continue  # headers compiled beforehand know the libraries alone
     room = file.relative_to(core).parts[0]
     if room not in RANK:
         wrong.append(f"{file}: core has no room {room}; give it a place in the order of {__file__}")

@@ -5,7 +5,7 @@
 #include "judge/probes.h"
 #include "judge/recommend.h"
 #include "measure/open.h"
-#include "raw/wide_mosaic.h"
+#include "raw/xtrans_mosaic.h"
 #include "support.h"
 
 using namespace irenic;
@@ -21,27 +21,27 @@ std::array<Plane, 3> cameraLight(const Shot& shot) {
     for (std::size_t c = 0; c < 3; ++c) {
         Body body;
         body.mosaic.site.fill(static_cast<Mosaic::Colour>(c));
-        static const auto light = renderView(View::SackStore, kWidth, kHeight);
+        static const auto light = renderScene(Scene::SackStore, kWidth, kHeight);
         out[c] = exposeMosaic(light, body, shot);
     }
     return out;
 }
 
-WideMosaic xTrans() {
+XTransMosaic xTrans() {
     const char* cell = "GBGGRG"
                        "RGRBGB"
                        "GBGGRG"
                        "GRGGBG"
                        "BGBRGR"
                        "GRGGBG";
-    WideMosaic wide;
+    XTransMosaic wide;
     for (std::size_t i = 0; i < 36; ++i)
         wide.site[i] = cell[i] == 'R' ? Mosaic::Red : cell[i] == 'B' ? Mosaic::Blue : Mosaic::Green;
     return wide;
 }
 
 Photo xTransPhoto(double iso, const std::array<Plane, 3>& light) {
-    WideMosaic wide = xTrans();
+    XTransMosaic wide = xTrans();
     Plane truth(kWidth, kHeight);
     for (int y = 0; y < kHeight; ++y)
         for (int x = 0; x < kWidth; ++x) truth.at(x, y) = light[wide.at(x, y)].at(x, y);
@@ -49,7 +49,7 @@ Photo xTransPhoto(double iso, const std::array<Plane, 3>& light) {
     shot.iso = iso;
     Photo p = takePhoto(truth, {}, shot);
     wide.samples = p.samples, wide.black = p.black;
-    p.wide = std::move(wide);
+    p.xtrans = std::move(wide);
     return p;
 }
 
@@ -101,9 +101,9 @@ class TestSensors : public QObject {
         QCOMPARE(mono_->layoutText(), std::string("monochrome"));
         QVERIFY(!wide_->hasMosaic() && !mono_->hasMosaic() && !wide_->developed);
         const Photo as = xTransPhoto(25600, light_);
-        QVERIFY(wide_->wide && wide_->wide->samples == as.wide->samples &&
-                wide_->wide->site == as.wide->site);
-        QVERIFY(ownSamples(*wide_) == wide_->wide->samples);
+        QVERIFY(wide_->xtrans && wide_->xtrans->samples == as.xtrans->samples &&
+                wide_->xtrans->site == as.xtrans->site);
+        QVERIFY(ownSamples(*wide_) == wide_->xtrans->samples);
         QVERIFY(mono_->samples == greyPhoto(25600, light_).samples);
         // A monochrome sensor's noise is white: it is measured like any other.
         const NoiseLine found = mono_->noise.channel[1], is = greyPhoto(25600, light_).noise.channel[1];
@@ -124,7 +124,7 @@ class TestSensors : public QObject {
                         for (int i = -2; i <= 2; ++i) {
                             const int u = std::clamp(x + i, 0, kWidth - 1),
                                       v = std::clamp(y + j, 0, kHeight - 1);
-                            if (p->wide->at(u, v) == static_cast<Mosaic::Colour>(c) && i * i + j * j < best)
+                            if (p->xtrans->at(u, v) == static_cast<Mosaic::Colour>(c) && i * i + j * j < best)
                                 best = i * i + j * j, nearest[c].at(x, y) = light_[c].at(u, v);
                         }
                 }
@@ -159,15 +159,16 @@ class TestSensors : public QObject {
     void aDngStaysWhatItWas() {
         QFETCH(bool, mono);
         const Photo& p = mono ? *mono_ : *wide_;
-        ExportOrder order;
-        order.settings = kOriginal, order.target = path(mono ? "mono-same.dng" : "wide-same.dng");
-        exportPhoto(p, order);
-        const PhotoPtr same = readPhoto(order.target, {}, Measure::Nothing);
+        Export what{recipeOf(p), {}, {}, false};
+        std::filesystem::path target;
+        what.recipe.settings = kOriginal, target = path(mono ? "mono-same.dng" : "wide-same.dng");
+        exportFile(what, target);
+        const PhotoPtr same = readPhoto(target, {}, Measure::Nothing);
         QCOMPARE(same->layoutText(), p.layoutText());
         QVERIFY(same->samples == p.samples);
-        order.settings = {"wavelet"}, order.target = path(mono ? "mono-out.dng" : "wide-out.dng");
-        exportPhoto(p, order);
-        const PhotoPtr back = readPhoto(order.target, {}, Measure::Nothing);
+        what.recipe.settings = {"wavelet"}, target = path(mono ? "mono-out.dng" : "wide-out.dng");
+        exportFile(what, target);
+        const PhotoPtr back = readPhoto(target, {}, Measure::Nothing);
         QCOMPARE(back->layoutText(), p.layoutText());
         const auto& truth = mono ? grey_ : light_;
         QVERIFY(psnrOf(cleanPixels(*back, kOriginal, all_), truth) >
@@ -175,7 +176,7 @@ class TestSensors : public QObject {
     }
     void aMonochromePhotoIsGrey() {
         const Look look = lookFromText("kelvin=3000,tint=20,exposure=0.5,softness=hair,fringes");
-        const Picture shown = renderRegion(*mono_, {"wavelet"}, look, {100, 100, 80, 60}, 1);
+        const Picture shown = render(recipeOf(*mono_, {"wavelet"}, look), {100, 100, 80, 60}, 1);
         for (std::size_t i = 0; i < shown.rgb.size(); i += 3)
             QVERIFY(std::abs(shown.rgb[i] - shown.rgb[i + 1]) <= 1 &&
                     std::abs(shown.rgb[i + 2] - shown.rgb[i + 1]) <= 1);

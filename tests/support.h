@@ -12,10 +12,10 @@
 namespace irenic::test {
 
 // A small view of the mill, without noise, as linear sRGB. Kept: rendering it takes a moment.
-inline const std::array<Plane, 3>& millLight(View view = View::SackStore) {
-    static std::map<View, std::array<Plane, 3>> known;
+inline const std::array<Plane, 3>& millLight(Scene view = Scene::SackStore) {
+    static std::map<Scene, std::array<Plane, 3>> known;
     auto& light = known[view];
-    if (light[0].empty()) light = renderView(view, 480, 360);
+    if (light[0].empty()) light = renderScene(view, 480, 360);
     return light;
 }
 
@@ -34,7 +34,7 @@ struct Shooting {
 };
 
 inline Shooting shoot(double iso, const char* mosaic = "RGGB", std::uint32_t seed = 3,
-                      View view = View::SackStore, double stops = 0) {
+                      Scene view = Scene::SackStore, double stops = 0) {
     Shooting s;
     s.body.mosaic = pattern(mosaic);
     s.body.black = 1024;

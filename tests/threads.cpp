@@ -7,6 +7,7 @@
 
 #include "deliver/export.h"
 #include "measure/open.h"
+#include "queue/job_queue.h"
 #include "renderer.h"
 #include "support.h"
 
@@ -36,9 +37,9 @@ class TestThreads : public QObject {
             Job cells[6];
             for (int i = 0; i < 60; ++i) {
                 Job& cell = cells[random() % 6];
-                RenderKey key{
-                    photos[random() % 2], {random() % 2 ? "wavelet" : "nlm"}, {}, {8, 8, 48, 40}, 1, 0, {}};
-                key.settings.luminance = 0.5f + 0.1f * static_cast<float>(random() % 5);
+                Settings settings{random() % 2 ? "wavelet" : "nlm"};
+                settings.luminance = 0.5f + 0.1f * static_cast<float>(random() % 5);
+                const RenderKey key{recipeOf(photos[random() % 2], settings), {8, 8, 48, 40}, 1};
                 cell = renderer.request(key, random() % 3, [&](const Outcome<QImage>& o) {
                     QVERIFY(o.value && o.problem.empty());
                     ++answers;
@@ -59,12 +60,13 @@ class TestThreads : public QObject {
             threads.emplace_back([&, i] {
                 try {
                     const PhotoPtr photo = readPhoto(i % 2 ? one_ : two_);
-                    ExportOrder order;
-                    order.settings = {"wavelet"};
-                    order.how.format = i < 2 ? ExportFormat::Dng : ExportFormat::Jpeg;
-                    order.target = folder_.filePath(QStringLiteral("out-%1").arg(i)).toStdString();
-                    exportPhoto(*photo, order);
-                    if (settingsIn(order.target)) ++done;
+                    Export what{recipeOf(*photo), {}, {}, false};
+                    std::filesystem::path target;
+                    what.recipe.settings = {"wavelet"};
+                    what.delivery.format = i < 2 ? ExportFormat::Dng : ExportFormat::Jpeg;
+                    target = folder_.filePath(QStringLiteral("out-%1").arg(i)).toStdString();
+                    exportFile(what, target);
+                    if (settingsIn(target)) ++done;
                 } catch (const std::exception&) {
                     ++failed;
                 }
@@ -131,6 +133,75 @@ class TestThreads : public QObject {
             });
         threads.clear();
         QCOMPARE(wrong.load(), 0);
+    }
+    // A picture that is looked at while it is made: what is there already is what it will be.
+    void aPictureIsReadWhileItGrows() {
+        const Photo photo = test::shoot(6400).photo;
+        const Recipe recipe = recipeOf(photo, {"wavelet"});
+        const Rect area{0, 0, photo.width(), photo.height()};
+        const Picture whole = PictureStore(1 << 26, 1 << 26).get(recipe, area, 1);
+        PictureStore store(1 << 26, 1 << 26);
+        std::atomic<bool> over = false;
+        std::atomic<int> looks = 0, wrong = 0;
+        std::jthread looking([&] {
+            while (!over) {
+                const auto [picture, missing] = store.soFar(recipe, area, 1);
+                std::vector<bool> there(whole.rgb.size() / 3, true);
+                for (const Rect& m : missing)
+                    for (int y = m.y; y < m.bottom(); ++y)
+                        for (int x = m.x; x < m.right(); ++x)
+                            there[static_cast<std::size_t>(y * area.width + x)] = false;
+                for (std::size_t i = 0; i < there.size(); ++i)
+                    wrong += there[i] && picture.rgb[3 * i] != whole.rgb[3 * i];
+                ++looks;
+            }
+        });
+        // In pieces, as a cell that is panned asks for it.
+        for (int x = 0; x < area.width; x += 96)
+            store.get(recipe, Rect{x, 0, 96, area.height}.intersected(area), 1);
+        while (looks < 2) std::this_thread::yield();
+        over = true;
+        looking.join();
+        QCOMPARE(wrong.load(), 0);
+        QVERIFY(store.soFar(recipe, area, 1).second.empty());
+    }
+    // Workers claim, tell how far they are and finish, while a window lists: every job is done once.
+    void theQueueIsShared() {
+        const std::string file = folder_.filePath("queue.sqlite").toStdString();
+        {
+            JobQueue queue(file);
+            std::vector<ExportRequest> all(24);
+            for (std::size_t i = 0; i < all.size(); ++i) all[i].photo = "/tide/" + std::to_string(i) + ".dng";
+            queue.add(all);
+        }
+        JobQueue shared(file); // one object on two threads, as a worker has it
+        std::atomic<int> done = 0, failed = 0;
+        std::atomic<bool> over = false;
+        std::jthread listing([&] {
+            while (!over) failed += shared.list().size() != 24;
+        });
+        std::vector<std::jthread> workers;
+        for (int w = 0; w < 2; ++w)
+            workers.emplace_back([&] {
+                try {
+                    JobQueue own(file);
+                    while (const auto job = own.claim()) {
+                        std::jthread telling([&] { own.noteProgress(job->id, 0.5), own.find(job->id); });
+                        own.noteHeartbeat(job->id);
+                        telling.join();
+                        own.noteDone(job->id, "/tide/made", "-", 1);
+                        ++done;
+                    }
+                } catch (const std::exception&) {
+                    ++failed;
+                }
+            });
+        workers.clear();
+        over = true;
+        listing.join();
+        QCOMPARE(done.load(), 24);
+        QCOMPARE(failed.load(), 0);
+        for (const QueuedJob& job : shared.list()) QVERIFY(job.state == JobState::Done);
     }
 };
 

@@ -56,9 +56,8 @@ class TestWindow : public test::WindowTest {
         Cell* cell = window_->sheet().cell(0, 2);
         const RenderKey& k = cell->wanted();
         TileStore store(std::size_t{1} << 26);
-        const Picture p = renderRegion(*k.photo, k.settings, k.look, k.area, k.zoom, {}, &store);
-        const QImage expected(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
-        QCOMPARE(cell->image(), expected.convertToFormat(QImage::Format_RGB32));
+        const Picture p = render(k.shown, k.area, k.view, {Work(), &store});
+        QCOMPARE(cell->image(), imageOf(p));
     }
     void aStrengthIsDraggedTypedAndReset() {
         Rule* lum = field(0, "luminance");
@@ -181,7 +180,8 @@ class TestWindow : public test::WindowTest {
         QVERIFY2(std::abs(set - 1) < 0.15f, qPrintable(QString::number(set)));
         QVERIFY(window_->sheet().cell(0, 1)->image().isNull());
         QVERIFY(settle());
-        for (int c = 0; c < 4; ++c) QCOMPARE(window_->sheet().cell(0, c)->wanted().look.exposure, set);
+        for (int c = 0; c < 4; ++c)
+            QCOMPARE(window_->sheet().cell(0, c)->wanted().recipe().look.exposure, set);
         QVERIFY(window_->sheet().cell(0, 0)->image() != before &&
                 window_->sheet().cell(0, 1)->image() != clean);
         for (const char* name : {"highlights", "shadows", "saturation"}) {
@@ -280,8 +280,7 @@ class TestWindow : public test::WindowTest {
         for (int c = 0; c < 4; ++c) {
             const RenderKey& k = sheet.cell(0, c)->wanted();
             TileStore store(std::size_t{1} << 26);
-            const Picture p =
-                renderRegion(*k.photo, k.settings, k.look, {pixel.x(), pixel.y(), 1, 1}, 1, {}, &store);
+            const Picture p = render(k.shown, {pixel.x(), pixel.y(), 1, 1}, 1, {Work(), &store});
             QCOMPARE(sheet.cell(0, c)->readoutText(),
                      QStringLiteral("R %1  G %2  B %3").arg(p.rgb[0]).arg(p.rgb[1]).arg(p.rgb[2]));
             QVERIFY(sheet.cell(1, c)->readoutText().isEmpty());

@@ -7,19 +7,19 @@ import torch
 import torch.nn.functional as F
 
 import pictures
+import weights
 from network import TAKEN
 
 HERE = os.path.dirname(os.path.abspath(__file__))
 OPINION = os.path.join(HERE, "..", "build", "release", "training", "irenic-second-opinion")
-WEIGHTS = os.path.join(HERE, "cleaner.pt")
 LOG = os.path.join(HERE, "log.csv")
 
 
-def batch(rng, photos, weights, count, size):
+def batch(rng, photos, shares, count, size):
     """Noiseless packed mosaics in electrons over full well: (count, 4, size, size), 0..1, as a camera sees them."""
     out = np.empty((count, 4, size, size), np.float32)
     for k in range(count):
-        photo = photos[rng.choice(len(photos), p=weights)]
+        photo = photos[rng.choice(len(photos), p=shares)]
         y = rng.integers(0, photo.shape[0] - 2 * size + 1)
         x = rng.integers(0, photo.shape[1] - 2 * size + 1)
         crop = photo[y:y + 2 * size, x:x + 2 * size].astype(np.float32)
@@ -73,17 +73,17 @@ def with_noise(clean, well, read):
 
 
 class Opinion:
-    """What the network hears of mosaics, by the program's own code: at its first look what block matching's first step makes of them, at its second
+    """The guides of the network's passes, by the program's own code: of its first pass what block matching's first step makes of them, of its second
     what NL-Bayes makes of its own answer, by the weights that the program has."""
 
     def __init__(self):
         self.program = subprocess.Popen([OPINION], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
 
-    def __call__(self, stable, sigma, look):
+    def __call__(self, stable, sigma, number):
         n, _, size, _ = stable.shape
         out = torch.empty_like(stable)
         for k in range(n):
-            head = np.array([size, look], "<i4").tobytes() + np.array([1 / sigma[k].item()], "<f4").tobytes()
+            head = np.array([size, number], "<i4").tobytes() + np.array([1 / sigma[k].item()], "<f4").tobytes()
             self.program.stdin.write(head + stable[k].numpy().astype("<f4").tobytes())
             self.program.stdin.flush()
             out[k] = torch.from_numpy(np.frombuffer(self.program.stdout.read(16 * size * size), "<f4").reshape(4, size, size).copy())
@@ -94,8 +94,8 @@ class Pool:
     """Noisy mosaics with their second opinions. Each is looked at some times, at other places and with rows and columns exchanged,
     before a new one takes its place."""
 
-    def __init__(self, rng, photos, weights, opinion, look, count=224, size=160):
-        self.rng, self.photos, self.weights, self.opinion, self.look = rng, photos, weights, opinion, look
+    def __init__(self, rng, photos, shares, opinion, number, count=224, size=160):
+        self.rng, self.photos, self.shares, self.opinion, self.number = rng, photos, shares, opinion, number
         self.count, self.size = count, size
         self.oldest = 0
         self.clean, self.stable, self.second = (torch.empty(count, 4, size, size) for _ in range(3))
@@ -105,9 +105,9 @@ class Pool:
     def renew(self, count):
         where = [(self.oldest + k) % self.count for k in range(count)]
         self.oldest = (self.oldest + count) % self.count
-        clean = batch(self.rng, self.photos, self.weights, count, self.size)
+        clean = batch(self.rng, self.photos, self.shares, count, self.size)
         stable, sigma, well, read = noisy(self.rng, clean)
-        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable, sigma, self.look)
+        self.clean[where], self.stable[where], self.second[where] = clean, stable, self.opinion(stable, sigma, self.number)
         self.sigma[where], self.well[where], self.read[where] = sigma, well, read
 
     def draw(self, count, size):
@@ -125,7 +125,7 @@ class Pool:
         return inputs, clean, sigma, self.well[some], self.read[some]
 
 
-def judged(opinion, look):
+def judged(opinion, number):
     """Pieces of the photographs kept aside at three levels of noise, the same in every run: inputs, targets, sigma."""
     rng = np.random.default_rng(3)
     torch.manual_seed(3)
@@ -135,7 +135,7 @@ def judged(opinion, look):
     read = torch.tensor([2.0, 1.8, 1.6] * len(photos)).view(-1, 1, 1, 1)
     stable, sigma = with_noise(clean, well, read)
     target = 2 * torch.sqrt(clean * well + 0.125 + read ** 2)
-    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable, sigma, look)) * sigma * TAKEN], 1), target, sigma
+    return torch.cat([stable * sigma, sigma.expand(-1, 1, 128, 128), (stable - opinion(stable, sigma, number)) * sigma * TAKEN], 1), target, sigma
 
 
 def judge(net, inputs, target, sigma):
@@ -170,15 +170,15 @@ def loss_of(net, inputs, clean, sigma, well, read):
 
 
 class Mosaics:
-    """The subject as train.py wants it: the network's first look at a mosaic."""
+    """The subject as train.py wants it: the network's first pass over a mosaic."""
 
-    weights, log, look = WEIGHTS, LOG, 1
+    name, log, number = "cleaner", LOG, 1
 
     def __init__(self, step):
         opinion = Opinion()
-        self.aside = judged(opinion, self.look)
+        self.aside = judged(opinion, self.number)
         photos, shares = pictures.training_set()
-        self.pool = Pool(np.random.default_rng(1000 + step), photos, shares, opinion, self.look)
+        self.pool = Pool(np.random.default_rng(1000 + step), photos, shares, opinion, self.number)
 
     def loss(self, net, step, count, size):
         if step % 16 == 0:
@@ -190,12 +190,12 @@ class Mosaics:
         return judge(net, *self.aside)
 
 
-class SecondLooks(Mosaics):
-    """What looks again, upon what was made of the first look's answer, has weights of its own."""
+class SecondPass(Mosaics):
+    """The second pass, guided by what was made of the first one's result, has weights of its own."""
 
-    weights, log, look = os.path.join(HERE, "second_look.pt"), os.path.join(HERE, "second_look_log.csv"), 2
+    name, log, number = "second_pass", os.path.join(HERE, "second_pass_log.csv"), 2
 
 
 def begin_again(net):
-    """The second look starts from the first one's weights."""
-    net.load_state_dict({k: v.float() for k, v in torch.load(WEIGHTS)["mean"].items()})
+    """The second pass starts from the first one's weights."""
+    net.load_state_dict(weights.load("cleaner"))

@@ -14,12 +14,11 @@ import torch.nn.functional as F
 
 import pictures
 import pixel_photos
-from mosaics import WEIGHTS as MOSAIC_WEIGHTS
+import weights
 from network import TAKEN
 
 HERE = os.path.dirname(os.path.abspath(__file__))
 PIECES = os.path.join(HERE, "..", "build", "release", "training", "irenic-photo-pieces")
-WEIGHTS = os.path.join(HERE, "pixel_cleaner.pt")
 LOG = os.path.join(HERE, "pixel_log.csv")
 COLOURS = [0, 1, 3]  # the planes that hold them
 # In deviations of the noise as measured: what is farther from the truth is never reached (core/denoise/learned.cpp), and such a measurement
@@ -83,7 +82,7 @@ def loss_of(net, samples, numbers):
 class Pixels:
     """The subject as train.py wants it."""
 
-    weights, log = WEIGHTS, LOG
+    name, log = "pixel_cleaner", LOG
     KINDS = ("jpeg", "tiff", "light", "wide")
 
     def __init__(self, step, pieces=5, side=192, count=160):
@@ -138,8 +137,7 @@ class Pixels:
 
 def begin(net):
     """Starts from the weights for mosaics: green counts twice there, and the third planes are free for something else."""
-    state = torch.load(MOSAIC_WEIGHTS)["mean"]
-    net.load_state_dict({k: v.float() for k, v in state.items()})
+    net.load_state_dict(weights.load("cleaner"))
     with torch.no_grad():
         w = net.enter.weight
         for kept, free in ((1, 2), (6, 7)):

@@ -2,7 +2,7 @@
 // calls.
 //
 // Standard input, little-endian, until it ends: for each mosaic two 32-bit integers, samples along a side and
-// which look it is for (1, 2), a 32-bit float, the stabilised value of white, and four planes R, G (row of
+// which pass it is for (1, 2), a 32-bit float, the stabilised value of white, and four planes R, G (row of
 // R), G (row of B), B of 32-bit floats, stabilised, with noise of standard deviation 1. Standard output: the
 // planes as that leaves them, in the same order.
 #include <algorithm>
@@ -11,7 +11,7 @@
 #include <stdexcept>
 #include <vector>
 
-#include "denoise/looks.h"
+#include "denoise/network_passes.h"
 #include "denoise/second_opinion.h"
 
 using namespace irenic;
@@ -22,7 +22,7 @@ bool get(void* to, std::size_t bytes) { return std::fread(to, 1, bytes, stdin) =
 
 void answerAll() {
     std::int32_t head[2];
-    const int margin = looksMargin();
+    const int margin = passesMargin();
     float white = 0;
     while (get(head, sizeof head) && get(&white, sizeof white)) {
         const int size = head[0];
@@ -44,7 +44,7 @@ void answerAll() {
                 for (std::size_t p = 0; p < kPlanes; ++p) in.rowAt(p, y)[x] = planes[p];
             }
         const PlaneSet out =
-            head[1] == 1 ? secondOpinion(in, area, 1, {}) : heardBySecondLook(in, area, 1, {});
+            head[1] == 1 ? secondOpinion(in, area, 1, {}) : guideOfSecondPass(in, area, 1, {});
         for (int y = 0; y < size; ++y)
             for (int x = 0; x < size; ++x) {
                 float c[kPlanes];

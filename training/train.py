@@ -1,8 +1,8 @@
 #!/usr/bin/env python3
-"""Train the learned method: python3 training/train.py --minutes 120 [--subject second-looks|pixels]
+"""Train the learned method: python3 training/train.py --minutes 120 [--subject second-pass|pixels]
 
-Needs the programs that give what the product's own code sees (build/release/training, ./irenic build). Resumes from the subject's weights
-(training/cleaner.pt, second_look.pt, pixel_cleaner.pt: half precision, small) or from the fuller state that it keeps beside them while it runs. See
+Needs the programs that give what the product's own code sees (build/release/training, ./irenic build). Resumes from the state that it
+keeps while it runs (training/NAME.state.local.pt, not committed), else from the weights that ship (weights.py). export.py ships what came of it. See
 docs/training.md.
 """
 import argparse
@@ -14,6 +14,7 @@ import torch
 
 import mosaics
 import pixels
+import weights
 from muon import Muon
 from network import Cleaner
 
@@ -21,7 +22,7 @@ from network import Cleaner
 # What there is to learn, and what it starts from where there are no weights yet.
 SUBJECTS = {
     "mosaics": (mosaics.Mosaics, None),
-    "second-looks": (mosaics.SecondLooks, mosaics.begin_again),
+    "second-pass": (mosaics.SecondPass, mosaics.begin_again),
     "pixels": (pixels.Pixels, pixels.begin),
 }
 
@@ -45,7 +46,7 @@ def main():
     torch.set_flush_denormal(True)
 
     kind, begin = SUBJECTS[asked.subject]
-    state_file = kind.weights.replace(".pt", ".state.local.pt")
+    state_file = os.path.join(weights.HERE, kind.name + ".state.local.pt")
     # Channels last: the convolutions are half as fast again.
     net, mean = (Cleaner().to(memory_format=torch.channels_last) for _ in range(2))
     # The first and the last layer's weights are no maps between features.
@@ -59,11 +60,10 @@ def main():
         for optimizer, kept in zip(optimizers, state["optimizers"]):
             optimizer.load_state_dict(kept)
         step = state["step"]
-    elif os.path.exists(kind.weights):
-        state = torch.load(kind.weights)
+    elif os.path.exists(weights.path_of(kind.name)):
         for one in (net, mean):
-            one.load_state_dict({k: v.float() for k, v in state["mean"].items()})
-        step = state["step"]
+            one.load_state_dict(weights.load(kind.name))
+        step = weights.steps_of(kind.log)
     else:
         if begin:
             begin(net)
@@ -73,7 +73,6 @@ def main():
     def keep():
         save(state_file, {"net": net.state_dict(), "mean": mean.state_dict(), "optimizers": [o.state_dict() for o in optimizers],
                           "step": step})
-        save(kind.weights, {"mean": {k: v.half() for k, v in mean.state_dict().items()}, "step": step})
 
     torch.manual_seed(1000 + step)
     subject = kind(step)

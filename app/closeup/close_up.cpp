@@ -13,10 +13,10 @@
 #include <cmath>
 
 #include "closeup/difference_view.h"
+#include "closeup/take_panel.h"
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
 #include "sheet/cell.h"
-#include "sheet/take_head.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -25,16 +25,14 @@ namespace irenic {
 namespace {
 
 const FieldInfo kGain = {"gain", "", "gain", "×", 0, 16, 1, 1, "How much what differs is amplified."};
-constexpr int kControls = 230; // width of the strip with the take's strengths
 
 } // namespace
 
 CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent)
     : QWidget(parent), document_(document), renderer_(renderer), shelf_(shelf), index_(new QHBoxLayout),
       area_(new QWidget(this)), line_(new QWidget(area_)), crossing_(new QWidget(area_)),
-      controls_(new QWidget(this)), large_(new QLabel(area_)), says_(new QLabel(this)),
+      panel_(new TakePanel(document_, renderer_, this)), large_(new QLabel(area_)), says_(new QLabel(this)),
       manners_(new QButtonGroup(this)), difference_(new DifferenceView(renderer_, area_)),
-      removed_(new DifferenceView(renderer_, controls_)), showRemoved_(new QToolButton(controls_)),
       gain_(new Rule(kGain, 4, this)), what_(new QComboBox(this)), lines_(new QComboBox(this)),
       above_(new QToolButton(this)) {
     setObjectName(QStringLiteral("closeUp"));
@@ -125,32 +123,11 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     area_->setMinimumSize(200, 150);
     area_->installEventFilter(this);
 
-    controls_->setFixedWidth(kControls);
-    auto* strip = new QVBoxLayout(controls_);
-    strip->setContentsMargins(0, 0, 0, 0);
-    strip->setSpacing(style::kGap);
-    // What the hand on a strength takes away, seen at once.
-    showRemoved_->setText(tr("Removed here"));
-    showRemoved_->setCheckable(true);
-    showRemoved_->setChecked(QSettings().value(QStringLiteral("closeUp/removed"), true).toBool());
-    showRemoved_->setObjectName(QStringLiteral("removedHere"));
-    showRemoved_->setToolTip(
-        tr("Shows or hides what this take removes in the middle of the view, four times the noise's own "
-           "size: form in it is detail that is lost"));
-    showRemoved_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    connect(showRemoved_, &QToolButton::toggled, this, [this](bool on) {
-        QSettings().setValue(QStringLiteral("closeUp/removed"), on);
-        refresh();
-    });
-    removed_->setObjectName(QStringLiteral("removedBeside"));
-    removed_->setFixedHeight(200);
-    strip->addWidget(showRemoved_);
-    strip->addWidget(removed_);
-    strip->addStretch(1);
+    connect(panel_, &TakePanel::wantsChanged, this, &CloseUp::refresh);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(3);
     middle->addWidget(area_, 1);
-    middle->addWidget(controls_);
+    middle->addWidget(panel_);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -169,6 +146,8 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     });
     rebuild();
 }
+
+DifferenceView* CloseUp::removedBeside() const { return panel_->removed(); }
 
 QString CloseUp::letterOf(int column) const {
     if (column < 0 || column >= columns()) return QStringLiteral("O");
@@ -215,8 +194,7 @@ void CloseUp::rebuild() {
         index_->addWidget(letter);
         letters_.push_back(letter);
     }
-    delete head_;
-    head_ = nullptr;
+    panel_->forgetTake();
     refresh();
 }
 
@@ -258,8 +236,7 @@ void CloseUp::showColumn(int column) {
         large_->show();
         fading_.start();
     }
-    delete head_;
-    head_ = nullptr;
+    panel_->forgetTake();
     refresh();
 }
 
@@ -308,50 +285,40 @@ void CloseUp::refresh() {
         const auto at = std::find(now.begin(), now.end(), i);
         const QSize screen = (QSizeF(c->size()) * devicePixelRatioF()).toSize();
         if (screen.width() < 8 || screen.height() < 8) continue;
-        const RenderKey key = keyOf(i, centre, screen);
-        if (i == column_) place = QRectF(key.area.x, key.area.y, key.area.width, key.area.height);
-        const auto* foreign = std::get_if<ReferenceColumn>(&columns_[static_cast<std::size_t>(i)]);
-        if (foreign && !key.reference)
-            c->showNothing(shelf_.text(foreign->reference));
-        else
+        const auto key = keyOf(i, centre, screen);
+        if (!key) {
+            c->showNothing(
+                shelf_.text(std::get<ReferenceColumn>(columns_[static_cast<std::size_t>(i)]).reference));
+        } else {
+            if (i == column_) place = QRectF(key->area.x, key->area.y, key->area.width, key->area.height);
             // What is seen first; its neighbours while nothing else is to be done.
-            c->show(key, at != now.end() ? -3000.0 + static_cast<double>(at - now.begin())
-                                         : 100.0 + std::abs(i - column_));
+            c->show(*key, at != now.end() ? -3000.0 + static_cast<double>(at - now.begin())
+                                          : 100.0 + std::abs(i - column_));
+        }
     }
     emit placeChanged(place);
     const int index = takeOf(column_);
-    controls_->setVisible(index >= 0);
+    panel_->setVisible(index >= 0);
     if (index >= 0) {
-        const Take& take = document_.takes()[static_cast<std::size_t>(index)];
-        if (!head_) {
-            head_ = new TakeHead(take, controls_);
-            head_->setOpen(true);
-            connect(head_, &TakeHead::edited, this,
-                    [this, index](const Settings& s) { document_.setSettings(index, s); });
-            connect(head_, &TakeHead::chooseAsked, this, [this, index] { document_.choose(index); });
-            connect(head_, &TakeHead::openAsked, this, [this](bool open) { head_->setOpen(open); });
-            static_cast<QVBoxLayout*>(controls_->layout())->insertWidget(0, head_);
-        }
-        head_->show(take, document_.facts(), document_.chosen() == index);
-        head_->setVisible(true);
         // Beside the pixels, at their zoom; in Removed itself it would be there twice.
-        const bool beside = showRemoved_->isChecked() && manner_ != Manner::Removed;
-        removed_->setVisible(beside);
-        if (beside) {
-            const QSize screen = (QSizeF(kControls, 200) * devicePixelRatioF()).toSize();
-            removed_->show(
-                {keyOf(0, centre, screen), keyOf(column_, centre, screen), DifferencePart::Everything, 4});
+        std::optional<DifferenceKey> removed;
+        if (panel_->wantsRemoved() && manner_ != Manner::Removed) {
+            const auto original = keyOf(0, centre, panel_->removedSize()),
+                       own = keyOf(column_, centre, panel_->removedSize());
+            removed = DifferenceKey{
+                {original->shown, own->shown, DifferencePart::Everything, 4}, own->area, own->view.zoom};
         }
+        panel_->showTake(index, removed);
     }
     compare();
 }
 
-RenderKey CloseUp::keyOf(int column, PicturePoint centre, QSize screen) const {
-    const Column& what = columns_[static_cast<std::size_t>(column)];
-    RenderKey key = renderKey(document_.photo(), settingsOf(what, document_.state()), document_.look(),
-                              centre, {document_.zoom(), document_.push()}, screen);
-    if (const auto* foreign = std::get_if<ReferenceColumn>(&what))
-        key.reference = shelf_.find(foreign->reference);
+std::optional<RenderKey> CloseUp::keyOf(int column, PicturePoint centre, QSize screen) const {
+    const std::optional<Shown> shown = shelf_.shownIn(columns_[static_cast<std::size_t>(column)]);
+    if (!shown) return {};
+    RenderKey key = renderKey({document_.photo(), Settings::original(), document_.look()}, centre,
+                              {document_.zoom(), document_.push()}, screen);
+    key.shown = *shown;
     return key;
 }
 
@@ -445,18 +412,17 @@ void CloseUp::divide(const std::vector<int>& now) {
     if (quarters) crossing_->raise();
 }
 
-Pair CloseUp::pairOf(int first, int second) const {
+DifferenceKey CloseUp::differenceOf(int first, int second) const {
     const RenderKey& place = cell(std::max(0, column_))->wanted();
     const auto side = [&](int column) {
         const Column& what = columns_[static_cast<std::size_t>(std::max(0, column))];
-        RenderKey key = place;
-        key.settings = settingsOf(what, document_.state());
-        key.reference.reset();
-        if (const auto* foreign = std::get_if<ReferenceColumn>(&what))
-            key.reference = shelf_.find(foreign->reference);
-        return key;
+        // While a reference is not there, what can be compared is the photo with itself.
+        return shelf_.shownIn(what).value_or(
+            Recipe{document_.photo(), Settings::original(), document_.look()});
     };
-    return {side(first), side(second), static_cast<DifferencePart>(what_->currentIndex()), gain_->value()};
+    return {{side(first), side(second), static_cast<DifferencePart>(what_->currentIndex()), gain_->value()},
+            place.area,
+            place.view.zoom};
 }
 
 void CloseUp::compare() {
@@ -478,8 +444,8 @@ void CloseUp::compare() {
     says_->setText(text);
     says_->setVisible(!text.isEmpty());
     if (manner_ != Manner::Removed && manner_ != Manner::Difference) return;
-    if (!cell(std::max(0, column_))->wanted().photo) return;
-    difference_->show(pairOf(manner_ == Manner::Removed ? 0 : before_, column_));
+    if (cell(std::max(0, column_))->wanted().empty()) return;
+    difference_->show(differenceOf(manner_ == Manner::Removed ? 0 : before_, column_));
 }
 
 bool CloseUp::current() const {

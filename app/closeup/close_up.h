@@ -22,7 +22,7 @@ class Cell;
 class DifferenceView;
 class ReferenceShelf;
 class Rule;
-class TakeHead;
+class TakePanel;
 
 class CloseUp : public QWidget {
     Q_OBJECT
@@ -52,7 +52,7 @@ class CloseUp : public QWidget {
     void setLine(Line line);
     Line line() const { return lineKind_; }
     // What the take in hand removes here, beside its strengths.
-    DifferenceView* removedBeside() const { return removed_; }
+    DifferenceView* removedBeside() const;
     bool current() const; // everything that is seen
 
   signals:
@@ -76,8 +76,9 @@ class CloseUp : public QWidget {
     void divide(const std::vector<int>& now);
     void moveLine(QPointF at);
     void makeProbe(QPoint pixel);
-    Pair pairOf(int first, int second) const;
-    RenderKey keyOf(int column, PicturePoint centre, QSize screen) const;
+    DifferenceKey differenceOf(int first, int second) const;
+    // None: what the column shows is not there (yet).
+    std::optional<RenderKey> keyOf(int column, PicturePoint centre, QSize screen) const;
     int takeOf(int column) const; // its index; -1: no take
     std::uint32_t probeId() const;
     void stepProbe(int by);
@@ -94,12 +95,11 @@ class CloseUp : public QWidget {
     std::vector<Cell*> cells_;
     std::vector<QToolButton*> letters_;
     QHBoxLayout* index_;
-    QWidget *area_, *line_, *crossing_, *controls_;
+    QWidget *area_, *line_, *crossing_;
+    TakePanel* panel_;
     QLabel *large_, *says_;
     QButtonGroup* manners_;
-    TakeHead* head_ = nullptr;
-    DifferenceView *difference_, *removed_;
-    QToolButton* showRemoved_;
+    DifferenceView* difference_;
     Rule* gain_;
     QComboBox *what_, *lines_;
     QToolButton* above_; // beside: one above the other

@@ -23,12 +23,12 @@ DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(pa
     connect(&again_, &QTimer::timeout, this, &DifferenceView::request);
 }
 
-void DifferenceView::show(const Pair& pair) {
+void DifferenceView::show(const DifferenceKey& key) {
     const bool busy = job_.active() || again_.isActive();
-    if (pair == pair_ && (busy || !image_.isNull())) return;
+    if (key == key_ && (busy || !image_.isNull())) return;
     // While a hand moves a strength, what is being made is shown before the next is begun.
-    moving_ = busy && pair.isCleanedOtherwise(pair_);
-    pair_ = pair;
+    moving_ = busy && isCleanedOtherwise(key, key_);
+    key_ = key;
     failure_.clear();
     if (!moving_) again_.stop(), request();
     update();
@@ -36,20 +36,21 @@ void DifferenceView::show(const Pair& pair) {
 
 // While the hand moves, in the quick grade of colours; the last of all is made as it is asked for.
 void DifferenceView::request() {
-    Pair pair = pair_;
-    if (moving_) pair.first.look.demosaic = pair.second.look.demosaic = Demosaic::Quick;
-    job_ =
-        renderer_.requestDifference(pair, kOrder, [this, pair, wanted = pair_](const Outcome<QImage>& made) {
-            if (made.value) image_ = *made.value;
-            failure_ = QString::fromStdString(made.problem);
-            const bool newest = wanted == pair_;
-            if (newest) moving_ = false;
-            if (!newest)
-                again_.start(); // the pixels themselves come first
-            else if (!(pair == pair_))
-                request();
-            update();
-        });
+    DifferenceKey key = key_;
+    if (moving_)
+        for (Shown* side : {&key.difference.first, &key.difference.second})
+            if (auto* recipe = std::get_if<Recipe>(side)) recipe->look.demosaic = Demosaic::Quick;
+    job_ = renderer_.requestDifference(key, kOrder, [this, key, wanted = key_](const Outcome<QImage>& made) {
+        if (made.value) image_ = *made.value;
+        failure_ = QString::fromStdString(made.problem);
+        const bool newest = wanted == key_;
+        if (newest) moving_ = false;
+        if (!newest)
+            again_.start(); // the pixels themselves come first
+        else if (!(key == key_))
+            request();
+        update();
+    });
 }
 
 void DifferenceView::paintEvent(QPaintEvent*) {

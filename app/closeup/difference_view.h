@@ -1,4 +1,4 @@
-// What a take removed, or what differs between two, amplified, on mid-grey (judge/removed.h).
+// What a take removed, or what differs between two, amplified, on mid-grey (judge/difference.h).
 #pragma once
 
 #include <QImage>
@@ -15,7 +15,7 @@ class DifferenceView : public QWidget {
   public:
     explicit DifferenceView(Renderer& renderer, QWidget* parent = nullptr);
     // At the place and zoom of a cell. Nothing happens when it is shown already.
-    void show(const Pair& pair);
+    void show(const DifferenceKey& key);
     // Null unless current.
     QImage image() const { return job_.active() || again_.isActive() ? QImage() : image_; }
 
@@ -26,7 +26,7 @@ class DifferenceView : public QWidget {
     void request();
 
     Renderer& renderer_;
-    Pair pair_;
+    DifferenceKey key_;
     bool moving_ = false; // by a hand: what is shown is at most one picture old
     Job job_;
     QTimer again_; // for the newest, while the hand moves

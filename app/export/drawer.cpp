@@ -12,7 +12,6 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QSettings>
-#include <QSpinBox>
 #include <QStandardPaths>
 #include <QTemporaryDir>
 #include <QTimer>
@@ -23,6 +22,7 @@
 #include <algorithm>
 
 #include "base/text.h"
+#include "export/delivery_form.h"
 #include "session/sidecar.h"
 #include "style/flow.h"
 #include "style/style.h"
@@ -43,14 +43,6 @@ std::filesystem::path workerProgram() {
     return QStandardPaths::findExecutable(QStringLiteral("irenic-cli")).toStdString();
 }
 
-void fill(QComboBox* box, const char* field, const char* name) {
-    const Field<Delivery>* f = findField<Delivery>(field);
-    for (const char* text : f->shownChoices) box->addItem(QString::fromUtf8(text));
-    box->setObjectName(QString::fromLatin1(name));
-    box->setAccessibleName(QString::fromUtf8(f->label));
-    box->setToolTip(QString::fromUtf8(f->sentence));
-}
-
 QString sizeText(double bytes) {
     return bytes >= 1e9 ? Drawer::tr("%1 GB").arg(bytes / 1e9, 0, 'f', 1)
                         : Drawer::tr("%1 MB").arg(bytes / 1e6, 0, 'f', bytes < 1e7 ? 1 : 0);
@@ -63,7 +55,8 @@ QString timeText(double seconds) {
 } // namespace
 
 Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> selected, QWidget* parent)
-    : QWidget(parent), document_(document), jobs_(jobs), selected_(std::move(selected)) {
+    : QWidget(parent), document_(document), jobs_(jobs), selected_(std::move(selected)),
+      form_(new DeliveryForm(this)) {
     place_ = JobQueue::usualPlace();
     if (!keeps_) {
         static const QTemporaryDir nowhere;
@@ -93,12 +86,13 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     connect(model_, &QueueModel::jobDone, this, [this](const QueuedJob& job) {
         document_.noteExport(job.request.photo, {job.target, job.finished,
                                                  job.request.letter.empty() ? 'A' : job.request.letter[0]});
-        if (estimated_ && job.request.settings && *job.request.settings == estimatedOrder_.settings)
-            noteTaken(estimatedOrder_, *estimated_, job.seconds);
+        if (estimated_ && job.request.settings && *job.request.settings == estimatedOf_.recipe.settings)
+            noteTaken(estimatedOf_, *estimated_, job.seconds);
     });
     for (const auto signal : {&Document::photoChanged, &Document::chosenChanged, &Document::takesChanged})
         connect(&document_, signal, this, &Drawer::describe);
     connect(&document_, &Document::settingsChanged, this, &Drawer::describe);
+    connect(form_, &DeliveryForm::changed, this, &Drawer::describe);
     measuring_.setSingleShot(true);
     measuring_.setInterval(700);
     connect(&measuring_, &QTimer::timeout, this, &Drawer::measure);
@@ -187,12 +181,6 @@ QWidget* Drawer::sentence() {
         row->addWidget(label);
         return label;
     };
-    const auto box = [&](QComboBox*& member, const char* field) {
-        member = new QComboBox(line);
-        fill(member, field, field);
-        row->addWidget(member);
-        connect(member, &QComboBox::currentIndexChanged, this, &Drawer::describe);
-    };
     word(tr("Deliver"));
     take_ = new QComboBox(line);
     take_->addItems({tr("the chosen take"), tr("each one's own recommendation")});
@@ -209,25 +197,9 @@ QWidget* Drawer::sentence() {
     whose_->setAccessibleName(tr("Which photos are delivered"));
     row->addWidget(whose_);
     word(tr("as"));
-    box(format_, "format");
-    format_->setObjectName(QStringLiteral("deliverFormat"));
-    box(bits_, "bits"), box(space_, "space"), box(packing_, "packing");
-    const auto number = [&](QSpinBox*& member, const char* field, int least, int most, const QString& prefix,
-                            const QString& none) {
-        const Field<Delivery>* f = findField<Delivery>(field);
-        member = new QSpinBox(line);
-        member->setRange(least, most);
-        member->setPrefix(prefix);
-        member->setSuffix(QString::fromUtf8(f->unit));
-        if (!none.isEmpty()) member->setSpecialValueText(none);
-        member->setObjectName(QString::fromLatin1(field));
-        member->setAccessibleName(QString::fromUtf8(f->label));
-        member->setToolTip(QString::fromUtf8(f->sentence));
-        row->addWidget(member);
-        connect(member, &QSpinBox::valueChanged, this, &Drawer::describe);
-    };
-    number(quality_, "quality", 1, 100, tr("quality "), {});
-    number(longest_, "longest", 0, 100000, tr("longer side "), tr("full size"));
+    row->addWidget(form_->box("format", "deliverFormat"));
+    for (const char* field : {"bits", "space", "packing", "quality", "longest"})
+        row->addWidget(form_->box(field, field));
     word(tr("and as"));
     also_ = new QComboBox(line);
     also_->setObjectName(QStringLiteral("deliverAlso"));
@@ -236,24 +208,18 @@ QWidget* Drawer::sentence() {
                          "of the kept deliveries"));
     row->addWidget(also_);
     word(tr("named"));
-    name_ = new QLineEdit(line);
-    name_->setMinimumWidth(150);
-    name_->setObjectName(QStringLiteral("deliverName"));
-    name_->setAccessibleName(tr("Pattern of the names"));
-    name_->setToolTip(QString::fromUtf8(findField<Delivery>("name")->sentence));
-    connect(name_, &QLineEdit::textChanged, this, &Drawer::describe);
-    row->addWidget(name_);
+    row->addWidget(form_->box("name", "deliverName"));
     folder_ = new QToolButton(line);
     folder_->setObjectName(QStringLiteral("deliverFolder"));
     folder_->setPopupMode(QToolButton::InstantPopup);
     folder_->setToolTip(QString::fromUtf8(findField<Delivery>("folder")->sentence));
     auto* places = new QMenu(folder_);
-    places->addAction(tr("Beside the originals"), this, [this] { folderPath_.clear(), describe(); });
+    places->addAction(tr("Beside the originals"), this, [this] { form_->setFolder({}); });
     places->addAction(tr("In a folder below each…"), this, [this] {
         const QString name =
             QInputDialog::getText(this, tr("Folder below the originals'"), tr("Name of the folder:"),
                                   QLineEdit::Normal, QStringLiteral("clean"));
-        if (!name.isEmpty()) folderPath_ = name, describe();
+        if (!name.isEmpty()) form_->setFolder(name.toStdString());
     });
     places->addAction(tr("In one folder…"), this, &Drawer::chooseFolder);
     folder_->setMenu(places);
@@ -365,42 +331,16 @@ const QueuedJob* Drawer::marked() const {
 
 std::int64_t Drawer::current() const { return marked() ? marked()->id : 0; }
 
-Delivery Drawer::delivery() const {
-    Delivery d;
-    d.format = static_cast<ExportFormat>(format_->currentIndex());
-    d.space = static_cast<OutputSpace>(space_->currentIndex());
-    d.bits = 8 << bits_->currentIndex();
-    d.packing = static_cast<Packing>(packing_->currentIndex());
-    d.quality = static_cast<float>(quality_->value());
-    d.longest = static_cast<float>(longest_->value());
-    d.name = name_->text().toStdString();
-    d.folder = folderPath_.toStdString();
-    return d;
-}
+Delivery Drawer::delivery() const { return form_->delivery(); }
 
-void Drawer::setDelivery(const Delivery& d) {
-    format_->setCurrentIndex(static_cast<int>(d.format));
-    space_->setCurrentIndex(static_cast<int>(d.space));
-    bits_->setCurrentIndex(d.bits == 8 ? 0 : d.bits == 16 ? 1 : 2);
-    packing_->setCurrentIndex(static_cast<int>(d.packing));
-    quality_->setValue(static_cast<int>(d.quality));
-    longest_->setValue(static_cast<int>(d.longest));
-    name_->setText(QString::fromStdString(d.name));
-    folderPath_ = QString::fromStdString(d.folder);
-    describe();
-}
+void Drawer::setDelivery(const Delivery& delivery) { form_->setDelivery(delivery); }
 
 void Drawer::describe() {
     const Delivery d = delivery();
-    bits_->setVisible(d.format == ExportFormat::Tiff || d.format == ExportFormat::Png);
-    space_->setVisible(d.format != ExportFormat::Dng);
-    packing_->setVisible(d.format == ExportFormat::Dng || d.format == ExportFormat::Tiff);
-    quality_->setVisible(d.format == ExportFormat::Jpeg || d.format == ExportFormat::JpegXl);
-    longest_->setVisible(d.format != ExportFormat::Dng);
-    folder_->setText(folderPath_.isEmpty() ? tr("beside the originals")
-                     : QFileInfo(folderPath_).isAbsolute()
-                         ? tr("in %1").arg(QFileInfo(folderPath_).fileName())
-                         : tr("below, in %1").arg(folderPath_));
+    const QString folder = QString::fromStdString(d.folder);
+    folder_->setText(folder.isEmpty()                 ? tr("beside the originals")
+                     : QFileInfo(folder).isAbsolute() ? tr("in %1").arg(QFileInfo(folder).fileName())
+                                                      : tr("below, in %1").arg(folder));
     const PhotoPtr photo = document_.photo();
     const std::string problem = problemWith(d);
     QString shown = QString::fromStdString(problem);
@@ -432,13 +372,13 @@ void Drawer::describe() {
 void Drawer::measure() {
     const PhotoPtr photo = document_.photo();
     if (!photo || document_.chosen() < 0 || !isVisible()) return;
-    ExportOrder order;
-    order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
-    order.look = document_.look(), order.how = delivery();
-    estimatedOrder_ = order;
+    const Take& take = document_.takes()[static_cast<std::size_t>(document_.chosen())];
+    const Export what{{photo, take.settings, document_.look()}, delivery(), {}, false};
+    estimatedOf_ = what;
+    estimatedOf_.recipe.photo.reset(); // it would stay in memory
     costs_->setText(tr("size and time are being measured"));
     estimating_ = jobs_.submit(
-        Lane::Quiet, 4, [photo, order](const Work& work) { return estimate(*photo, order, work); },
+        Lane::Quiet, 4, [what](const Work& work) { return estimate(what, work); },
         [this](const Outcome<Estimate>& made) {
             if (!made.value) return costs_->setText(QString::fromStdString(made.problem));
             estimated_ = *made.value;
@@ -556,6 +496,7 @@ QString Drawer::summary() const {
 void Drawer::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     refresh();
+    describe(); // what it costs is measured only for who sees it
     const auto& jobs = model_->jobs();
     const auto runs = std::find_if(jobs.begin(), jobs.end(),
                                    [](const QueuedJob& j) { return j.state == JobState::Running; });
@@ -603,8 +544,9 @@ void Drawer::refresh() {
 }
 
 void Drawer::chooseFolder() {
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"), folderPath_);
-    if (!folder.isEmpty()) folderPath_ = folder, describe();
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"),
+                                                             QString::fromStdString(delivery().folder));
+    if (!folder.isEmpty()) form_->setFolder(folder.toStdString());
 }
 
 void Drawer::keepPreset() {

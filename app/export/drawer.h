@@ -15,13 +15,13 @@
 
 class QComboBox;
 class QLabel;
-class QLineEdit;
 class QPushButton;
-class QSpinBox;
 class QToolButton;
 class QTreeView;
 
 namespace irenic {
+
+class DeliveryForm;
 
 class Drawer : public QWidget {
     Q_OBJECT
@@ -85,20 +85,18 @@ class Drawer : public QWidget {
     std::unique_ptr<Supervisor> supervisor_;
     std::unique_ptr<StayAwake> awake_;
     QTreeView* list_;
-    QComboBox *take_, *whose_, *format_, *space_, *bits_, *packing_, *presets_, *also_;
-    QSpinBox *quality_, *longest_;
-    QLineEdit* name_;
+    DeliveryForm* form_;
+    QComboBox *take_, *whose_, *presets_, *also_;
     QToolButton *folder_, *pause_, *aside_ = nullptr;
     QLabel *result_, *costs_, *note_ = nullptr;
     bool paused_ = false;
     bool fromLastTime_ = false; // what waits was left by an earlier window
     QPushButton* put_;
-    QString folderPath_;
     QTimer watching_, measuring_;
     Job estimating_;
     std::optional<Estimate> estimated_;
-    ExportOrder estimatedOrder_;
-    int before_ = 0; // jobs that were open at the last look
+    Export estimatedOf_; // without its photo
+    int before_ = 0;     // jobs that were open at the last look
     static bool keeps_;
 };
 

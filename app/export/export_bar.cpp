@@ -1,6 +1,5 @@
 #include "export/export_bar.h"
 
-#include <QComboBox>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -11,30 +10,18 @@
 #include <QToolButton>
 #include <utility>
 
+#include "deliver/formats.h"
+#include "export/delivery_form.h"
+
 namespace irenic {
 
 ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
-    : QWidget(parent), document_(document), message_(new QLabel(this)), format_(new QComboBox(this)),
-      profile_(new QComboBox(this)), compression_(new QComboBox(this)), queue_(new QToolButton(this)),
-      start_(new QPushButton(tr("Export…"), this)), answer_(new QPushButton(this)),
-      cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)), jobs_(jobs) {
+    : QWidget(parent), document_(document), message_(new QLabel(this)), form_(new DeliveryForm(this)),
+      queue_(new QToolButton(this)), start_(new QPushButton(tr("Export…"), this)),
+      answer_(new QPushButton(this)), cancel_(new QPushButton(tr("Cancel"), this)),
+      bar_(new QProgressBar(this)), jobs_(jobs) {
     message_->setObjectName(QStringLiteral("message"));
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    format_->setObjectName(QStringLiteral("format"));
-    format_->addItem(tr("DNG, stays a raw"), QStringLiteral("dng"));
-    format_->addItem(tr("TIFF, 16 bit"), QStringLiteral("tiff"));
-    format_->addItem(tr("JPEG"), QStringLiteral("jpeg"));
-    format_->setAccessibleName(tr("File format"));
-    format_->setToolTip(
-        tr("A DNG keeps mosaic, colours and white balance as the camera gave them. It takes the look along "
-           "as a note only.\nA TIFF or a JPEG is a finished picture, developed with the look."));
-    profile_->addItem(tr("sRGB"), static_cast<int>(OutputSpace::Srgb));
-    profile_->addItem(tr("Adobe RGB compatible"), static_cast<int>(OutputSpace::AdobeRgbCompatible));
-    profile_->addItem(tr("ProPhoto compatible"), static_cast<int>(OutputSpace::ProPhotoCompatible));
-    profile_->setAccessibleName(tr("Colour profile of the file"));
-    compression_->addItem(tr("zip"), static_cast<int>(Packing::Packed));
-    compression_->addItem(tr("not compressed"), static_cast<int>(Packing::None));
-    compression_->setAccessibleName(tr("Compression of the TIFF"));
     start_->setObjectName(QStringLiteral("export"));
     start_->setShortcut(QKeySequence(tr("Ctrl+E")));
     start_->setToolTip(tr("Write the chosen take to a file. The original is never touched. Ctrl+E"));
@@ -58,15 +45,16 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
         setMessage({});
         if (act) act();
     });
-    for (QWidget* w :
-         std::initializer_list<QWidget*>{bar_, cancel_, queue_, format_, profile_, compression_, start_})
-        row->addWidget(w);
+    for (QWidget* w : std::initializer_list<QWidget*>{bar_, cancel_, queue_}) row->addWidget(w);
+    row->addWidget(form_->box("format", "format"));
+    row->addWidget(form_->box("space", "exportSpace"));
+    row->addWidget(form_->box("packing", "exportPacking"));
+    row->addWidget(start_);
     connect(start_, &QPushButton::clicked, this, &ExportBar::chooseTarget);
     connect(cancel_, &QPushButton::clicked, this, [this] {
         job_.cancel();
         finish({}, tr("Export cancelled; nothing was written."));
     });
-    connect(format_, &QComboBox::currentIndexChanged, this, &ExportBar::refresh);
     connect(&document_, &Document::chosenChanged, this, &ExportBar::refresh);
     connect(&document_, &Document::photoChanged, this, &ExportBar::refresh);
     connect(&ticking_, &QTimer::timeout, this, [this] {
@@ -80,13 +68,6 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
         bar_->setFormat(text);
     });
     refresh();
-}
-
-ExportFormat ExportBar::format() const {
-    const QString id = format_->currentData().toString();
-    return id == QLatin1String("dng")    ? ExportFormat::Dng
-           : id == QLatin1String("tiff") ? ExportFormat::Tiff
-                                         : ExportFormat::Jpeg;
 }
 
 void ExportBar::setMessage(const QString& text) {
@@ -120,8 +101,6 @@ void ExportBar::refresh() {
             ? tr("Export %1…")
                   .arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
             : tr("Export…"));
-    profile_->setVisible(format() != ExportFormat::Dng);
-    compression_->setVisible(format() == ExportFormat::Tiff);
     bar_->setVisible(running());
     cancel_->setVisible(running());
 }
@@ -133,14 +112,14 @@ void ExportBar::chooseTarget() {
                                .value(QStringLiteral("export/folder"),
                                       QFileInfo(QString::fromStdString(photo->file.string())).absolutePath())
                                .toString();
-    Delivery how;
-    how.format = format(), how.folder = folder.toStdString();
+    Delivery how = form_->delivery();
+    how.folder = folder.toStdString();
     NameParts parts;
     parts.original = photo->file;
     const auto proposed = freeName(targetOf(how, parts));
-    const QString filter = format() == ExportFormat::Dng    ? tr("DNG (*.dng)")
-                           : format() == ExportFormat::Tiff ? tr("TIFF (*.tif *.tiff)")
-                                                            : tr("JPEG (*.jpg *.jpeg)");
+    const Format& kind = formatOf(how.format);
+    const QString filter =
+        QStringLiteral("%1 (%2)").arg(QString::fromUtf8(kind.name), QString::fromUtf8(kind.patterns));
     const QString target = QFileDialog::getSaveFileName(this, tr("Export take"),
                                                         QString::fromStdString(proposed.string()), filter);
     if (target.isEmpty()) return;
@@ -150,19 +129,16 @@ void ExportBar::chooseTarget() {
 
 void ExportBar::exportTo(const QString& target) {
     if (running() || !document_.photo() || document_.chosen() < 0) return;
-    ExportOrder order;
-    order.settings = document_.takes()[static_cast<std::size_t>(document_.chosen())].settings;
-    if (const Risk* risk = document_.facts().riskOf(order.settings)) order.risk = *risk;
-    order.look = document_.look();
-    order.how.format = format();
-    order.how.space = static_cast<OutputSpace>(profile_->currentData().toInt());
-    order.how.packing = static_cast<Packing>(compression_->currentData().toInt());
-    order.target = target.toStdString();
-    // The dialog has asked about replacing; the original is refused by the core whatever was answered.
-    order.overwrite = true;
+    const Take& take = document_.takes()[static_cast<std::size_t>(document_.chosen())];
     const PhotoPtr photo = document_.photo();
-    const char letter = document_.takes()[static_cast<std::size_t>(document_.chosen())].letter;
-    const auto make = [order, photo](const Work& work) { return exportPhoto(*photo, order, work); };
+    const char letter = take.letter;
+    Export what{{photo, take.settings, document_.look()}, form_->delivery(), {}, false};
+    if (const Risk* risk = document_.facts().riskOf(take.settings)) what.risk = *risk;
+    // The dialog has asked about replacing; the original is refused by the core whatever was answered.
+    what.delivery.conflict = Conflict::Replace;
+    const auto make = [what, file = target.toStdString()](const Work& work) {
+        return exportFile(what, file, work);
+    };
     job_ =
         jobs_.submit(Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<LeftOut>& written) {
             if (written.value)

@@ -11,13 +11,14 @@
 #include "deliver/export.h"
 #include "document.h"
 
-class QComboBox;
 class QLabel;
 class QProgressBar;
 class QPushButton;
 class QToolButton;
 
 namespace irenic {
+
+class DeliveryForm;
 
 class ExportBar : public QWidget {
     Q_OBJECT
@@ -44,11 +45,10 @@ class ExportBar : public QWidget {
     void chooseTarget();
     void refresh();
     void finish(const QString& file, const QString& problem);
-    ExportFormat format() const;
 
     Document& document_;
     QLabel* message_;
-    QComboBox *format_, *profile_, *compression_;
+    DeliveryForm* form_;
     QToolButton* queue_;
     QPushButton *start_, *answer_, *cancel_;
     std::function<void()> act_;

@@ -46,7 +46,7 @@ std::size_t PhotoShelf::bytes() const {
     std::size_t sum = 0;
     for (const auto& [path, opened] : photos_)
         sum += (opened.photo->samples.size() + opened.photo->mended.size() +
-                (opened.photo->wide ? opened.photo->wide->samples.size() : 0)) *
+                (opened.photo->xtrans ? opened.photo->xtrans->samples.size() : 0)) *
                sizeof(std::uint16_t);
     return sum;
 }

@@ -38,6 +38,14 @@ void ReferenceShelf::retry(std::uint32_t reference) {
     emit changed();
 }
 
+std::optional<Shown> ReferenceShelf::shownIn(const Column& column) const {
+    if (const auto* foreign = std::get_if<ReferenceColumn>(&column)) {
+        const ReferencePtr reference = find(foreign->reference);
+        return reference ? std::optional<Shown>(reference) : std::nullopt;
+    }
+    return Recipe{document_.photo(), settingsOf(column, document_.state()), document_.look()};
+}
+
 void ReferenceShelf::refresh() {
     const PhotoPtr photo = document_.photo();
     const std::string name = photo ? photo->file.string() : std::string();

@@ -6,7 +6,8 @@
 
 #include "base/jobs.h"
 #include "document.h"
-#include "judge/reference.h"
+#include "judge/shown.h"
+#include "sheet/column.h"
 
 namespace irenic {
 
@@ -18,6 +19,8 @@ class ReferenceShelf : public QObject {
 
     // Null while it is not there (yet); then text() says why.
     ReferencePtr find(std::uint32_t reference) const;
+    // What a column's cells show of the photo that is open; none: a reference that is not there (yet).
+    std::optional<Shown> shownIn(const Column& column) const;
     // What was done to it, what is being done, or why there is none.
     QString text(std::uint32_t reference) const;
     bool failed(std::uint32_t reference) const;

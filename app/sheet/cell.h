@@ -28,7 +28,7 @@ class Cell : public QWidget {
     QImage image() const { return current_ ? image_ : QImage(); }
     const RenderKey& wanted() const { return key_; }
     // Units of the widget for one pixel of the photo.
-    double scale() const { return key_.zoom / ratio_; }
+    double scale() const { return key_.view.zoom / ratio_; }
     // The pixel of the picture under a point of the widget, while the cell is current; and where a pixel's
     // top left corner stands.
     std::optional<QPoint> pixelAt(QPointF position) const;

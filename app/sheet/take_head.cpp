@@ -50,11 +50,8 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     more_->setToolTip(tr("Name, duplicate, keep or remove this take"));
     more_->setPopupMode(QToolButton::InstantPopup);
     auto* menu = new QMenu(more_);
-    mend_ = menu->addAction(tr("Mend defect pixels and read-out lines"));
-    mend_->setCheckable(true);
-    mend_->setObjectName(QStringLiteral("mend"));
-    connect(mend_, &QAction::toggled, this, [this](bool on) { change([&](Settings& s) { s.mend = on; }); });
-    menu->addSeparator();
+    menu->setToolTipsVisible(true);
+    menu->addSeparator(); // above it the switches among the settings
     menu->addAction(tr("Name this take…"), this, &TakeHead::renameAsked);
     menu->addAction(tr("Duplicate this take"), this, &TakeHead::duplicateAsked);
     menu->addAction(tr("Keep it as a preset…"), this, &TakeHead::keepAsked);
@@ -79,20 +76,16 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     auto* rules = new QVBoxLayout(body_);
     rules->setContentsMargins(0, 2, 0, 0);
     rules->setSpacing(2);
-    const Settings initial;
     int labels = 0;
     for (const Field<Settings>& f : fieldsOf<Settings>()) {
-        const auto* member = std::get_if<float Settings::*>(&f.member);
-        if (!member) continue;
-        auto* rule = new Rule(f, f.shown * static_cast<double>(initial.**member), body_);
-        connect(rule, &Rule::changed, this, [this, &f, m = *member](double v) {
-            change([&](Settings& s) { s.*m = static_cast<float>(v / f.shown); });
-        });
-        labels = std::max(labels, rule->labelHint());
-        rules->addWidget(rule);
-        strengths_.push_back({rule, &f});
+        if (f.id == std::string("method")) continue; // it has its place above
+        QObject* editor = editorOf(f);
+        if (const auto* rule = qobject_cast<Rule*>(editor)) labels = std::max(labels, rule->labelHint());
+        if (auto* widget = qobject_cast<QWidget*>(editor)) rules->addWidget(widget);
+        editors_.push_back({editor, &f});
     }
-    for (const Strength& s : strengths_) s.rule->setLabelWidth(labels);
+    for (const Editor& e : editors_)
+        if (auto* rule = qobject_cast<Rule*>(e.object)) rule->setLabelWidth(labels);
     risk_->setObjectName(QStringLiteral("risk"));
     risk_->setWordWrap(true);
     risk_->setToolTip(
@@ -110,6 +103,55 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
         change([this](Settings& s) { s.method = method_->currentData().toString().toStdString(); });
     });
     setOpen(false);
+}
+
+// A rule for a number, a list for a choice, an entry to tick in the menu for a switch.
+QObject* TakeHead::editorOf(const Field<Settings>& f) {
+    if (const auto* number = std::get_if<float Settings::*>(&f.member)) {
+        auto* rule = new Rule(f, f.shown * static_cast<double>(settings_.**number), body_);
+        connect(rule, &Rule::changed, this, [this, &f, m = *number](double v) {
+            change([&](Settings& s) { s.*m = static_cast<float>(v / f.shown); });
+        });
+        return rule;
+    }
+    const auto set = [this, &f](const std::string& text) {
+        change([&](Settings& s) { setFromText(f, s, text); });
+    };
+    const QString label = QString::fromUtf8(f.label), tip = QString::fromUtf8(f.sentence);
+    if (std::holds_alternative<bool Settings::*>(f.member)) {
+        auto* entry = new QAction(label.left(1).toUpper() + label.mid(1), more_->menu());
+        entry->setCheckable(true);
+        entry->setObjectName(QString::fromUtf8(f.id));
+        entry->setToolTip(tip);
+        connect(entry, &QAction::toggled, this, [set](bool on) { set(on ? "1" : "0"); });
+        more_->menu()->insertAction(more_->menu()->actions().value(0), entry);
+        return entry;
+    }
+    auto* list = new QComboBox(body_);
+    for (const char* choice : f.shownChoices) list->addItem(QString::fromUtf8(choice));
+    list->setObjectName(QString::fromUtf8(f.id));
+    list->setAccessibleName(label);
+    list->setToolTip(tip);
+    connect(list, &QComboBox::activated, this,
+            [set, &f](int at) { set(f.choices[static_cast<std::size_t>(at)]); });
+    return list;
+}
+
+void TakeHead::showIn(const Editor& editor, const std::optional<Recommended>& recommended) {
+    const auto& [object, field] = editor;
+    const QSignalBlocker quiet(object);
+    if (auto* rule = qobject_cast<Rule*>(object)) {
+        const auto member = std::get<float Settings::*>(field->member);
+        rule->setValue(field->shown * static_cast<double>(settings_.*member));
+        const bool same = recommended && recommended->settings.method == settings_.method;
+        rule->setRecommended(
+            same ? std::optional(field->shown * static_cast<double>(recommended->settings.*member))
+                 : std::nullopt);
+    } else if (auto* entry = qobject_cast<QAction*>(object)) {
+        entry->setChecked(valueText(*field, settings_) != "0");
+    } else if (auto* list = qobject_cast<QComboBox*>(object)) {
+        list->setCurrentIndex(choiceFrom(*field, valueText(*field, settings_)));
+    }
 }
 
 void TakeHead::setOpen(bool open) {
@@ -135,17 +177,7 @@ void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
     letter_->setToolTip(name.isEmpty() ? tr("Take %1").arg(letter_->text()) : name);
     method_->setCurrentIndex(method_->findData(QString::fromStdString(take.settings.method)));
     method_->setToolTip(method_->currentData(Qt::ToolTipRole).toString());
-    for (const Strength& s : strengths_) {
-        const QSignalBlocker quiet(s.rule);
-        const auto member = std::get<float Settings::*>(s.field->member);
-        s.rule->setValue(s.field->shown * static_cast<double>(take.settings.*member));
-        const bool same = facts.recommended && facts.recommended->settings.method == take.settings.method;
-        s.rule->setRecommended(
-            same ? std::optional(s.field->shown * static_cast<double>(facts.recommended->settings.*member))
-                 : std::nullopt);
-    }
-    const QSignalBlocker quiet(mend_);
-    mend_->setChecked(take.settings.mend);
+    for (const Editor& e : editors_) showIn(e, facts.recommended);
     setOpen(open_);
     QString said = name;
     if (const Risk* risk = facts.riskOf(take.settings))

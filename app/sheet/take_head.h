@@ -9,14 +9,11 @@
 #include "judge/equal_noise.h"
 #include "session/state.h"
 
-class QAction;
 class QComboBox;
 class QLabel;
 class QToolButton;
 
 namespace irenic {
-
-class Rule;
 
 class TakeHead : public QFrame {
     Q_OBJECT
@@ -53,17 +50,20 @@ class TakeHead : public QFrame {
     QString factorsText() const;
     void makeRoom();
 
-    struct Strength {
-        Rule* rule;
+    // What a setting is set with, whatever its kind.
+    struct Editor {
+        QObject* object;
         const Field<Settings>* field;
     };
+    QObject* editorOf(const Field<Settings>& field);
+    void showIn(const Editor& editor, const std::optional<Recommended>& recommended);
+
     Settings settings_;
     QLabel *letter_, *risk_;
     QComboBox* method_;
     QToolButton *fold_, *choose_, *more_;
-    QAction* mend_;
     QWidget* body_;
-    std::vector<Strength> strengths_;
+    std::vector<Editor> editors_;
     bool chosen_ = false, open_ = false;
     QPoint pressed_;
     bool doubled_ = false; // the release that follows is no click

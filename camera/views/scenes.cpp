@@ -274,11 +274,11 @@ void softened(Plane& p) {
 
 } // namespace
 
-std::array<Plane, 3> renderView(View view, int width, int height, const Work& work) {
-    const World w = view == View::GearLoft        ? gearLoft()
-                    : view == View::SackStore     ? sackStore()
-                    : view == View::HarbourWindow ? harbourWindow()
-                                                  : gauges();
+std::array<Plane, 3> renderScene(Scene view, int width, int height, const Work& work) {
+    const World w = view == Scene::GearLoft        ? gearLoft()
+                    : view == Scene::SackStore     ? sackStore()
+                    : view == Scene::HarbourWindow ? harbourWindow()
+                                                   : gauges();
     const Vec forward = normalised(w.target - w.eye), right = normalised(Vec{forward.z, 0, -forward.x});
     const Vec up = Vec{forward.y * right.z - forward.z * right.y, forward.z * right.x - forward.x * right.z,
                        forward.x * right.y - forward.y * right.x};

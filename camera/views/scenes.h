@@ -9,10 +9,10 @@
 
 namespace irenic {
 
-enum class View { GearLoft, SackStore, HarbourWindow, Gauges };
+enum class Scene { GearLoft, SackStore, HarbourWindow, Gauges };
 
 // Linear sRGB, R, G, B; 1 is a bright white under the lantern. Two rays for each pixel; the same pixels every
 // time.
-std::array<Plane, 3> renderView(View view, int width, int height, const Work& work = {});
+std::array<Plane, 3> renderScene(Scene view, int width, int height, const Work& work = {});
 
 } // namespace irenic

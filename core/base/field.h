@@ -94,7 +94,14 @@ template <class T> void setFromText(const Field<T>& field, T& in, const std::str
         field.member);
 }
 template <class T> bool sameField(const Field<T>& field, const T& a, const T& b) {
-    return valueText(field, a) == valueText(field, b);
+    return std::visit(
+        [&](const auto& m) {
+            if constexpr (std::is_same_v<std::decay_t<decltype(m)>, ChoiceMember<T>>)
+                return m.get(a) == m.get(b);
+            else
+                return a.*m == b.*m;
+        },
+        field.member);
 }
 template <class T> const Field<T>* findField(const std::string& id) {
     for (const Field<T>& f : fieldsOf<T>())

@@ -5,6 +5,8 @@
 #include <oneapi/tbb/blocked_range.h>
 #include <oneapi/tbb/parallel_for.h>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 void keepFreedMemory() {
@@ -14,6 +16,7 @@ void keepFreedMemory() {
 }
 
 void forEachBand(int rows, int atLeast, const Work& work, const std::function<void(int, int)>& body) {
+    IRENIC_EXPECTS(rows >= 0 && atLeast > 0);
     tbb::parallel_for(tbb::blocked_range<int>(0, rows, static_cast<std::size_t>(atLeast)),
                       [&](const tbb::blocked_range<int>& range) {
                           work.check();

@@ -109,16 +109,4 @@ std::string withOwnNote(const std::string& picture, const std::string& mediaType
     return {reinterpret_cast<const char*>(whole.pData_), static_cast<std::size_t>(whole.size_)};
 }
 
-void doesNotReadBack(const std::filesystem::path& file, const std::string& why) {
-    // A full disk is the likeliest reason.
-    errno = 0;
-    try {
-        failedWriting(file.parent_path());
-    } catch (const WriteError& e) {
-        if (std::string(e.what()) == reasonOf(ENOSPC)) throw;
-    }
-    throw WriteError("what was written does not read back (" + why +
-                     "). Try again, or choose another folder.");
-}
-
 } // namespace irenic

@@ -30,7 +30,4 @@ std::vector<std::uint8_t> exifOf(const Photo& photo, const Delivery& how);
 // replaced.
 std::string withOwnNote(const std::string& picture, const std::string& mediaType, const OwnProperties& own);
 
-// Throws WriteError: what was written does not read back, for want of room or for `why`.
-[[noreturn]] void doesNotReadBack(const std::filesystem::path& file, const std::string& why);
-
 } // namespace irenic

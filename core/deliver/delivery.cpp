@@ -8,12 +8,12 @@
 #include <stdexcept>
 #include <vector>
 
+#include "deliver/formats.h"
+
 namespace irenic {
 
 namespace {
 
-constexpr const char* kFormats[] = {"dng", "tiff", "jpeg", "png", "jxl"};
-constexpr const char* kShownFormats[] = {"DNG, stays a raw", "TIFF", "JPEG", "PNG", "JPEG XL"};
 constexpr const char* kSpaces[] = {"srgb", "adobe", "prophoto", "rec2020"};
 constexpr const char* kShownSpaces[] = {"sRGB", "Adobe RGB compatible", "ProPhoto compatible",
                                         "linear Rec. 2020"};
@@ -34,7 +34,7 @@ const Field<Delivery> kFields[] = {
     {{"format", "", "format", "", 0, 1, 1, 0,
       "The kind of file. A DNG stays a raw and takes the look along as a note and in its preview; all others "
       "are finished pictures.",
-      kFormats, kShownFormats},
+      formatIds(), shownFormats()},
      choice<&Delivery::format>()},
     {{"space", "", "colours", "", 0, 1, 1, 0,
       "The colours that the file can hold. sRGB is right for screens; the wider ones are for further work.",
@@ -152,18 +152,14 @@ Delivery deliveryFromText(const std::string& text) {
 
 std::string problemWith(const Delivery& d) {
     if (const std::string range = rangeProblem(d); !range.empty()) return range + ".";
-    if (d.format == ExportFormat::Png && d.bits == 32) return "a PNG has 8 or 16 bits: choose 16, or a TIFF.";
+    if (const Format& format = formatOf(d.format); !format.canHave(d.bits))
+        return "a " + std::string(format.name) + " has 8 or 16 bits: choose 16, or a TIFF.";
     NameParts some; // a photo of any name
     some.original = "photo", some.letter = some.take = some.method = "A", some.taken = "2026:01:15 00:00:00";
     if (d.name.empty() || nameFrom(d.name, some).empty()) return "the file needs a name.";
     if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
         return "the profile " + d.profile + " is not there.";
     return {};
-}
-
-const char* endingOf(ExportFormat format) {
-    constexpr const char* kEndings[] = {".dng", ".tif", ".jpg", ".png", ".jxl"};
-    return kEndings[static_cast<int>(format)];
 }
 
 std::string nameFrom(const std::string& pattern, const NameParts& p) {
@@ -211,7 +207,7 @@ std::string nameFrom(const std::string& pattern, const NameParts& p) {
 std::filesystem::path targetOf(const Delivery& delivery, const NameParts& p) {
     std::error_code unknown;
     const std::filesystem::path beside = std::filesystem::absolute(p.original, unknown).parent_path();
-    return beside / delivery.folder / (nameFrom(delivery.name, p) + endingOf(delivery.format));
+    return beside / delivery.folder / (nameFrom(delivery.name, p) + formatOf(delivery.format).ending);
 }
 
 } // namespace irenic

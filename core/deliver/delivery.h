@@ -8,13 +8,13 @@
 
 #include "base/field.h"
 #include "develop/colour.h"
-#include "develop/look.h"
+#include "develop/recipe.h"
 #include "judge/recommend.h"
 
 namespace irenic {
 
-enum class ExportFormat { Dng, Tiff, Jpeg, Png, JpegXl };
-// What a format can do of it: DNG lossless JPEG or none; TIFF zip, LZW (both with a predictor) or none.
+enum class ExportFormat { Dng, Tiff, Jpeg, Png, JpegXl }; // each a row of the table in formats.h
+// DNG: lossless JPEG or none; TIFF: zip, LZW (both with a predictor) or none.
 enum class Packing { Packed, Lzw, None };
 // What happens where the name is taken.
 enum class Conflict { Number, Refuse, Replace };
@@ -46,8 +46,6 @@ std::string textOf(const Delivery& delivery);
 Delivery deliveryFromText(const std::string& text);
 // Empty where all can be made; else a sentence that says what cannot.
 std::string problemWith(const Delivery& delivery);
-// ".dng" and so on.
-const char* endingOf(ExportFormat format);
 
 // What a name is made of.
 struct NameParts {
@@ -64,15 +62,14 @@ std::string nameFrom(const std::string& pattern, const NameParts& parts);
 // The file that a delivery writes: name, ending and folder. Nothing is looked up on the disk.
 std::filesystem::path targetOf(const Delivery& delivery, const NameParts& parts);
 
-// A file to make.
-struct ExportOrder {
-    Settings settings;
-    Delivery how;
-    std::filesystem::path target;  // the file to write
-    bool overwrite = false;        // replace an existing target; never an original
+// A file to make: what is in it, and its form. The one way out of the program.
+struct Export {
+    Recipe recipe; // a DNG takes the look along as XMP, and in its preview
+    Delivery delivery;
     std::optional<Risk> risk = {}; // what was estimated of these settings, to be noted in the file
-    std::string mark = {};         // see markOf(); empty: made of the rest
-    Look look = {};                // a DNG takes it along as XMP, and in its preview. Its push counts nowhere
+    // The settings are the photo's own recommendation, whatever that came to: what is made so on one machine
+    // is the same file as what is made so on another.
+    bool recommended = false;
 };
 
 } // namespace irenic

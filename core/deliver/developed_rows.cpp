@@ -10,6 +10,7 @@
 #include <numbers>
 #include <stdexcept>
 
+#include "base/expects.h"
 #include "base/given_file.h"
 #include "base/text.h"
 #include "deliver/profiles.h"
@@ -153,24 +154,25 @@ class Reducer {
 
 } // namespace
 
-PictureSize sizeOf(const Photo& photo, const ExportOrder& order) {
-    const Rect frame = outputFrame(photo, order.look);
-    double scale = static_cast<double>(order.how.percent) / 100;
+PictureSize sizeOf(const Export& what) {
+    const Rect frame = outputFrame(*what.recipe.photo, what.recipe.look);
+    double scale = static_cast<double>(what.delivery.percent) / 100;
     const double longest = scale * std::max(frame.width, frame.height);
-    if (order.how.longest > 0 && longest > static_cast<double>(order.how.longest))
-        scale *= static_cast<double>(order.how.longest) / longest;
+    if (what.delivery.longest > 0 && longest > static_cast<double>(what.delivery.longest))
+        scale *= static_cast<double>(what.delivery.longest) / longest;
     const auto side = [&](int v) { return std::max(1, static_cast<int>(std::lround(v * scale))); };
     return {side(frame.width), side(frame.height)};
 }
 
-void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
-                 const std::function<void(int, const float*)>& put) {
-    const Rect frame = outputFrame(photo, order.look);
-    const PictureSize size = sizeOf(photo, order);
-    const bool own = !order.how.profile.empty();
-    const OutputSpace space = own ? OutputSpace::ProPhotoCompatible : order.how.space;
+void developRows(const Export& what, const Work& work, const std::function<void(int, const float*)>& put) {
+    IRENIC_EXPECTS(what.recipe.photo);
+    const Recipe& recipe = what.recipe;
+    const Rect frame = outputFrame(*recipe.photo, recipe.look);
+    const PictureSize size = sizeOf(what);
+    const bool own = !what.delivery.profile.empty();
+    const OutputSpace space = own ? OutputSpace::ProPhotoCompatible : what.delivery.space;
     std::unique_ptr<OwnProfile> profile;
-    if (own) profile = std::make_unique<OwnProfile>(order.how.profile);
+    if (own) profile = std::make_unique<OwnProfile>(what.delivery.profile);
     std::vector<float> converted;
     const auto deliver = [&](int y, const float* row) {
         if (!profile) return put(y, row);
@@ -181,10 +183,10 @@ void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
     std::unique_ptr<Reducer> reducer;
     if (size.width != frame.width || size.height != frame.height)
         reducer = std::make_unique<Reducer>(PictureSize{frame.width, frame.height}, size, space, deliver);
-    const Finish finish(photo, order.look, space);
+    const Finish finish(*recipe.photo, recipe.look, space);
     std::vector<float> row(static_cast<std::size_t>(frame.width) * 3);
     const OfStrip ofStrip = [&](const Rect& strip, CleanSource& cleaned, const Work& part) {
-        Image rgb = developRegion(photo, order.settings, order.look, strip, kWorkingSpace, part, &cleaned);
+        Image rgb = developRegion(recipe, strip, kWorkingSpace, {part, &cleaned});
         forEachBand(strip.height, 16, {work.stop, nullptr}, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), strip.width);
@@ -197,10 +199,11 @@ void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
             reducer ? reducer->row(to, row.data()) : deliver(to, row.data());
         }
     };
-    forEachStrip(photo, order.settings, frame, work.part(0, 0.95), ofStrip);
+    forEachStrip(*recipe.photo, recipe.settings, frame, work.part(0, 0.95), ofStrip);
 }
 
 void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to) {
+    IRENIC_EXPECTS(bits == 8 || bits == 16 || bits == 32);
     if (bits == 32) std::memcpy(to, values, count * sizeof(float));
     for (std::size_t i = 0; i < count && bits == 8; ++i)
         to[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);

@@ -12,15 +12,14 @@ namespace irenic {
 struct PictureSize {
     int width = 0, height = 0;
 };
-// What a delivery of a photo with a look has: outputFrame(), reduced.
-PictureSize sizeOf(const Photo& photo, const ExportOrder& order);
+// Of the picture that is written: outputFrame(), reduced.
+PictureSize sizeOf(const Export& what);
 
 // Calls put(y, row) for every row in order: encoded values 0..1, red, green, blue, pixel after pixel.
 // Develops in strips; reduces in linear light by a Lanczos filter of three lobes that is as wide as the
 // reduction. Reports up to 0.95. Throws std::runtime_error (a profile that cannot be used),
 // std::invalid_argument and Cancelled.
-void developRows(const Photo& photo, const ExportOrder& order, const Work& work,
-                 const std::function<void(int, const float*)>& put);
+void developRows(const Export& what, const Work& work, const std::function<void(int, const float*)>& put);
 // Encoded values as samples of 8 or 16 bits in the machine's byte order, or of 32 bits as they are.
 void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to);
 // The ICC profile that the rows are in.

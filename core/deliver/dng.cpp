@@ -24,9 +24,9 @@ int tileWidthOf(const Photo& photo) { return std::max(16, std::min(256, photo.ra
 std::vector<double> listOf(const Matrix3& m) { return {m.begin(), m.end()}; }
 
 // As stored: full colour that was made of a mosaic is not.
-int storedChannels(const Photo& photo) { return photo.wide ? 1 : photo.channels; }
+int storedChannels(const Photo& photo) { return photo.xtrans ? 1 : photo.channels; }
 const std::vector<std::uint16_t>& storedSamples(const Photo& photo) {
-    return photo.wide ? photo.wide->samples : photo.samples;
+    return photo.xtrans ? photo.xtrans->samples : photo.samples;
 }
 
 // The file's own entries, each where the standard wants it.
@@ -55,7 +55,7 @@ void carryTags(TiffDirectory& first, TiffDirectory& raw, const Photo& photo) {
 
 // Levels, dimensions and counts together, from one value.
 void putLevels(TiffDirectory& raw, const Photo& photo) {
-    const BlackLevel& black = photo.wide ? photo.wide->black : photo.black;
+    const BlackLevel& black = photo.xtrans ? photo.xtrans->black : photo.black;
     const auto channels = static_cast<std::size_t>(storedChannels(photo));
     std::vector<double> levels;
     for (std::size_t i = 0; i < static_cast<std::size_t>(black.rows * black.columns); ++i)
@@ -77,12 +77,12 @@ void putLevels(TiffDirectory& raw, const Photo& photo) {
 
 void putMosaic(TiffDirectory& raw, const Photo& photo) {
     std::vector<std::uint8_t> sites;
-    if (photo.wide)
-        sites.assign(photo.wide->site.begin(), photo.wide->site.end());
+    if (photo.xtrans)
+        sites.assign(photo.xtrans->site.begin(), photo.xtrans->site.end());
     else if (photo.hasMosaic())
         sites.assign(photo.mosaic.site.begin(), photo.mosaic.site.end());
     if (sites.empty()) return;
-    const std::uint32_t side = photo.wide ? 6 : 2;
+    const std::uint32_t side = photo.xtrans ? 6 : 2;
     raw.setShorts(0x828d, {side, side});
     raw.setBytes(0x828e, sites);
     raw.setBytes(0xc616, {0, 1, 2});
@@ -185,7 +185,7 @@ void describePicture(TiffDirectory& dir, int width, int height) {
 // repeats it.
 std::vector<std::vector<std::uint8_t>> packedTiles(const Photo& photo, const Work& work) {
     const int channels = storedChannels(photo), w = photo.rawWidth, h = photo.rawHeight;
-    const int side = tileWidthOf(photo), components = photo.hasMosaic() || photo.wide ? 2 : channels;
+    const int side = tileWidthOf(photo), components = photo.hasMosaic() || photo.xtrans ? 2 : channels;
     const int across = (w + side - 1) / side, down = (h + kTileHeight - 1) / kTileHeight;
     const std::vector<std::uint16_t>& samples = storedSamples(photo);
     std::vector<std::vector<std::uint8_t>> tiles(static_cast<std::size_t>(across * down));
@@ -217,7 +217,7 @@ void putSamples(TiffDirectory& raw, const Photo& photo, DngCompression compressi
     describePicture(raw, photo.rawWidth, photo.rawHeight);
     raw.setLongs(0x00fe, {0});
     raw.setShorts(0x0102, std::vector<std::uint32_t>(channels, 16));
-    raw.setShorts(0x0106, {photo.hasMosaic() || photo.wide ? 32803U : 34892U}); // CFA, LinearRaw
+    raw.setShorts(0x0106, {photo.hasMosaic() || photo.xtrans ? 32803U : 34892U}); // CFA, LinearRaw
     raw.setShorts(0x0115, {channels});
     // LibRaw takes a packed picture of less than 22 pixels for no raw at all.
     if (compression == DngCompression::Lossless && std::min(photo.rawWidth, photo.rawHeight) >= 22) {

@@ -23,7 +23,7 @@ struct DngExtras {
 };
 
 // What happens to each tag of the photo's file stands in dng_tags.h. Levels are always written from the
-// photo's values, all tags that belong together at once. Writes straight to `to`; see exportPhoto for the
+// photo's values, all tags that belong together at once. Writes straight to `to`; see exportFile() for the
 // safe way. Throws WriteError and Cancelled.
 void writeDng(const std::filesystem::path& to, const Photo& photo, const DngExtras& extras,
               const Work& work = {});

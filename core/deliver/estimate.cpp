@@ -5,11 +5,14 @@
 #include <cmath>
 #include <mutex>
 
+#include "base/expects.h"
 #include "base/folders.h"
 #include "base/json.h"
 #include "base/safe_file.h"
 #include "deliver/export.h"
+#include "deliver/formats.h"
 #include "deliver/jpeg.h"
+#include "develop/render.h"
 #include "measure/open.h"
 
 namespace irenic {
@@ -56,9 +59,9 @@ Photo bandsOf(const Photo& photo) {
         return to;
     };
     out.samples = take(photo.samples, photo.channels), out.mended = take(photo.mended, photo.channels);
-    if (out.wide)
-        out.wide->samples = take(photo.wide->samples, 1), out.wide->black.deltaH.clear(),
-        out.wide->black.deltaV.clear();
+    if (out.xtrans)
+        out.xtrans->samples = take(photo.xtrans->samples, 1), out.xtrans->black.deltaH.clear(),
+        out.xtrans->black.deltaV.clear();
     return out;
 }
 
@@ -76,42 +79,45 @@ nlohmann::json readExperience() {
     }
 }
 
-std::string keyOf(const ExportOrder& order) {
-    return order.settings.method + " " + valueText(fieldsOf<Delivery>()[0], order.how);
+std::string keyOf(const Export& what) {
+    return what.recipe.settings.method + " " + valueText(fieldsOf<Delivery>()[0], what.delivery);
 }
 
 } // namespace
 
-Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work) {
+Estimate estimate(const Export& what, const Work& work) {
+    IRENIC_EXPECTS(what.recipe.photo);
+    const Photo& photo = *what.recipe.photo;
     const Photo sample = bandsOf(photo);
     const double share = static_cast<double>(photo.width()) * photo.height() /
                          (static_cast<double>(sample.width()) * sample.height());
     const TemporaryFolder folder;
-    ExportOrder small = order;
-    small.target = folder.path() / (std::string("sample") + endingOf(order.how.format));
-    small.how.folder.clear();
+    Export small = what;
+    small.recipe = recipeOf(sample, what.recipe.settings, what.recipe.look);
+    const fs::path target = folder.path() / (std::string("sample") + formatOf(what.delivery.format).ending);
     // Bands have no shape: a longer side becomes a share.
-    if (order.how.longest > 0) {
-        const Rect frame = outputFrame(photo, order.look);
-        const double percent = std::min(100.0, 100.0 * static_cast<double>(order.how.longest) /
+    if (what.delivery.longest > 0) {
+        const Rect frame = outputFrame(photo, what.recipe.look);
+        const double percent = std::min(100.0, 100.0 * static_cast<double>(what.delivery.longest) /
                                                    std::max(frame.width, frame.height));
-        small.how.longest = 0;
-        small.how.percent =
-            static_cast<float>(std::max(1.0, std::min(static_cast<double>(order.how.percent), percent)));
+        small.delivery.longest = 0;
+        small.delivery.percent =
+            static_cast<float>(std::max(1.0, std::min(static_cast<double>(what.delivery.percent), percent)));
     }
-    small.look.distortion = false;
+    small.recipe.look.distortion = false;
     Estimate out;
     const auto start = std::chrono::steady_clock::now();
     std::error_code error;
-    exportPhoto(sample, small, work);
+    exportFile(small, target, work);
     const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
-    const auto size = static_cast<double>(fs::file_size(small.target, error));
+    const auto size = static_cast<double>(fs::file_size(target, error));
     // Tags and preview are there once, however large the photo is.
     constexpr double kTags = 12000;
     double inSample = kTags, inWhole = kTags;
-    if (order.how.format == ExportFormat::Dng && !order.how.fullPreview) {
-        const PhotoPtr cleaned = readPhoto(small.target, {work.stop}, Measure::Nothing);
-        Picture preview = renderOverview(*cleaned, order.look, std::min(1024, sample.width()), {work.stop});
+    if (what.delivery.format == ExportFormat::Dng && !what.delivery.fullPreview) {
+        const PhotoPtr cleaned = readPhoto(target, {work.stop}, Measure::Nothing);
+        Picture preview =
+            renderOverview(*cleaned, what.recipe.look, std::min(1024, sample.width()), {work.stop});
         JpegEncoder jpeg(preview.width, preview.height, 88, {});
         for (int y = 0; y < preview.height; ++y) jpeg.row(preview.row(y));
         const auto bytes = static_cast<double>(jpeg.finish().size());
@@ -122,16 +128,16 @@ Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work
     out.seconds = took.count() * share;
     const std::lock_guard lock(experienceMutex);
     const nlohmann::json experience = readExperience();
-    if (const auto known = experience.find(keyOf(order)); known != experience.end() && known->is_number())
+    if (const auto known = experience.find(keyOf(what)); known != experience.end() && known->is_number())
         out.seconds *= known->get<double>();
     return out;
 }
 
-void noteTaken(const ExportOrder& order, const Estimate& estimated, double seconds) {
+void noteTaken(const Export& what, const Estimate& estimated, double seconds) {
     if (!(estimated.seconds > 0) || !(seconds > 0)) return;
     const std::lock_guard lock(experienceMutex);
     nlohmann::json experience = readExperience();
-    const std::string key = keyOf(order);
+    const std::string key = keyOf(what);
     const double before =
         experience.contains(key) && experience[key].is_number() ? experience[key].get<double>() : 1;
     // Half of what was found out: one busy hour is no new machine.

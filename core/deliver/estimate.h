@@ -13,9 +13,9 @@ struct Estimate {
     double bytes = 0, seconds = 0;
 };
 
-// Takes about as long as a tenth of the export. Throws what exportPhoto() throws.
-Estimate estimate(const Photo& photo, const ExportOrder& order, const Work& work = {});
+// Takes about as long as a tenth of the export. Throws what exportFile() throws.
+Estimate estimate(const Export& what, const Work& work = {});
 // What an export that was estimated really took: remembered in $XDG_STATE_HOME/irenic/speed.json.
-void noteTaken(const ExportOrder& order, const Estimate& estimated, double seconds);
+void noteTaken(const Export& what, const Estimate& estimated, double seconds);
 
 } // namespace irenic

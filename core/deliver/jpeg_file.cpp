@@ -10,16 +10,16 @@
 
 namespace irenic {
 
-LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                  const XmpNote& xmp, const Work& work) {
-    const PictureSize size = sizeOf(photo, order);
+LeftOut writeJpeg(const std::filesystem::path& to, const Export& what, const XmpNote& xmp, const Work& work) {
+    const Photo& photo = *what.recipe.photo;
+    const PictureSize size = sizeOf(what);
     if (size.width > kLongestJpegSide || size.height > kLongestJpegSide)
         throw WriteError("it is too large for a JPEG. Export a TIFF.");
-    const int quality = static_cast<int>(std::lround(order.how.quality));
-    JpegEncoder encoder(size.width, size.height, quality, profileOf(order.how), order.how.subsampled);
+    const int quality = static_cast<int>(std::lround(what.delivery.quality));
+    JpegEncoder encoder(size.width, size.height, quality, profileOf(what.delivery), what.delivery.subsampled);
     BlockMeans written(size.width, size.height), read(size.width, size.height);
     std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
-    developRows(photo, order, work, [&](int y, const float* values) {
+    developRows(what, work, [&](int y, const float* values) {
         quantise(values, row.size(), 8, row.data());
         written.add(y, row.data());
         encoder.row(row.data());
@@ -32,24 +32,17 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const Exp
     LeftOut left =
         leftOutOf(xmp, fits ? "" : "The original's XMP is longer than a JPEG can hold and was left out.");
     const auto own = [&](Exiv2::ExifData& exif) {
-        describeIn(exif, photo, order.how);
+        describeIn(exif, photo, what.delivery);
         exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);
         exif["Exif.Photo.ComponentsConfiguration"] = "1 2 3 0";
         exif["Exif.Photo.PixelXDimension"] = static_cast<std::uint32_t>(size.width);
         exif["Exif.Photo.PixelYDimension"] = static_cast<std::uint32_t>(size.height);
     };
-    carryTags(*image, photo, order.how, fits ? xmp.packet : xmp.ownOnly, own, &left, kSegment);
+    carryTags(*image, photo, what.delivery, fits ? xmp.packet : xmp.ownOnly, own, &left, kSegment);
     image->io().open();
     const Exiv2::DataBuf whole = image->io().read(static_cast<long>(image->io().size()));
     writeTo(to, whole.pData_, static_cast<std::size_t>(whole.size_));
-    FilePicture back;
-    try {
-        back = readJpegPicture(GivenFile(to), {work.stop});
-    } catch (const Cancelled&) {
-        throw;
-    } catch (const std::exception& e) {
-        doesNotReadBack(to, e.what());
-    }
+    const FilePicture back = readBack(to, [&] { return readJpegPicture(GivenFile(to), {work.stop}); });
     if (back.width != size.width || back.height != size.height || back.channels != 3)
         doesNotReadBack(to, "another size");
     for (int y = 0; y < back.height; ++y)
@@ -57,7 +50,7 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Photo& photo, const Exp
                  back.data.data() + static_cast<std::size_t>(y) * static_cast<std::size_t>(back.width) * 3);
     // A block's mean moves by half a step of its quantiser: one or two values, more where the quality is low
     // or colours are at half the size.
-    const double most = quality >= 75 && !order.how.subsampled ? 6 : quality >= 40 ? 16 : 48;
+    const double most = quality >= 75 && !what.delivery.subsampled ? 6 : quality >= 40 ? 16 : 48;
     if (written.farthest(read) > most) doesNotReadBack(to, "other pixels");
     return left;
 }

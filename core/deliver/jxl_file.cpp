@@ -25,8 +25,9 @@ void check(bool fine, const char* what) {
 }
 
 std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, PictureSize size,
-                                 const Photo& photo, const ExportOrder& order, const std::string& xmp) {
-    const bool lossless = order.how.quality >= 100;
+                                 const Export& what, const std::string& xmp) {
+    const Photo& photo = *what.recipe.photo;
+    const bool lossless = what.delivery.quality >= 100;
     const auto runner = JxlResizableParallelRunnerMake(nullptr);
     JxlResizableParallelRunnerSetThreads(
         runner.get(), JxlResizableParallelRunnerSuggestThreads(static_cast<std::uint64_t>(size.width),
@@ -39,12 +40,12 @@ std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, Pictu
     info.bits_per_sample = 16, info.uses_original_profile = lossless ? JXL_TRUE : JXL_FALSE;
     info.orientation = static_cast<JxlOrientation>(std::clamp(photo.orientation, 1, 8));
     check(JxlEncoderSetBasicInfo(encoder.get(), &info) == JXL_ENC_SUCCESS, "its size");
-    const auto profile = profileOf(order.how);
+    const auto profile = profileOf(what.delivery);
     check(JxlEncoderSetICCProfile(encoder.get(), profile.data(), profile.size()) == JXL_ENC_SUCCESS,
           "its colours");
     check(JxlEncoderUseBoxes(encoder.get()) == JXL_ENC_SUCCESS, "its tags");
     // Four bytes say where in the box the TIFF begins: at once.
-    auto exif = exifOf(photo, order.how);
+    auto exif = exifOf(photo, what.delivery);
     exif.insert(exif.begin(), 4, 0);
     check(JxlEncoderAddBox(encoder.get(), "Exif", exif.data(), exif.size(), JXL_FALSE) == JXL_ENC_SUCCESS,
           "its tags");
@@ -55,8 +56,8 @@ std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, Pictu
     JxlEncoderCloseBoxes(encoder.get());
     JxlEncoderFrameSettings* settings = JxlEncoderFrameSettingsCreate(encoder.get(), nullptr);
     // The scale of qualities that libjxl's own tools have: 90 is a distance of 1.
-    const float distance = order.how.quality >= 30 ? 0.1f + (100 - order.how.quality) * 0.09f
-                                                   : 6.4f + (30 - order.how.quality) * 0.3f;
+    const float distance = what.delivery.quality >= 30 ? 0.1f + (100 - what.delivery.quality) * 0.09f
+                                                       : 6.4f + (30 - what.delivery.quality) * 0.3f;
     if (lossless)
         check(JxlEncoderSetFrameLossless(settings, JXL_TRUE) == JXL_ENC_SUCCESS, "without loss");
     else
@@ -100,23 +101,23 @@ std::vector<std::uint16_t> unpacked(const std::filesystem::path& file, PictureSi
 
 } // namespace
 
-LeftOut writeJpegXl(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                    const XmpNote& xmp, const Work& work) {
-    const PictureSize size = sizeOf(photo, order);
+LeftOut writeJpegXl(const std::filesystem::path& to, const Export& what, const XmpNote& xmp,
+                    const Work& work) {
+    const PictureSize size = sizeOf(what);
     std::vector<std::uint16_t> pixels;
     pixels.reserve(static_cast<std::size_t>(size.width) * static_cast<std::size_t>(size.height) * 3);
-    developRows(photo, order, work.part(0, 0.8), [&](int, const float* values) {
+    developRows(what, work.part(0, 0.8), [&](int, const float* values) {
         for (int i = 0; i < 3 * size.width; ++i)
             pixels.push_back(static_cast<std::uint16_t>(values[i] * 65535 + 0.5f));
     });
     work.check();
-    const auto bytes = packed(pixels, size, photo, order, xmp.packet);
+    const auto bytes = packed(pixels, size, what, xmp.packet);
     work.report(0.9);
     work.check();
     writeTo(to, bytes.data(), bytes.size());
     const std::vector<std::uint16_t> back = unpacked(to, size);
     if (back.empty()) doesNotReadBack(to, "it cannot be opened");
-    if (order.how.quality >= 100) {
+    if (what.delivery.quality >= 100) {
         if (back != pixels) doesNotReadBack(to, "other pixels");
         return leftOutOf(xmp);
     }
@@ -130,7 +131,7 @@ LeftOut writeJpegXl(const std::filesystem::path& to, const Photo& photo, const E
         }
     };
     add(written, pixels), add(read, back);
-    if (written.farthest(read) > (order.how.quality >= 75 ? 12 : 40)) doesNotReadBack(to, "other pixels");
+    if (written.farthest(read) > (what.delivery.quality >= 75 ? 12 : 40)) doesNotReadBack(to, "other pixels");
     return leftOutOf(xmp);
 }
 

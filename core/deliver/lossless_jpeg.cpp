@@ -6,6 +6,8 @@
 #include <cassert>
 #include <cstddef>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -144,6 +146,7 @@ void eachDifference(const std::uint16_t* samples, int width, int height, std::pt
 
 std::vector<std::uint8_t> losslessJpeg(const std::uint16_t* samples, int width, int height,
                                        std::ptrdiff_t stride, int components) {
+    IRENIC_EXPECTS(samples && width > 0 && height > 0);
     assert(components >= 1 && components <= 4 && width % components == 0);
     std::array<std::array<std::uint32_t, kCategories>, 4> counts{};
     eachDifference(

@@ -9,6 +9,7 @@
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/picture_files.h"
+#include "deliver/proof.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -70,10 +71,10 @@ bool end(Writer& w) {
 
 } // namespace
 
-LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                 const XmpNote& xmp, const Work& work) {
-    const PictureSize size = sizeOf(photo, order);
-    const int bits = order.how.bits;
+LeftOut writePng(const std::filesystem::path& to, const Export& what, const XmpNote& xmp, const Work& work) {
+    const Photo& photo = *what.recipe.photo;
+    const PictureSize size = sizeOf(what);
+    const int bits = what.delivery.bits;
     Digest written;
     {
         Writer w;
@@ -82,13 +83,13 @@ LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const Expo
         w.png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, jump, ignore);
         if (w.png) w.info = png_create_info_struct(w.png);
         if (!w.png || !w.info) throw std::bad_alloc();
-        Says says{static_cast<double>(order.how.dpi), profileOf(order.how), exifOf(photo, order.how),
-                  xmp.packet};
+        Says says{static_cast<double>(what.delivery.dpi), profileOf(what.delivery),
+                  exifOf(photo, what.delivery), xmp.packet};
         errno = 0;
         if (!begin(w, size, bits, says)) failedWriting(to.parent_path());
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *
                                       static_cast<std::size_t>(bits / 8));
-        developRows(photo, order, work, [&](int, const float* values) {
+        developRows(what, work, [&](int, const float* values) {
             quantise(values, static_cast<std::size_t>(size.width) * 3, bits, row.data());
             written.add(row.data(), row.size());
             errno = 0;
@@ -97,18 +98,8 @@ LeftOut writePng(const std::filesystem::path& to, const Photo& photo, const Expo
         errno = 0;
         if (!end(w)) failedWriting(to.parent_path());
     }
-    FilePicture back;
-    try {
-        back = readPngPicture(GivenFile(to), {work.stop});
-    } catch (const Cancelled&) {
-        throw;
-    } catch (const std::exception& e) {
-        doesNotReadBack(to, e.what());
-    }
-    Digest read;
-    read.add(back.data.data(), back.data.size());
-    if (back.width != size.width || back.height != size.height || read.text() != written.text())
-        doesNotReadBack(to, "other pixels");
+    const FilePicture back = readBack(to, [&] { return readPngPicture(GivenFile(to), {work.stop}); });
+    prove(to, back, size.width, size.height, written);
     return leftOutOf(xmp);
 }
 

@@ -1,7 +1,10 @@
 #include "deliver/proof.h"
 
 #include <algorithm>
+#include <cerrno>
 #include <cmath>
+
+#include "base/safe_file.h"
 
 namespace irenic {
 
@@ -29,6 +32,26 @@ double BlockMeans::farthest(const BlockMeans& other) const {
         most = std::max(most, std::abs(static_cast<double>(sums_[i] - other.sums_[i])) /
                                   std::max(1.0, static_cast<double>(counts_[i / 3])));
     return most;
+}
+
+void doesNotReadBack(const std::filesystem::path& file, const std::string& why) {
+    // A full disk is the likeliest reason.
+    errno = 0;
+    try {
+        failedWriting(file.parent_path());
+    } catch (const WriteError& e) {
+        if (std::string(e.what()) == reasonOf(ENOSPC)) throw;
+    }
+    throw WriteError("what was written does not read back (" + why +
+                     "). Try again, or choose another folder.");
+}
+
+void prove(const std::filesystem::path& file, const FilePicture& back, int width, int height,
+           const Digest& written) {
+    Digest read;
+    read.add(back.data.data(), back.data.size());
+    if (back.width != width || back.height != height || read.text() != written.text())
+        doesNotReadBack(file, "other pixels");
 }
 
 } // namespace irenic

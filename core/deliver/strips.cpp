@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -66,6 +68,7 @@ class CleanedAhead : public CleanSource {
 
 void forEachStrip(const Photo& photo, const Settings& settings, const Rect& frame, const Work& work,
                   const OfStrip& body) {
+    IRENIC_EXPECTS(!frame.empty());
     CleanedAhead cleaned(photo, frame);
     const auto done = [&](int cleanedTo, int developedTo) {
         const auto share = [&](int to) {

@@ -9,6 +9,7 @@
 #include "base/safe_file.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
+#include "deliver/proof.h"
 #include "raw/picture_file.h"
 
 namespace irenic {
@@ -42,10 +43,11 @@ void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how
 
 } // namespace
 
-LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const ExportOrder& order,
-                  const XmpNote& xmp, const Work& work, double plainUpTo) {
-    const PictureSize size = sizeOf(photo, order);
-    const int bits = order.how.bits;
+LeftOut writeTiff(const std::filesystem::path& to, const Export& what, const XmpNote& xmp, const Work& work,
+                  double plainUpTo) {
+    const Photo& photo = *what.recipe.photo;
+    const PictureSize size = sizeOf(what);
+    const int bits = what.delivery.bits;
     const auto samples = static_cast<std::size_t>(size.width) * 3;
     const std::size_t bytes = samples * static_cast<std::size_t>(bits) / 8;
     const bool big = static_cast<double>(bytes) * size.height > plainUpTo;
@@ -55,9 +57,9 @@ LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const Exp
         std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(to.c_str(), big ? "w8" : "w"), TIFFClose);
         if (!tiff) failedWriting(to.parent_path());
         TIFF* t = tiff.get();
-        describe(t, photo, size, order.how);
+        describe(t, photo, size, what.delivery);
         std::vector<std::uint8_t> row(bytes);
-        developRows(photo, order, work, [&](int y, const float* values) {
+        developRows(what, work, [&](int y, const float* values) {
             quantise(values, samples, bits, row.data());
             // Before: the library differentiates the row in place.
             written.add(row.data(), bytes);
@@ -68,20 +70,12 @@ LeftOut writeTiff(const std::filesystem::path& to, const Photo& photo, const Exp
         errno = 0;
         if (TIFFFlush(t) != 1) failedWriting(to.parent_path());
     }
-    FilePicture back;
-    try {
+    const FilePicture back = readBack(to, [&] {
         // Exiv2 reads no BigTIFF: there the tags above are all it has.
-        if (!big) carryTags(*Exiv2::ImageFactory::open(to.string()), photo, order.how, xmp.packet);
-        back = readTiffPicture(GivenFile(to), {work.stop});
-    } catch (const Cancelled&) {
-        throw;
-    } catch (const std::exception& e) {
-        doesNotReadBack(to, e.what());
-    }
-    Digest read;
-    read.add(back.data.data(), back.data.size());
-    if (back.width != size.width || back.height != size.height || read.text() != written.text())
-        doesNotReadBack(to, "other pixels");
+        if (!big) carryTags(*Exiv2::ImageFactory::open(to.string()), photo, what.delivery, xmp.packet);
+        return readTiffPicture(GivenFile(to), {work.stop});
+    });
+    prove(to, back, size.width, size.height, written);
     return leftOutOf(xmp,
                      big ? "A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out." : "");
 }

@@ -3,14 +3,15 @@
 #include <algorithm>
 #include <stdexcept>
 
+#include "base/expects.h"
 #include "denoise/coarse.h"
 #include "denoise/detail.h"
 #include "denoise/jpeg_blocks.h"
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
+#include "denoise/stabilisers.h"
 #include "image/blocks.h"
 #include "noise/clipped.h"
-#include "noise/stabilise.h"
 
 namespace irenic {
 
@@ -23,30 +24,23 @@ int tileSizeFor(const Settings& settings) {
     return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize;
 }
 
-// Both greens of a mosaic share a line: they are alike but for what measuring them leaves to chance, and the
-// same green must not become two values, which would stay as a grid.
-NoiseLine greenOf(const std::array<NoiseLine, 4>& c) {
-    return {0.5 * (c[1].a + c[2].a), 0.5 * (c[1].b + c[2].b)};
-}
-std::array<Stabiliser, 4> stabilisersOf(const Photo& photo) {
-    const auto& c = photo.noise.channel;
-    const NoiseLine green = greenOf(c);
-    return {Stabiliser(c[0]), Stabiliser(green), Stabiliser(green), Stabiliser(c[3])};
+bool isInside(const Photo& photo, const Rect& area) {
+    return Rect{0, 0, photo.width(), photo.height()}.contains(area);
 }
 
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
-// What clipping took from the means of each channel. Both greens share a line here as well.
+// What clipping took from the means of each channel.
 std::array<ClippedMean, 4> clippedMeansOf(const Photo& photo) {
-    const auto& c = photo.noise.channel;
+    const auto line = noiseLinesOf(photo);
     const double lowest = photo.lowest();
-    const ClippedMean green(greenOf(c), lowest);
-    return {ClippedMean(c[0], lowest), green, green, ClippedMean(c[3], lowest)};
+    const ClippedMean green(line[1], lowest);
+    return {ClippedMean(line[0], lowest), green, green, ClippedMean(line[3], lowest)};
 }
 // How much of that is made up for: what is left of the noise is clipped as it was.
 float clippedShare(const Settings& settings) { return std::min({1.0f, settings.luminance, settings.colour}); }
 
-float whiteOf(const std::array<Stabiliser, 4>& stable) {
+float whiteOf(const Stabilisers& stable) {
     return 0.25f *
            (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1));
 }
@@ -60,22 +54,21 @@ float roundingOf(const std::optional<JpegSteps>& jpeg) {
 }
 
 // The planes of a photo that has all colours at every pixel.
-PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area,
-                        const Work& work) {
+PlaneSet planesOfPixels(const Photo& photo, const Stabilisers& stable, const Rect& area, const Work& work) {
     PlaneSet out(area);
     out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
     out.rounding = roundingOf(photo.jpeg);
     out.white = whiteOf(stable);
     out.extent = {0, 0, photo.width(), photo.height()};
-    const Stabiliser* const channel[3] = {&stable[0], &stable[1], &stable[3]};
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int j = first; j < last; ++j) {
             const int y = mirrored(area.y + j, photo.height());
             for (int i = 0; i < area.width; ++i) {
                 const int x = mirrored(area.x + i, photo.width());
                 float v[3], planes[kPlanes];
-                for (int c = 0; c < 3; ++c) v[c] = channel[c]->forward(photo.normalised(x, y, c));
+                for (int c = 0; c < 3; ++c)
+                    v[c] = stable.ofColour(static_cast<std::size_t>(c)).forward(photo.normalised(x, y, c));
                 if (photo.monochrome)
                     planes[0] = v[0], planes[1] = planes[2] = planes[3] = 0;
                 else
@@ -88,9 +81,8 @@ PlaneSet planesOfPixels(const Photo& photo, const std::array<Stabiliser, 4>& sta
 }
 
 // The four planes at one packed place, sample by sample: any black level, any border.
-void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples,
-             const std::array<Stabiliser, 4>& stable, const std::array<int, 4>& sites, int px, int py,
-             float* to) {
+void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, const Stabilisers& stable,
+             const std::array<int, 4>& sites, int px, int py, float* to) {
     float v[4];
     for (std::size_t c = 0; c < 4; ++c) {
         int x = 2 * px + (sites[c] & 1), y = 2 * py + (sites[c] >> 1);
@@ -102,7 +94,7 @@ void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples,
     planesFrom(v, to);
 }
 
-PlaneSet planesOf(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Rect& area, bool mend,
+PlaneSet planesOf(const Photo& photo, const Stabilisers& stable, const Rect& area, bool mend,
                   const Work& work) {
     if (!photo.hasMosaic()) return planesOfPixels(photo, stable, area, work);
     PlaneSet out(area);
@@ -172,7 +164,7 @@ constexpr float kBelieved = 0.5f;
 // texture out darkens it, and noise left in brightens it, by a quarter of this many electrons. Local
 // variances, not means of what was removed: those hold the very blotches that the coarse stage takes out.
 // Result: for each channel, over `area`.
-std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const PlaneSet& noisy,
+std::array<Plane, 4> varianceLost(const std::array<const Stabiliser*, 4>& stable, const PlaneSet& noisy,
                                   const PlaneSet& clean, const Rect& area, const Work& work) {
     const Rect half = cellsReadBy(area), cells = cellsReadBy(half), wide = cells.inflated(2);
     // Sums over a cell: noisy, clean, difference of squares.
@@ -229,7 +221,7 @@ std::array<Plane, 4> varianceLost(const std::array<Stabiliser, 4>& stable, const
                 for (int x = cells.x; x < cells.right(); ++x) {
                     const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x),
                                 d = blurred(sums[2], k, y, x);
-                    const float lack = d - (n - c) * (n + c) - stable[k].energyOfNoise(c);
+                    const float lack = d - (n - c) * (n + c) - stable[k]->energyOfNoise(c);
                     lost.at(x - cells.x, y - cells.y) = kBelieved * std::clamp(lack, -1.0f, 2.0f);
                 }
         });
@@ -244,8 +236,8 @@ float jpegBlocksShare(const Photo& photo, const Settings& settings) {
                       : 0;
 }
 
-void cleanPixelTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
-                    const Rect& tile, const Rect& area, std::array<Plane, 3>& out, const Work& work) {
+void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilisers& stable, const Rect& tile,
+                    const Rect& area, std::array<Plane, 3>& out, const Work& work) {
     const float blocks = jpegBlocksShare(photo, settings);
     const Rect made = blocks > 0 ? tile.inflated(kJpegBlocksMargin) : tile,
                around = made.inflated(kCellMargin);
@@ -253,9 +245,11 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
         planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
     const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
     // Channels 0, 1 and 2 here are red, green and blue: their stabilisers are the model's 0, 1 and 3.
-    const std::array<Stabiliser, 4> channel = {stable[0], stable[1], stable[3], stable[3]};
+    const auto& red = stable.ofColour(0);
+    const auto& green = stable.ofColour(1);
+    const auto& blue = stable.ofColour(2);
     const double gain[3] = {photo.noise.channel[0].a, photo.noise.channel[1].a, photo.noise.channel[3].a};
-    const std::array<Plane, 4> lost = varianceLost(channel, noisy, clean, made, work);
+    const std::array<Plane, 4> lost = varianceLost({&red, &green, &blue, &blue}, noisy, clean, made, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     // What a finished picture clipped, it did after its tone curve.
     const float unclipping = photo.developed ? 0 : clippedShare(settings);
@@ -270,8 +264,8 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
                 float v[3];
                 stableAt(made.x + x, made.y + y, v);
                 for (std::size_t c = 0; c < 3; ++c) {
-                    const float mean =
-                        channel[c].unbiased(v[c]) + 0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
+                    const float mean = stable.ofColour(c).unbiased(v[c]) +
+                                       0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
                     light[c].at(x, y) = mean + unclipping * (clipped[c == 2 ? 3 : c].before(mean) - mean);
                 }
             }
@@ -287,15 +281,15 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const std::arr
                 const float grain = share * (noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x]);
                 for (std::size_t c = 0; c < 3; ++c)
                     out[c].at(x - area.x, y - area.y) =
-                        light[c].at(x - tile.x, y - tile.y) + channel[c].slope(v[c]) * grain;
+                        light[c].at(x - tile.x, y - tile.y) + stable.ofColour(c).slope(v[c]) * grain;
             }
     });
     work.report(1);
 }
 
 // One tile of the result, written to `out`, whose origin is `area`'s. The tile lies within the area.
-void cleanTile(const Photo& photo, const Settings& settings, const std::array<Stabiliser, 4>& stable,
-               const Rect& tile, const Rect& area, Plane& out, const Work& work) {
+void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& stable, const Rect& tile,
+               const Rect& area, Plane& out, const Work& work) {
     const Rect cells = tile.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
     const Rect around = packed.inflated(kCellMargin);
@@ -306,7 +300,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const std::array<St
     const auto sites = sitesOfChannels(photo.mosaic);
     const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(),
                                                    stable[3].view()};
-    const std::array<Plane, 4> lost = varianceLost(stable, noisy, clean, packed, work);
+    const std::array<Plane, 4> lost =
+        varianceLost({&stable[0], &stable[1], &stable[2], &stable[3]}, noisy, clean, packed, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     const float unclipping = clippedShare(settings);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
@@ -357,7 +352,8 @@ std::array<int, 4> sitesOfChannels(const Mosaic& mosaic) {
 }
 
 PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work, bool mend) {
-    return planesOf(photo, stabilisersOf(photo), packedArea, mend, work);
+    IRENIC_EXPECTS(!packedArea.empty());
+    return planesOf(photo, Stabilisers(photo), packedArea, mend, work);
 }
 
 namespace {
@@ -372,6 +368,7 @@ int planesMargin(const Settings& settings) {
 }
 
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(noisy.area.contains(area.inflated(planesMargin(settings))));
     const bool detailed = isDetailed(settings);
     const Rect detailing = detailed ? area.inflated(kDetailMargin) : area;
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
@@ -388,52 +385,49 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     return clean;
 }
 
-Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(isInside(photo, area));
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);
-    Plane out(area.width, area.height);
+    Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
     if (settings.untouched()) {
-        for (int y = 0; y < area.height; ++y)
-            for (int x = 0; x < area.width; ++x) out.at(x, y) = photo.normalised(area.x + x, area.y + y);
+        for (std::size_t p = 0; p < out.planes(); ++p)
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x)
+                    out[p].at(x, y) = photo.normalised(area.x + x, area.y + y, static_cast<int>(p));
         work.report(1);
         return out;
     }
-
-    const auto stable = stabilisersOf(photo);
-    forEachBlock(area, tileSizeFor(settings), work, [&](const Rect& tile, const Work& part) {
-        cleanTile(photo, settings, stable, tile, area, out, part);
-    });
+    const Stabilisers stable(photo);
+    // Tiles of pixels have half the size, and as many samples of the planes as a mosaic's.
+    forEachBlock(area, tileSizeFor(settings) * photo.cell() / 2, work,
+                 [&](const Rect& tile, const Work& part) {
+                     if (photo.hasMosaic())
+                         cleanTile(photo, settings, stable, tile, area, out[0], part);
+                     else
+                         cleanPixelTile(photo, settings, stable, tile, area, out.plane, part);
+                 });
     return out;
+}
+
+Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(photo.hasMosaic());
+    return std::move(cleanRegion(photo, settings, area, work).plane[0]);
 }
 
 std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, const Rect& area,
                                  const Work& work) {
-    if (const std::string problem = problemWith(settings); !problem.empty())
-        throw std::invalid_argument(problem);
-    std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
-                                Plane(area.width, area.height)};
-    if (settings.untouched()) {
-        for (int y = 0; y < area.height; ++y)
-            for (int x = 0; x < area.width; ++x)
-                for (int c = 0; c < 3; ++c)
-                    out[static_cast<std::size_t>(c)].at(x, y) = photo.normalised(area.x + x, area.y + y, c);
-        work.report(1);
-        return out;
-    }
-    const auto stable = stabilisersOf(photo);
-    // A sample of the planes for each pixel: tiles of half the size hold as many of them as a mosaic's.
-    forEachBlock(area, tileSizeFor(settings) / 2, work, [&](const Rect& tile, const Work& part) {
-        cleanPixelTile(photo, settings, stable, tile, area, out, part);
-    });
-    return out;
+    IRENIC_EXPECTS(!photo.hasMosaic());
+    return std::move(cleanRegion(photo, settings, area, work).plane);
 }
 
 Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& area) {
-    const Method::Grain grain = findMethod(settings.method)->grain(photo.hasMosaic());
-    if (grain.side <= 1) return area;
-    const int cell = photo.cell(), side = cell * grain.side;
+    IRENIC_EXPECTS(isInside(photo, area));
+    const Method::BlockGrid grid = findMethod(settings.method)->blockGrid(photo.hasMosaic());
+    if (grid.side <= 1) return area;
+    const int cell = photo.cell(), side = cell * grid.side;
     const int reach =
-        cell * (grain.reach + kCellMargin + kCoarseMargin + (isDetailed(settings) ? kDetailMargin : 0)) +
+        cell * (grid.reach + kCellMargin + kCoarseMargin + (isDetailed(settings) ? kDetailMargin : 0)) +
         (jpegBlocksShare(photo, settings) > 0 ? kJpegBlocksMargin : 0);
     const Rect squares = area.inflated(reach).aligned(side);
     // Beyond the photo's edges there is nothing to be reached.
@@ -441,17 +435,6 @@ Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& ar
     const auto end = [&](int edge, int whole) { return edge >= whole ? whole : edge - reach; };
     const int x = first(squares.x), y = first(squares.y);
     return {x, y, end(squares.right(), photo.width()) - x, end(squares.bottom(), photo.height()) - y};
-}
-
-Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    Image out;
-    out.area = area;
-    out.holds = photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight;
-    if (photo.hasMosaic())
-        out.plane[0] = cleanMosaic(photo, settings, area, work);
-    else
-        out.plane = cleanPixels(photo, settings, area, work);
-    return out;
 }
 
 } // namespace irenic

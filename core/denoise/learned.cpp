@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "denoise/looks.h"
+#include "denoise/network_passes.h"
 #include "denoise/nlbayes.h"
 #include "denoise/pyramid.h"
 
@@ -149,19 +149,19 @@ PlaneSet withPoints(const PlaneSet& in, const PlaneSet& clean, const Rect& area,
 
 } // namespace
 
-int Learned::margin() const { return looksMargin() + kPointReach + kBayesMargin + 4 * (1 << kCastLevels); }
+int Learned::margin() const { return passesMargin() + kPointReach + kBayesMargin + 4 * (1 << kCastLevels); }
 
-Method::Grain Learned::grain(bool packed) const {
+Method::BlockGrid Learned::blockGrid(bool packed) const {
     const int after = quick_ ? 0 : kBayesMargin;
     // castReads() takes three cells for each of its levels at most.
-    return packed ? Grain{tileOfLooks(true), kPointReach + after}
-                  : Grain{tileOfLooks(false), 3 * (1 << kCastLevels) + after};
+    return packed ? BlockGrid{tileOfPasses(true), kPointReach + after}
+                  : BlockGrid{tileOfPasses(false), 3 * (1 << kCastLevels) + after};
 }
 
 // The network's answer, mirrored beyond the photo's edges: what lies there need not be cleaned a second time.
 PlaneSet Learned::answer(const PlaneSet& in, const Rect& wide, float strength, const Work& work) const {
     const Rect inside = in.extent.empty() ? wide : wide.intersected(in.extent);
-    PlaneSet clean = quick_ ? oneLook(in, inside, strength, work) : twoLooks(in, inside, strength, work);
+    PlaneSet clean = quick_ ? onePass(in, inside, strength, work) : twoPasses(in, inside, strength, work);
     keepNear(in, clean, strength);
     return inside == wide ? std::move(clean) : mirroredOut(clean, wide, work);
 }

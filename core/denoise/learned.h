@@ -8,12 +8,12 @@
 // network for all). Trained for this project on noise drawn from the sensor model: docs/training.md has data,
 // curves and limits. Input: the four stabilised channels of the packed mosaic, over the value of white; the
 // noise's sigma in the same unit; and what block matching (denoise/bm3d.h) takes out of the four channels: a
-// second opinion, which finds what repeats farther away than the network looks, and which it believes more in
-// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade looks twice
-// (denoise/looks.h), and NL-Bayes goes over the picture once more upon that (denoise/nlbayes.h); the quick
-// grade has one look. A strength other than 1 tells the network that there is more or less noise. Photos of
-// pixels have weights of their own (denoise/network.h says what stands in their channels). The character:
-// cleanest and sharpest; what it has never seen it may take for something that it has.
+// second opinion, which finds what repeats farther away than the network sees, and which it believes more in
+// one place and less in another. Other mosaics than RGGB are mirrored to it. The full grade makes two passes
+// (denoise/network_passes.h), and NL-Bayes goes over the picture once more upon that (denoise/nlbayes.h); the
+// quick grade makes one pass. A strength other than 1 tells the network that there is more or less noise.
+// Photos of pixels have weights of their own (denoise/network.h says what stands in their channels). The
+// character: cleanest and sharpest; what it has never seen it may take for something that it has.
 #pragma once
 
 #include "denoise/method.h"
@@ -26,12 +26,12 @@ class Learned : public Method {
     std::string id() const override { return quick_ ? "learned-quick" : "learned"; }
     std::string name() const override { return quick_ ? "Learned quick" : "Learned"; }
     std::string summary() const override {
-        return quick_ ? "The learned method with one look, and nothing after it: sooner there."
+        return quick_ ? "The learned method in one pass, and nothing after it: sooner there."
                       : "Cleanest and sharpest, from what it learned of other pictures.";
     }
     float jpegBlocksShare() const override { return 0.6f; }
     int margin() const override;
-    Grain grain(bool packed) const override;
+    BlockGrid blockGrid(bool packed) const override;
     std::string quickGradeOf() const override { return quick_ ? "learned" : ""; }
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;

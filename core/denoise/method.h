@@ -112,11 +112,11 @@ class Method {
     virtual int margin() const = 0;
     // Of a method that works in whole squares on a fixed grid from (0, 0) on, so that a part of one costs as
     // much: their side, and how far around an area it makes them.
-    struct Grain {
+    struct BlockGrid {
         int side = 1, reach = 0;
     };
     // Of planes of a mosaic, or of pixels.
-    virtual Grain grain(bool /*packed*/) const { return {}; }
+    virtual BlockGrid blockGrid(bool /*packed*/) const { return {}; }
     // How much of what its results hold below half a step of a JPEG is what the file's blocks left, 0..1;
     // less than all where it takes that out by itself.
     virtual float jpegBlocksShare() const { return 1; }

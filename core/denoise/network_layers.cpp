@@ -1,58 +1,83 @@
 #include "denoise/network_layers.h"
 
 #include <algorithm>
+#include <cmath>
 #include <cstdint>
-#include <map>
+#include <cstring>
+#include <span>
 #include <stdexcept>
-#include <string>
 
-#include "denoise/onnx_weights.h"
-
-extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_second_look_begin[],
-    irenic_second_look_end[], irenic_pixel_cleaner_begin[], irenic_pixel_cleaner_end[];
+extern "C" const std::uint8_t irenic_cleaner_begin[], irenic_cleaner_end[], irenic_second_pass_begin[],
+    irenic_second_pass_end[], irenic_pixel_cleaner_begin[], irenic_pixel_cleaner_end[];
 
 namespace irenic {
 
 namespace {
 
-using Arrays = std::map<std::string, WeightArray>;
+// Channels of the scales, from the finest to the coarsest; of the input and of the answer
+// (training/network.py).
+constexpr int kWidths[4] = {32, 64, 96, 128}, kInputs = 9, kAnswers = 8;
 
-Arrays arraysOf(NetworkSubject subject) {
-    const auto read = [](const std::uint8_t* begin, const std::uint8_t* end) {
-        return readOnnxWeights(begin, static_cast<std::size_t>(end - begin));
-    };
+// IEEE 754 binary16.
+float fromHalf(std::uint16_t h) {
+    const int exponent = (h >> 10) & 31, fraction = h & 1023;
+    const float size = exponent == 0 ? std::ldexp(static_cast<float>(fraction), -24)
+                                     : std::ldexp(static_cast<float>(1024 + fraction), exponent - 25);
+    return (h & 0x8000) != 0 ? -size : size;
+}
+
+// Numbers in half precision, one after the other.
+class Numbers {
+  public:
+    explicit Numbers(std::span<const std::uint8_t> bytes) : bytes_(bytes) {}
+    std::vector<float> next(int count) {
+        const auto size = 2 * static_cast<std::size_t>(count);
+        if (bytes_.size() < size) throw std::runtime_error("the network's weights end too early");
+        std::vector<float> out(static_cast<std::size_t>(count));
+        for (std::size_t i = 0; i < out.size(); ++i) {
+            std::uint16_t half = 0;
+            std::memcpy(&half, bytes_.data() + 2 * i, 2);
+            out[i] = fromHalf(half);
+        }
+        bytes_ = bytes_.subspan(size);
+        return out;
+    }
+    NetworkLayer layer(int in, int out, int side) {
+        NetworkLayer made{next(out * in * side * side), {}, in, out, side};
+        made.bias = next(out);
+        return made;
+    }
+    NetworkLayers::Block block(int width) {
+        NetworkLayers::Block made;
+        made.first = layer(width, width, 3), made.second = layer(width, width, 3);
+        return made;
+    }
+    // The file has the four pixels of a channel side by side; afterwards they lie apart.
+    NetworkLayer spread(int in, int out) {
+        const NetworkLayer l = layer(in, 4 * out, 1);
+        NetworkLayer sorted = l;
+        for (int c = 0; c < out; ++c)
+            for (int p = 0; p < 4; ++p) {
+                std::copy_n(l.weights.begin() + (4 * c + p) * in, in,
+                            sorted.weights.begin() + (p * out + c) * in);
+                sorted.bias[static_cast<std::size_t>(p * out + c)] =
+                    l.bias[static_cast<std::size_t>(4 * c + p)];
+            }
+        return sorted;
+    }
+    bool over() const { return bytes_.empty(); }
+
+  private:
+    std::span<const std::uint8_t> bytes_;
+};
+
+std::span<const std::uint8_t> bytesOf(NetworkSubject subject) {
     switch (subject) {
-    case NetworkSubject::SecondLooks: return read(irenic_second_look_begin, irenic_second_look_end);
-    case NetworkSubject::Pixels: return read(irenic_pixel_cleaner_begin, irenic_pixel_cleaner_end);
+    case NetworkSubject::SecondPass: return {irenic_second_pass_begin, irenic_second_pass_end};
+    case NetworkSubject::Pixels: return {irenic_pixel_cleaner_begin, irenic_pixel_cleaner_end};
     case NetworkSubject::Mosaics: break;
     }
-    return read(irenic_cleaner_begin, irenic_cleaner_end);
-}
-
-NetworkLayer named(Arrays& all, const std::string& name, int side) {
-    const WeightArray &w = all[name + ".weight"], &b = all[name + ".bias"];
-    if (w.dims.size() != 4 || w.dims[2] != side || w.dims[3] != side || b.dims.size() != 1 ||
-        b.dims[0] != w.dims[0] || w.dims[0] % 4 != 0)
-        throw std::runtime_error("the network's " + name + " does not fit");
-    return {w.values, b.values, static_cast<int>(w.dims[1]), static_cast<int>(w.dims[0]), side};
-}
-
-NetworkLayers::Block block(Arrays& all, const std::string& name) {
-    return {named(all, name + ".first", 3), named(all, name + ".second", 3)};
-}
-
-// The file has them channel by channel.
-NetworkLayer spread(Arrays& all, const std::string& name) {
-    const NetworkLayer l = named(all, name + ".spread", 1);
-    NetworkLayer sorted = l;
-    const int out = l.out / 4;
-    for (int c = 0; c < out; ++c)
-        for (int p = 0; p < 4; ++p) {
-            std::copy_n(l.weights.begin() + (4 * c + p) * l.in, l.in,
-                        sorted.weights.begin() + (p * out + c) * l.in);
-            sorted.bias[static_cast<std::size_t>(p * out + c)] = l.bias[static_cast<std::size_t>(4 * c + p)];
-        }
-    return sorted;
+    return {irenic_cleaner_begin, irenic_cleaner_end};
 }
 
 } // namespace
@@ -68,14 +93,19 @@ NetworkLayer NetworkLayer::padded(int moreIn, int moreOut) const {
     return wide;
 }
 
-NetworkLayers NetworkLayers::shipped(NetworkSubject subject) {
-    Arrays all = arraysOf(subject);
-    return {named(all, "enter", 3),
-            {named(all, "down1", 2), named(all, "down2", 2), named(all, "down3", 2)},
-            {block(all, "enc1"), block(all, "enc2"), block(all, "enc3"), block(all, "deep")},
-            {spread(all, "up1"), spread(all, "up2"), spread(all, "up3")},
-            {block(all, "dec1"), block(all, "dec2"), block(all, "dec3")},
-            named(all, "leave", 3)};
+NetworkLayers NetworkLayers::from(std::span<const std::uint8_t> bytes) {
+    Numbers numbers(bytes);
+    NetworkLayers all;
+    all.enter = numbers.layer(kInputs, kWidths[0], 3);
+    for (int i = 0; i < 3; ++i) all.down[i] = numbers.layer(kWidths[i], kWidths[i + 1], 2);
+    for (int i = 0; i < 4; ++i) all.encode[i] = numbers.block(kWidths[i]);
+    for (int i = 0; i < 3; ++i) all.up[i] = numbers.spread(kWidths[i + 1], kWidths[i]);
+    for (int i = 0; i < 3; ++i) all.decode[i] = numbers.block(kWidths[i]);
+    all.leave = numbers.layer(kWidths[0], kAnswers, 3);
+    if (!numbers.over()) throw std::runtime_error("the network's weights do not fit it: some are left over");
+    return all;
 }
+
+NetworkLayers NetworkLayers::shipped(NetworkSubject subject) { return from(bytesOf(subject)); }
 
 } // namespace irenic

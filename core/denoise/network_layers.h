@@ -2,13 +2,15 @@
 #pragma once
 
 #include <cstddef>
+#include <cstdint>
+#include <span>
 #include <vector>
 
 namespace irenic {
 
-// What a set of weights was trained on: the first look at mosaics of 2x2, the second one (denoise/learned.h),
-// or photos that have all colours at every pixel.
-enum class NetworkSubject { Mosaics, SecondLooks, Pixels };
+// What a set of weights was trained on: the first pass over mosaics of 2x2, the second one
+// (denoise/learned.h), or photos that have all colours at every pixel.
+enum class NetworkSubject { Mosaics, SecondPass, Pixels };
 inline constexpr std::size_t kNetworkSubjects = 3;
 
 // A convolution of `side` x `side`; weights as [out][in][side][side].
@@ -31,7 +33,11 @@ struct NetworkLayers {
     Block decode[3];
     NetworkLayer leave;
 
-    // Throws std::runtime_error when the weights that ship with the library do not fit the network.
+    // From a file of weights: numbers of half precision (IEEE 754 binary16, little-endian), layer by layer in
+    // the order above, of each its weights, then its bias; nothing else. training/weights.py writes it.
+    // Throws std::runtime_error when there are too few or too many.
+    static NetworkLayers from(std::span<const std::uint8_t> bytes);
+    // What ships with the library.
     static NetworkLayers shipped(NetworkSubject subject);
 };
 

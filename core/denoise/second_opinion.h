@@ -1,5 +1,5 @@
-// What the learned method hears beside the noisy planes: a method that knows what repeats far away, where
-// convolutions see what is near.
+// The guide of the learned method's first pass, beside the noisy planes: a method that knows what repeats far
+// away, where convolutions see what is near.
 #pragma once
 
 #include "denoise/method.h"

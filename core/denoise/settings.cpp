@@ -23,7 +23,7 @@ const Field<Settings> kFields[] = {
     {{"grain", "Grain", "grain", " %", 0, 1, 100, 0,
       "Share of the removed luminance noise that is given back as grain. Colour noise never is."},
      &Settings::grain},
-    {{"mend", "Mended", "mending", "", 0, 1, 1, 0,
+    {{"mend", "Mended", "mend defects", "", 0, 1, 1, 0,
       "Takes out hot and dead pixels and lines of the read-out first."},
      &Settings::mend},
 };

@@ -3,7 +3,8 @@
 #include <algorithm>
 #include <stdexcept>
 
-#include "noise/stabilise.h"
+#include "base/expects.h"
+#include "denoise/stabilisers.h"
 #include "raw/identity.h"
 
 namespace irenic {
@@ -13,8 +14,7 @@ namespace {
 // Between samples and what is kept of them.
 class Coding {
   public:
-    explicit Coding(const Photo& photo) : photo_(photo) {
-        for (const NoiseLine& line : photo.noise.channel) stable_.emplace_back(line);
+    explicit Coding(const Photo& photo) : stable_(photo) {
         float top = 0, black = kBelow;
         for (const Stabiliser& s : stable_)
             top = std::max(top, s.forward(kBrightest)), black = std::min(black, s.forward(0));
@@ -23,21 +23,15 @@ class Coding {
     }
     // Whether 16 bits are enough.
     bool small() const { return step_ <= 1.0f / 32; }
-    const Stabiliser& stabiliserOf(int x, int y, std::size_t plane) const {
-        static constexpr std::size_t channelOfColour[3] = {0, 1, 3};
-        return stable_[photo_.hasMosaic()
-                           ? static_cast<std::size_t>(photo_.mosaic.channel((y & 1) * 2 + (x & 1)))
-                           : channelOfColour[plane]];
-    }
     void code(const float* from, std::uint16_t* to, int x, int y, std::size_t plane, int count) const {
-        const Stabiliser* const site[2] = {&stabiliserOf(x, y, plane), &stabiliserOf(x + 1, y, plane)};
+        const Stabiliser* const site[2] = {&stable_.at(x, y, plane), &stable_.at(x + 1, y, plane)};
         for (int i = 0; i < count; ++i) {
             const float d = (site[i & 1]->forward(from[i]) - low_) * (1 / step_) + 0.5f;
             to[i] = static_cast<std::uint16_t>(std::clamp(d, 0.0f, kSteps));
         }
     }
     void decode(const std::uint16_t* from, float* to, int x, int y, std::size_t plane, int count) const {
-        const Stabiliser* const site[2] = {&stabiliserOf(x, y, plane), &stabiliserOf(x + 1, y, plane)};
+        const Stabiliser* const site[2] = {&stable_.at(x, y, plane), &stable_.at(x + 1, y, plane)};
         for (int i = 0; i < count; ++i)
             to[i] = site[i & 1]->algebraic(low_ + static_cast<float>(from[i]) * step_);
     }
@@ -54,8 +48,7 @@ class Coding {
     static constexpr float kSteps = 65535;
     static constexpr float kBrightest = 1.5f; // nothing that is shown or written goes on beyond 1
     static constexpr float kBelow = 64;       // deviations below black: all of this is shown as black
-    const Photo& photo_;
-    std::vector<Stabiliser> stable_;
+    Stabilisers stable_;
     float low_, step_; // in deviations of the stabilised noise
 };
 
@@ -118,6 +111,7 @@ Image TileStore::through(SquareStore<Source, Sample>& store, const Photo& photo,
 }
 
 Image TileStore::get(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(Rect{0, 0, photo.width(), photo.height()}.contains(area));
     if (settings.untouched()) return cleanRegion(photo, settings, area, work);
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);

@@ -249,6 +249,32 @@ class Synthesis {
     Plane halves_, result_;
 };
 
+// A pass's way down a strip of a plane, one row after the other.
+struct Walk {
+    int margin; // samples that it reads around the strip
+    int ready;  // rows above one that have to be there before its coefficients can be judged
+    int levels;
+
+    // take(y, around) hands row y of the strip inflated by the margin to what takes it apart; then
+    // shrink(level, kind, row) judges the row's coefficients, and what they give goes to `out`.
+    template <class Take, class Shrink>
+    void go(const Rect& strip, std::size_t plane, Synthesis& synthesis, Analysis& coarse, PlaneSet& out,
+            const Work& work, const Take& take, const Shrink& shrink) const {
+        const Rect around = strip.inflated(margin);
+        for (int y = 0; y < around.height; ++y) {
+            if (y % 16 == 0) work.check();
+            take(y, around);
+            const int row = y - margin;
+            if (row < ready) continue;
+            for (int level = 0; level < levels; ++level)
+                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
+            const float* made = synthesis.row(row, coarse);
+            if (row >= margin)
+                std::copy_n(made + margin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
+        }
+    }
+};
+
 // The first estimate of a strip of a plane: coefficients are judged with their parents and surround.
 class FirstPass {
   public:
@@ -261,18 +287,14 @@ class FirstPass {
 
     // `in` covers `strip` and kFirstMargin around it.
     void run(const PlaneSet& in, std::size_t plane, const Rect& strip, PlaneSet& out, const Work& work) {
-        const Rect around = strip.inflated(kFirstMargin);
-        for (int y = 0; y < around.height; ++y) {
-            if (y % 16 == 0) work.check();
-            analysis_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
-            const int row = y - kFirstMargin;
-            if (row < kFirstWindow + reachOf(kLevels - 2)) continue; // a parent's row would not be there
-            for (int level = 0; level < kLevels; ++level)
-                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
-            const float* made = synthesis_.row(row, analysis_);
-            if (row >= kFirstMargin)
-                std::copy_n(made + kFirstMargin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
-        }
+        // Else a parent's row would not be there.
+        const Walk walk{kFirstMargin, kFirstWindow + reachOf(kLevels - 2), kLevels};
+        walk.go(
+            strip, plane, synthesis_, analysis_, out, work,
+            [&](int y, const Rect& around) {
+                analysis_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
+            },
+            [&](int level, std::size_t kind, int row) { shrink(level, kind, row); });
     }
 
   private:
@@ -317,19 +339,14 @@ class SecondPass {
     // `in` and `first` cover `strip` and kSecondMargin around it.
     void run(const PlaneSet& in, const PlaneSet& first, std::size_t plane, const Rect& strip, PlaneSet& out,
              const Work& work) {
-        const Rect around = strip.inflated(kSecondMargin);
-        for (int y = 0; y < around.height; ++y) {
-            if (y % 16 == 0) work.check();
-            noisy_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
-            first_.take(y, [&](int row) { return first.rowAt(plane, around.y + row) + around.x; });
-            const int row = y - kSecondMargin;
-            if (row < kSecondWindow) continue;
-            for (int level = 0; level < kSecondLevels; ++level)
-                for (std::size_t kind = 0; kind < 3; ++kind) shrink(level, kind, row);
-            const float* made = synthesis_.row(row, first_);
-            if (row >= kSecondMargin)
-                std::copy_n(made + kSecondMargin, strip.width, out.rowAt(plane, around.y + row) + strip.x);
-        }
+        const Walk walk{kSecondMargin, kSecondWindow, kSecondLevels};
+        walk.go(
+            strip, plane, synthesis_, first_, out, work,
+            [&](int y, const Rect& around) {
+                noisy_.take(y, [&](int row) { return in.rowAt(plane, around.y + row) + around.x; });
+                first_.take(y, [&](int row) { return first.rowAt(plane, around.y + row) + around.x; });
+            },
+            [&](int level, std::size_t kind, int row) { shrink(level, kind, row); });
     }
 
   private:

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "image/ease.h"
+#include "image/smoothstep.h"
 
 namespace irenic {
 
@@ -20,7 +20,7 @@ void removeFringes(std::array<Plane, 3>& rgb, const Work& work) {
                 for (int x = radius; x < w - radius; ++x) q[x] = std::max(q[x], std::max(g[x - k], g[x + k]));
         }
     });
-    const auto step = [](float from, float to, float v) { return eased((v - from) / (to - from)); };
+    const auto step = [](float from, float to, float v) { return smoothstep((v - from) / (to - from)); };
     forEachBand(h, 16, work, [&](int first, int last) {
         for (int y = std::max(first, kFringeMargin); y < std::min(last, h - kFringeMargin); ++y)
             for (int x = kFringeMargin; x < w - kFringeMargin; ++x) {

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "image/ease.h"
+#include "image/smoothstep.h"
 
 namespace irenic {
 
@@ -96,7 +96,8 @@ LocalTone::LocalTone(const Photo& photo, const Look& look, const Vector3& weight
     const float exposed = look.exposure + static_cast<float>(photo.baselineExposure);
     for (float stops = kDarkest; stops <= kBrightest; stops += kEach) {
         const float above = stops + exposed - std::log2(kGrey);
-        const float by = above > 0 ? look.highlights * eased(above / 3.5f) : look.shadows * eased(-above / 5);
+        const float by =
+            above > 0 ? look.highlights * smoothstep(above / 3.5f) : look.shadows * smoothstep(-above / 5);
         factors_.push_back(std::exp2(1.5f * by));
     }
 }

@@ -2,9 +2,12 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 Picture magnified(Picture picture, int scale) {
+    IRENIC_EXPECTS(scale >= 1);
     if (scale == 1) return picture;
     Picture out(picture.width * scale, picture.height * scale);
     const std::ptrdiff_t line = static_cast<std::ptrdiff_t>(out.width) * 3;

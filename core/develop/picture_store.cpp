@@ -4,7 +4,6 @@
 #include <cmath>
 
 #include "develop/demosaic.h"
-#include "raw/identity.h"
 
 namespace irenic {
 
@@ -32,13 +31,13 @@ Picture pictureOf(const Block<std::uint8_t>& in) {
 
 } // namespace
 
-Picture PictureStore::get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                          const Shown& as, const Work& work) {
-    if (!(as.zoom >= 1)) return renderRegion(photo, settings, look, area, as, work, &cleaned_);
-    const Source source{idOf(photo), settings, look, as.push};
+Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& view, const Work& work) {
+    if (!(view.zoom >= 1)) return render(recipe, area, view, {work, &cleaned_});
+    const Photo& photo = *recipe.photo;
+    const Source source{idOf(recipe), view.push};
     Block<std::uint8_t> all(area, 3);
     const Rect whole{0, 0, photo.width(), photo.height()};
-    std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(look.demosaic));
+    std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(recipe.look.demosaic));
     // The eye is in the middle.
     const auto away = [&](const Rect& r) {
         return std::hypot(r.x + r.width / 2.0 - area.x - area.width / 2.0,
@@ -50,26 +49,26 @@ Picture PictureStore::get(const Photo& photo, const Settings& settings, const Lo
     for (const Rect& r : missing) pixels += static_cast<double>(r.area());
     for (const Rect& r : missing) {
         const double next = done + static_cast<double>(r.area());
-        const Picture p = renderRegion(photo, settings, look, r, {1, as.push},
-                                       work.part(done / pixels, next / pixels), &cleaned_);
+        const Picture p =
+            render(recipe, r, {1, view.push}, {work.part(done / pixels, next / pixels), &cleaned_});
         done = next;
         const Block<std::uint8_t> block = planesOf(p, r);
         pictures_.keep(source, block, whole);
         all.take(block);
     }
     work.report(1);
-    return magnified(pictureOf(all), static_cast<int>(std::lround(as.zoom)));
+    return magnified(pictureOf(all), static_cast<int>(std::lround(view.zoom)));
 }
 
-std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Photo& photo, const Settings& settings,
-                                                          const Look& look, const Rect& area,
-                                                          const Shown& as) {
-    if (!(as.zoom >= 1)) return {{}, {area}};
-    const Source source{idOf(photo), settings, look, as.push};
+std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Recipe& recipe, const Rect& area,
+                                                          const View& view) {
+    if (!(view.zoom >= 1)) return {{}, {area}};
+    const Photo& photo = *recipe.photo;
+    const Source source{idOf(recipe), view.push};
     Block<std::uint8_t> all(area, 3);
     for (auto& plane : all.plane) plane.fill(0);
     std::vector<Rect> missing = pictures_.fetch(source, all, {0, 0, photo.width(), photo.height()}, 0);
-    return {magnified(pictureOf(all), static_cast<int>(std::lround(as.zoom))), std::move(missing)};
+    return {magnified(pictureOf(all), static_cast<int>(std::lround(view.zoom))), std::move(missing)};
 }
 
 } // namespace irenic

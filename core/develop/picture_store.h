@@ -16,20 +16,16 @@ class PictureStore {
     PictureStore(std::size_t pictureBytes, std::size_t cleanedBytes)
         : pictures_(pictureBytes), cleaned_(cleanedBytes) {}
 
-    // renderRegion(), made from the middle of the area outwards. Below a zoom of 1 only cleaned samples are
-    // kept. Throws as renderRegion() does.
-    Picture get(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                const Shown& as, const Work& work = {});
+    // render(), made from the middle of the area outwards. Below a zoom of 1 only cleaned samples are kept.
+    // Throws as render() does.
+    Picture get(const Recipe& recipe, const Rect& area, const View& view, const Work& work = {});
     // What of that is there already, without making any; and what is missing, in the photo's pixels.
-    std::pair<Picture, std::vector<Rect>> soFar(const Photo& photo, const Settings& settings,
-                                                const Look& look, const Rect& area, const Shown& as);
+    std::pair<Picture, std::vector<Rect>> soFar(const Recipe& recipe, const Rect& area, const View& view);
     TileStore& cleaned() { return cleaned_; }
 
   private:
     struct Source {
-        PhotoId photo; // a photo itself would stay in memory
-        Settings settings;
-        Look look;
+        RecipeId recipe;
         float push;
         friend bool operator==(const Source&, const Source&) = default;
     };

@@ -6,13 +6,15 @@
 #include <optional>
 #include <stdexcept>
 
+#include "base/expects.h"
+#include "denoise/noise_left.h"
 #include "develop/demosaic.h"
 #include "develop/fringes.h"
 #include "develop/lens.h"
 #include "develop/local_tone.h"
 #include "develop/sharpen.h"
-#include "image/ease.h"
 #include "image/resample.h"
+#include "image/smoothstep.h"
 #include "raw/identity.h"
 
 namespace irenic {
@@ -109,8 +111,8 @@ void moveColours(std::array<const Plane*, 3> in, const Rect& from, std::array<Pl
                                 dy = c == 1 ? 0 : std::clamp(move[c + 1], -most, most);
                     const auto at = [&](int i, int j) { return in[c]->at(u + step * i, v + step * j); };
                     out[c]->at(x, y) = dx == 0 && dy == 0 ? at(0, 0)
-                                                          : between(dx / static_cast<float>(step),
-                                                                    dy / static_cast<float>(step), at);
+                                                          : lanczos3(dx / static_cast<float>(step),
+                                                                     dy / static_cast<float>(step), at);
                 }
             }
     });
@@ -134,7 +136,7 @@ void rebuildHighlights(std::array<Plane, 3>& rgb, const Vector3& gain, const Wor
                 bool any = false;
                 for (std::size_t c = 0; c < 3; ++c) {
                     v[c] = std::min(rgb[c].at(x, y), top[c]);
-                    clipped[c] = eased((v[c] / top[c] - kBegins) / 0.1f);
+                    clipped[c] = smoothstep((v[c] / top[c] - kBegins) / 0.1f);
                     any |= clipped[c] > 0;
                 }
                 if (any) {
@@ -221,8 +223,11 @@ std::optional<LocalTone> localToneOf(const Photo& photo, const Look& look, const
 }
 
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
-Image straightRegion(const Photo& photo, const Settings& settings, const Look& look, const LensFound& found,
-                     const Rect& area, const Work& work, CleanSource* samples) {
+Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& area, const Context& context) {
+    const Photo& photo = *recipe.photo;
+    const Settings& settings = recipe.settings;
+    const Look& look = recipe.look;
+    const Work& work = context.work;
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
@@ -230,56 +235,44 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     const Rect whole{0, 0, photo.width(), photo.height()};
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
-        return samples ? samples->get(photo, settings, where, most)
-                       : cleanRegion(photo, settings, where, most);
+        return context.cleaned ? context.cleaned->get(photo, settings, where, most)
+                               : cleanRegion(photo, settings, where, most);
     };
-    Image out;
-    out.holds = Holds::BalancedLight, out.area = wanted;
-    std::array<Plane, 3>& rgb = out.plane;
-    const bool maps = look.vignetting && !found.gainMaps.empty();
-    if (photo.hasMosaic()) {
-        const Rect covered = wanted.inflated(demosaicMargin(look.demosaic)).aligned(2),
-                   source = moves ? covered.inflated(kShiftMargin) : covered,
-                   inside = source.intersected(whole);
-        Plane mosaic = std::move(cleaned(inside).plane[0]);
+    // One plane of a mosaic, or three of pixels.
+    const bool packed = photo.hasMosaic(), maps = look.vignetting && !found.gainMaps.empty();
+    const Rect covered = packed ? wanted.inflated(demosaicMargin(look.demosaic)).aligned(2) : wanted,
+               source = moves ? covered.inflated(kShiftMargin) : covered, inside = source.intersected(whole);
+    Image light = cleaned(inside);
+    for (std::size_t p = 0; p < light.planes(); ++p) {
         forEachBand(inside.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < inside.width; ++x) {
-                    float v = std::min(mosaic.at(x, y), 1.0f) *
-                              static_cast<float>(gain[photo.mosaic.at(inside.x + x, inside.y + y)]);
+                    const std::size_t channel =
+                        packed ? static_cast<std::size_t>(photo.mosaic.at(inside.x + x, inside.y + y)) : p;
+                    float v = std::min(light[p].at(x, y), 1.0f) * static_cast<float>(gain[channel]);
                     if (maps)
                         for (const GainMap& m : found.gainMaps) v *= m.at(inside.x + x, inside.y + y);
-                    mosaic.at(x, y) = v;
+                    light[p].at(x, y) = v;
                 }
         });
-        mosaic = withSurround(std::move(mosaic), inside, source, photo, work);
-        if (moves) {
-            Plane moved(covered.width, covered.height);
-            moveColours({&mosaic, &mosaic, &mosaic}, source, {&moved, &moved, &moved}, covered, 2, *lens,
-                        &photo.mosaic, work);
-            mosaic = std::move(moved);
-        }
-        rgb = demosaic(mosaic, covered, photo.mosaic, wanted, look.demosaic, work);
-    } else {
-        const Rect source = moves ? wanted.inflated(kShiftMargin) : wanted,
-                   inside = source.intersected(whole);
-        Image region = cleaned(inside);
-        for (std::size_t c = 0; c < 3; ++c) {
-            rgb[c] = std::move(region[c]);
-            for (int y = 0; y < inside.height; ++y)
-                for (int x = 0; x < inside.width; ++x)
-                    rgb[c].at(x, y) = std::min(rgb[c].at(x, y), 1.0f) * static_cast<float>(gain[c]);
-            rgb[c] = withSurround(std::move(rgb[c]), inside, source, photo, work);
-        }
-        if (moves) {
-            std::array<Plane, 3> moved = {Plane(wanted.width, wanted.height),
-                                          Plane(wanted.width, wanted.height),
-                                          Plane(wanted.width, wanted.height)};
-            moveColours({&rgb[0], &rgb[1], &rgb[2]}, source, {&moved[0], &moved[1], &moved[2]}, wanted, 1,
-                        *lens, nullptr, work);
-            rgb = std::move(moved);
-        }
+        light[p] = withSurround(std::move(light[p]), inside, source, photo, work);
     }
+    if (moves) {
+        std::array<Plane, 3> moved;
+        for (std::size_t p = 0; p < light.planes(); ++p) moved[p] = Plane(covered.width, covered.height);
+        const std::size_t second = packed ? 0 : 1, third = packed ? 0 : 2;
+        moveColours({&light[0], &light[second], &light[third]}, source,
+                    {&moved[0], &moved[second], &moved[third]}, covered, photo.cell(), *lens,
+                    packed ? &photo.mosaic : nullptr, work);
+        light.plane = std::move(moved);
+    }
+    Image out;
+    out.holds = Holds::BalancedLight, out.area = wanted;
+    std::array<Plane, 3>& rgb = out.plane;
+    if (packed)
+        rgb = demosaic(light[0], covered, photo.mosaic, wanted, look.demosaic, work);
+    else
+        rgb = std::move(light.plane);
     if (!photo.developed) rebuildHighlights(rgb, gain, work);
     std::optional<Varying<1>> evened;
     if (look.vignetting && lens && lens->hasVignetting()) {
@@ -295,7 +288,7 @@ Image straightRegion(const Photo& photo, const Settings& settings, const Look& l
     if (look.fringes) removeFringes(rgb, work);
     if (look.softness != Softness::None)
         sharpen(rgb, look.softness,
-                luminanceNoise(photo, gain, noiseLeft(photo, settings, {work.stop, nullptr})), work);
+                luminanceNoise(photo, gain, noiseLeftOnGrey(photo, settings, {work.stop}).luminance), work);
     if (!(wanted == area)) out = out.cropped(area);
     const Matrix3 toXyz = cameraToXyzD50(photo, neutralFor(photo, look));
     const auto tone = localToneOf(photo, look, {toXyz[3], toXyz[4], toXyz[5]}, work);
@@ -333,11 +326,14 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& wo
 
 } // namespace
 
-Image developCameraLight(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                         const Work& work, CleanSource* samples) {
+Image developBalanced(const Recipe& recipe, const Rect& area, const Context& context) {
+    IRENIC_EXPECTS(recipe.photo && !area.empty());
+    const Photo& photo = *recipe.photo;
+    const Look& look = recipe.look;
+    const Work& work = context.work;
     const LensFound found = look.usesLens() ? lensOf(photo) : LensFound{};
     if (!look.distortion || !found.lens || !found.lens->hasDistortion())
-        return straightRegion(photo, settings, look, found, area, work, samples);
+        return straightRegion(recipe, found, area, context);
     const double scale = framingOf(photo, look).scale, cx = (photo.width() - 1) / 2.0,
                  cy = (photo.height() - 1) / 2.0;
     const Varying<2> places(area, [&](int x, int y, float* v) {
@@ -358,7 +354,7 @@ Image developCameraLight(const Photo& photo, const Settings& settings, const Loo
     const int l = whole(left, 0, photo.width() - 1) - 3, t = whole(top, 0, photo.height() - 1) - 3;
     const Rect source{l, t, whole(right, 0, photo.width() - 1) + 5 - l,
                       whole(bottom, 0, photo.height() - 1) + 5 - t};
-    const Image straight = straightRegion(photo, settings, look, found, source, work, samples);
+    const Image straight = straightRegion(recipe, found, source, context);
     Image out(Holds::BalancedLight, area);
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
@@ -370,7 +366,7 @@ Image developCameraLight(const Photo& photo, const Settings& settings, const Loo
                                 p[1] <= static_cast<float>(photo.height()) - 0.5f;
                 const float u = p[0] - static_cast<float>(source.x), v = p[1] - static_cast<float>(source.y);
                 for (std::size_t c = 0; c < 3; ++c)
-                    out[c].at(x, y) = !in ? 0 : between(u, v, [&](int i, int j) {
+                    out[c].at(x, y) = !in ? 0 : lanczos3(u, v, [&](int i, int j) {
                         return straight[c].at(std::clamp(i, 0, source.width - 1),
                                               std::clamp(j, 0, source.height - 1));
                     });
@@ -379,34 +375,35 @@ Image developCameraLight(const Photo& photo, const Settings& settings, const Loo
     return out;
 }
 
-Image developRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                    OutputSpace space, const Work& work, CleanSource* samples) {
-    Image light = developCameraLight(photo, settings, look, area, work, samples);
-    colour(light.plane, xyzD50To(space) * cameraToXyzD50(photo, neutralFor(photo, look)), work);
+Image developRegion(const Recipe& recipe, const Rect& area, OutputSpace space, const Context& context) {
+    Image light = developBalanced(recipe, area, context);
+    const Vector3 neutral = neutralFor(*recipe.photo, recipe.look);
+    colour(light.plane, xyzD50To(space) * cameraToXyzD50(*recipe.photo, neutral), context.work);
     light.holds = Holds::SpaceLight;
     return light;
 }
 
-Picture renderRegion(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                     const Shown& as, const Work& work, CleanSource* samples) {
-    const double zoom = as.zoom;
+Picture render(const Recipe& recipe, const Rect& area, const View& view, const Context& context) {
+    IRENIC_EXPECTS(recipe.photo && !area.empty());
+    const double zoom = view.zoom;
     if (!(zoom > 0)) throw std::invalid_argument("the zoom must be above 0");
-    Look shown = look;
-    if (zoom < 1) shown.demosaic = Demosaic::Quick; // pixels that are averaged away need no fine colours
-    std::array<Plane, 3> rgb =
-        std::move(developRegion(photo, settings, shown, area, kWorkingSpace, work, samples).plane);
+    Recipe shown = recipe;
+    if (zoom < 1) shown.look.demosaic = Demosaic::Quick; // averaged pixels need no fine colours
+    std::array<Plane, 3> rgb = std::move(developRegion(shown, area, kWorkingSpace, context).plane);
     const int scale = zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1;
     if (zoom < 1) {
         const int w = std::max(1, static_cast<int>(std::lround(area.width * zoom)));
         const int h = std::max(1, static_cast<int>(std::lround(area.height * zoom)));
-        for (Plane& p : rgb) p = shrunk(p, w, h);
+        for (Plane& p : rgb) p = areaAverage(p, w, h);
     }
-    return magnified(pictureOf(std::move(rgb), Finish(photo, look, OutputSpace::Srgb, as.push), work), scale);
+    const Finish finish(*recipe.photo, recipe.look, OutputSpace::Srgb, view.push);
+    return magnified(pictureOf(std::move(rgb), finish, context.work), scale);
 }
 
 Rect outputFrame(const Photo& photo, const Look& look) { return framingOf(photo, look).frame; }
 
 Image developOverview(const Photo& photo, const Look& look, int longest, const Work& work) {
+    IRENIC_EXPECTS(longest > 0);
     const int cell = photo.cell(), cw = photo.width() / cell, ch = photo.height() / cell;
     const int factor = std::max(1, std::max(cw, ch) / std::max(1, longest));
     Image out(Holds::SpaceLight, {0, 0, cw / factor, ch / factor});
@@ -439,7 +436,7 @@ Image developOverview(const Photo& photo, const Look& look, int longest, const W
         std::min(1.0, static_cast<double>(longest) / std::max(rgb[0].width(), rgb[0].height()));
     const int width = std::max(1, static_cast<int>(std::lround(rgb[0].width() * zoom))),
               height = std::max(1, static_cast<int>(std::lround(rgb[0].height() * zoom)));
-    for (Plane& p : rgb) p = shrunk(p, width, height);
+    for (Plane& p : rgb) p = areaAverage(p, width, height);
     out.area = {0, 0, width, height};
     return out;
 }
@@ -457,6 +454,7 @@ Picture renderOverview(const Photo& photo, const Look& look, int longest, const 
 }
 
 Histogram histogramOf(const Picture& p) {
+    IRENIC_EXPECTS(p.width > 0 && p.height > 0);
     Histogram out;
     const float each = 1 / static_cast<float>(p.width * p.height);
     for (std::size_t i = 0; i < p.rgb.size(); ++i) {

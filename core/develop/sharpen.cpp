@@ -1,10 +1,9 @@
 #include "develop/sharpen.h"
 
 #include <cmath>
-#include <list>
-#include <mutex>
-#include <random>
 #include <vector>
+
+#include "base/expects.h"
 
 namespace irenic {
 
@@ -78,6 +77,8 @@ Plane overWindow(const Plane& in, int radius, const Work& work, const Combine& c
 int sharpenMargin(Softness softness) { return softness == Softness::None ? 0 : kReach; }
 
 void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& noise, const Work& work) {
+    IRENIC_EXPECTS(rgb[0].width() == rgb[1].width() && rgb[0].width() == rgb[2].width());
+    IRENIC_EXPECTS(rgb[0].height() == rgb[1].height() && rgb[0].height() == rgb[2].height());
     if (softness == Softness::None) return;
     const int w = rgb[0].width(), h = rgb[0].height();
     const auto kernel = inverseOf(static_cast<double>(blurOf(softness)));
@@ -135,71 +136,6 @@ void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& nois
             }
         }
     });
-}
-
-double noiseLeft(const Photo& photo, const Settings& settings, const Work& work) {
-    if (settings.untouched()) return 1;
-    struct Answer {
-        Settings settings;
-        NoiseModel noise;
-        int channels;
-        double share;
-    };
-    static std::mutex mutex;
-    static std::list<Answer> answers;
-    {
-        const std::lock_guard lock(mutex);
-        for (const Answer& a : answers)
-            if (a.settings == settings && a.noise == photo.noise && a.channels == photo.channels)
-                return a.share;
-    }
-    // A tenth of white: where the eye minds noise most.
-    constexpr int size = 96, border = 16;
-    constexpr double level = 0.1;
-    Photo field;
-    field.rawWidth = field.rawHeight = size;
-    field.active = field.crop = {0, 0, size, size};
-    field.channels = photo.channels, field.monochrome = photo.monochrome, field.mosaic = photo.mosaic,
-    field.noise = photo.noise, field.coarseNoise = photo.coarseNoise;
-    field.black.pattern = {4096}, field.white = 65535;
-    field.profiles.resize(1);
-    field.samples.resize(static_cast<std::size_t>(size) * size * static_cast<std::size_t>(field.channels));
-    std::mt19937 random(7);
-    std::normal_distribution<double> normal;
-    for (int y = 0; y < size; ++y)
-        for (int x = 0; x < size; ++x)
-            for (int c = 0; c < field.channels; ++c) {
-                const int channel = field.hasMosaic() ? field.mosaic.channel((y & 1) * 2 + (x & 1))
-                                    : c == 2          ? 3
-                                                      : c;
-                const double v = level + field.noise.channel[static_cast<std::size_t>(channel)].sigma(level) *
-                                             normal(random);
-                field.samples[field.index(x, y, c)] =
-                    static_cast<std::uint16_t>(std::clamp(4096 + v * 61439, 0.0, 65535.0));
-            }
-    std::array<Plane, 3> clean;
-    if (field.hasMosaic())
-        clean[0] = cleanMosaic(field, settings, field.active, work);
-    else
-        clean = cleanPixels(field, settings, field.active, work);
-    // Of the mean of 2x2 cells, all colours alike: noise that colours have in common after cleaning counts in
-    // full.
-    double before = 0, after = 0;
-    for (int y = border; y < size - border; y += 2)
-        for (int x = border; x < size - border; x += 2) {
-            double n = 0, c = 0;
-            for (int j = 0; j < 2; ++j)
-                for (int i = 0; i < 2; ++i)
-                    for (std::size_t k = 0; k < static_cast<std::size_t>(field.channels); ++k)
-                        n += static_cast<double>(field.normalised(x + i, y + j, static_cast<int>(k))) - level,
-                            c += static_cast<double>(clean[k].at(x + i, y + j)) - level;
-            before += n * n, after += c * c;
-        }
-    const double share = std::sqrt(after / before);
-    const std::lock_guard lock(mutex);
-    answers.push_front({settings, photo.noise, photo.channels, share});
-    if (answers.size() > 64) answers.pop_back();
-    return share;
 }
 
 } // namespace irenic

@@ -24,8 +24,4 @@ int sharpenMargin(Softness softness);
 // noise.b).
 void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& noise, const Work& work = {});
 
-// The share of the photo's luminance noise that a take's settings leave, measured on a made-up grey field
-// with the photo's noise: 1 for untouched settings. Kept for settings and photos asked for before.
-double noiseLeft(const Photo& photo, const Settings& settings, const Work& work = {});
-
 } // namespace irenic

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <vector>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 const std::array<float, 6>& lanczos(float fraction) {
@@ -25,7 +27,9 @@ const std::array<float, 6>& lanczos(float fraction) {
     return table[static_cast<std::size_t>(fraction * 1024 + 0.5f)];
 }
 
-Plane shrunk(const Plane& in, int width, int height) {
+Plane areaAverage(const Plane& in, int width, int height) {
+    IRENIC_EXPECTS(width >= 1 && height >= 1);
+    IRENIC_EXPECTS(!in.empty());
     const auto weights = [](int from, int to) {
         std::vector<std::vector<std::pair<int, float>>> all(static_cast<std::size_t>(to));
         for (int i = 0; i < to; ++i) {

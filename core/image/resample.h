@@ -13,7 +13,7 @@ namespace irenic {
 const std::array<float, 6>& lanczos(float fraction);
 
 // `at` gives the sample a whole number of samples away; between them it is Lanczos of three lobes.
-template <class At> float between(float dx, float dy, const At& at) {
+template <class At> float lanczos3(float dx, float dy, const At& at) {
     const float fx = std::floor(dx), fy = std::floor(dy);
     const auto &wx = lanczos(dx - fx), &wy = lanczos(dy - fy);
     const int ix = static_cast<int>(fx), iy = static_cast<int>(fy);
@@ -28,6 +28,6 @@ template <class At> float between(float dx, float dy, const At& at) {
 
 // Exact area averages: each of the width x height samples covers a rectangle of `in`, the border ones in
 // part.
-Plane shrunk(const Plane& in, int width, int height);
+Plane areaAverage(const Plane& in, int width, int height);
 
 } // namespace irenic

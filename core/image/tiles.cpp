@@ -3,9 +3,12 @@
 #include <oneapi/tbb/blocked_range.h>
 #include <oneapi/tbb/parallel_for.h>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 void forEachTile(const Rect& area, int size, const Work& work, const std::function<void(const Rect&)>& body) {
+    IRENIC_EXPECTS(size > 0);
     if (area.empty()) return;
     const Rect grid = area.aligned(size);
     const int across = grid.width / size, count = across * (grid.height / size);

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "base/expects.h"
 #include "image/resample.h"
 
 namespace irenic {
@@ -204,7 +205,7 @@ void refine(const Plane& a, const Plane& b, double scale, Pair& pair) {
     const auto other = [&](double u, double v) {
         const int bu = static_cast<int>(std::floor(u)), bv = static_cast<int>(std::floor(v));
         return static_cast<double>(
-            between(static_cast<float>(u - bu), static_cast<float>(v - bv), [&](int i, int j) {
+            lanczos3(static_cast<float>(u - bu), static_cast<float>(v - bv), [&](int i, int j) {
                 return b.at(std::clamp(bu + i, 0, b.width() - 1), std::clamp(bv + j, 0, b.height() - 1));
             }));
     };
@@ -267,6 +268,7 @@ std::string twoDigits(double v) {
 } // namespace
 
 Plane turnedBy(const Plane& in, int quarterTurns) {
+    IRENIC_EXPECTS(!in.empty());
     const int turns = ((quarterTurns % 4) + 4) % 4, w = in.width(), h = in.height();
     if (turns == 0) return in.clone();
     Plane out(turns % 2 ? h : w, turns % 2 ? w : h);
@@ -279,11 +281,12 @@ Plane turnedBy(const Plane& in, int quarterTurns) {
 }
 
 Alignment align(const Plane& ours, const Plane& other, const Work& work) {
+    IRENIC_EXPECTS(!ours.empty() && !other.empty());
     // The coarsest step: turns and sizes that may be, whole shifts.
     const double step = std::max(1.0, std::max(ours.width(), ours.height()) / static_cast<double>(kCoarsest));
     const auto small = [&](const Plane& p, double by) {
-        return shrunk(p, std::max(8, static_cast<int>(std::lround(p.width() / by))),
-                      std::max(8, static_cast<int>(std::lround(p.height() / by))));
+        return areaAverage(p, std::max(8, static_cast<int>(std::lround(p.width() / by))),
+                           std::max(8, static_cast<int>(std::lround(p.height() / by))));
     };
     const Plane a = detailOf(small(ours, step));
     double best = -1, ratio = 1;

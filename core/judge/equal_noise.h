@@ -1,23 +1,9 @@
 // Takes levelled to leave the same noise, so that only what became of detail differs between them.
 #pragma once
 
-#include "denoise/clean.h"
+#include "denoise/noise_left.h"
 
 namespace irenic {
-
-// The noise that is left in flat areas, over the noise that was there, in the stabilised domain.
-struct NoiseLeft {
-    double luminance = 0, colour = 0;
-};
-
-// Squares of 48 x 48 packed samples where the photo is flattest, neither black nor clipped; up to `most`.
-// Deterministic. Throws Cancelled.
-std::vector<Rect> flatAreas(const Photo& photo, int most = 3, const Work& work = {});
-
-// Measured on those areas: what remains about a plane fitted to blocks of 16 x 16 samples, so that slow
-// changes of the picture do not count. Grain that is given back does. Throws Cancelled.
-NoiseLeft noiseLeftIn(const Photo& photo, const Settings& settings, const std::vector<Rect>& areas,
-                      const Work& work = {});
 
 enum class NoiseKind { Luminance, Colour };
 

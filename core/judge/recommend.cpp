@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "noise/stabilise.h"
+#include "denoise/stabilisers.h"
 
 namespace irenic {
 
@@ -29,14 +29,12 @@ float sign(int x, int y, std::size_t plane) {
 // One probe's noisy planes, as they are and with a little noise on top: shared by all trials.
 struct Place {
     Rect area;
-    std::array<Stabiliser, 4> stable;
+    Stabilisers stable;
     PlaneSet noisy, shaken;
 };
 
 Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
-    const auto& line = photo.noise.channel;
-    Place place{
-        area, {Stabiliser(line[0]), Stabiliser(line[1]), Stabiliser(line[2]), Stabiliser(line[3])}, {}, {}};
+    Place place{area, Stabilisers(photo), {}, {}};
     int margin = 0;
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
     place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
@@ -74,8 +72,7 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
             } else {
                 pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v,
                         place.noisy.grey);
-                constexpr std::size_t channel[3] = {0, 1, 3};
-                for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable[channel[k]].variance(v[k]);
+                for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable.ofColour(k).variance(v[k]);
                 noise[0] = (variance[0] + variance[1] + variance[2]) / 3,
                 noise[1] = 0.5f * (variance[0] + variance[2]);
                 noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;

@@ -6,6 +6,7 @@
 #include <cstdio>
 
 #include "image/resample.h"
+#include "judge/display.h"
 #include "measure/open.h"
 
 namespace irenic {
@@ -24,7 +25,7 @@ Plane greyOf(const Photo& photo, const Look& look, const Rect& frame, const Work
     constexpr int kStrip = 256;
     for (int top = 0; top < frame.height; top += kStrip) {
         const Rect strip = Rect{frame.x, frame.y + top, frame.width, kStrip}.intersected(frame);
-        const Image part = displayOf(photo, Settings::original(), quick, strip, {work.stop, nullptr});
+        const Image part = displayOf(recipeOf(photo, Settings::original(), quick), strip, Work{work.stop});
         for (int y = 0; y < strip.height; ++y)
             for (int x = 0; x < strip.width; ++x)
                 out.at(x, top + y) =
@@ -127,35 +128,6 @@ std::array<float, 3> applied(const ColourMatch& match, const std::array<float, 3
     return out;
 }
 
-Picture pictureOf(const Image& display, double zoom) {
-    Picture out;
-    const Image* shown = &display;
-    Image small;
-    if (zoom < 1) {
-        // Averages are of light.
-        const int w = std::max(1, static_cast<int>(std::lround(display.area.width * zoom))),
-                  h = std::max(1, static_cast<int>(std::lround(display.area.height * zoom)));
-        small = display.clone();
-        for (Plane& p : small.plane) {
-            for (int y = 0; y < p.height(); ++y)
-                for (int x = 0; x < p.width(); ++x) p.at(x, y) = decoded(OutputSpace::Srgb, p.at(x, y));
-            p = shrunk(p, w, h);
-            for (int y = 0; y < h; ++y)
-                for (int x = 0; x < w; ++x) p.at(x, y) = encoded(OutputSpace::Srgb, p.at(x, y));
-        }
-        shown = &small;
-    }
-    const Plane& first = shown->plane[0];
-    out = Picture(first.width(), first.height());
-    for (int y = 0; y < out.height; ++y) {
-        std::uint8_t* to = out.row(y);
-        for (int x = 0; x < out.width; ++x)
-            for (const Plane& p : shown->plane)
-                *to++ = static_cast<std::uint8_t>(std::clamp(p.at(x, y), 0.0f, 1.0f) * 255 + 0.5f);
-    }
-    return magnified(std::move(out), zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1);
-}
-
 std::string number(const char* form, double v) {
     char text[32];
     std::snprintf(text, sizeof text, form, v);
@@ -163,18 +135,6 @@ std::string number(const char* form, double v) {
 }
 
 } // namespace
-
-Image displayOf(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                const Work& work, CleanSource* samples) {
-    Image light = developRegion(photo, settings, look, area, kWorkingSpace, work, samples);
-    const Finish finish(photo, look, OutputSpace::Srgb);
-    forEachBand(area.height, 16, work, [&](int first, int last) {
-        for (int y = first; y < last; ++y)
-            finish.apply(light[0].row(y), light[1].row(y), light[2].row(y), area.width);
-    });
-    light.holds = Holds::Display;
-    return light;
-}
 
 std::uint64_t Reference::nextSerial() {
     static std::atomic<std::uint64_t> last = 0;
@@ -234,7 +194,7 @@ Image Reference::display(const Rect& area, float push, const Work& work) const {
     default: break;
     }
     const Image light =
-        displayOf(*photo_, Settings::original(), own_, own.translated(frame.x, frame.y), work);
+        displayOf({photo_, Settings::original(), own_}, own.translated(frame.x, frame.y), work);
     const float lift = std::exp2(push);
     std::array<Plane, 3> plane;
     for (std::size_t c = 0; c < 3; ++c) plane[c] = turnedBy(light[c], at.quarterTurns);
@@ -265,7 +225,7 @@ Image Reference::display(const Rect& area, float push, const Work& work) const {
                     out[c].at(x, y) =
                         !inside ? kOutside
                         : whole ? sample(static_cast<int>(std::lround(u)), static_cast<int>(std::lround(v)))
-                                : std::clamp(between(static_cast<float>(u), static_cast<float>(v), sample),
+                                : std::clamp(lanczos3(static_cast<float>(u), static_cast<float>(v), sample),
                                              0.0f, 1.0f);
                 }
             }
@@ -273,8 +233,8 @@ Image Reference::display(const Rect& area, float push, const Work& work) const {
     return out;
 }
 
-Picture Reference::render(const Rect& area, const Shown& as, const Work& work) const {
-    return pictureOf(display(area, as.push, work), as.zoom);
+Picture Reference::render(const Rect& area, const View& view, const Work& work) const {
+    return pictureOf(display(area, view.push, work), view.zoom);
 }
 
 ReferencePtr Reference::matched(const Photo& photo, const Work& work) const {
@@ -299,7 +259,8 @@ ReferencePtr Reference::matched(const Photo& photo, const Work& work) const {
                 v + alignment_.scale * kPatch > (sideways ? their.width : their.height))
                 continue;
             const Image theirs = out->display(patch, 0, {work.stop, nullptr}),
-                        ours = displayOf(photo, Settings::original(), look_, patch, {work.stop, nullptr});
+                        ours =
+                            displayOf(recipeOf(photo, Settings::original(), look_), patch, Work{work.stop});
             for (int y = 0; y + kBlock <= patch.height; y += kBlock)
                 for (int x = 0; x + kBlock <= patch.width; x += kBlock) {
                     Colours c{};
@@ -349,23 +310,6 @@ std::string Reference::text() const {
                number("%.1f", 100 * match_->after) + " % (" + number("%.1f", 100 * match_->before) +
                " % before)";
     return out;
-}
-
-Picture differenceOf(const Image& first, const Image& second, DifferencePart part, double gain, double zoom) {
-    Image off(Holds::Display, first.area);
-    for (int y = 0; y < first.area.height; ++y)
-        for (int x = 0; x < first.area.width; ++x) {
-            float d[3];
-            for (std::size_t c = 0; c < 3; ++c) d[c] = first[c].at(x, y) - second[c].at(x, y);
-            const float luminance = 0.25f * d[0] + 0.5f * d[1] + 0.25f * d[2];
-            for (std::size_t c = 0; c < 3; ++c) {
-                const float shown = part == DifferencePart::Everything  ? d[c]
-                                    : part == DifferencePart::Luminance ? luminance
-                                                                        : d[c] - luminance;
-                off[c].at(x, y) = 128.0f / 255 + static_cast<float>(gain) * shown;
-            }
-        }
-    return pictureOf(off, zoom);
 }
 
 } // namespace irenic

@@ -9,7 +9,6 @@
 
 #include "develop/render.h"
 #include "judge/align.h"
-#include "judge/removed.h"
 
 namespace irenic {
 
@@ -43,8 +42,8 @@ class Reference {
     std::string text() const;
     // Encoded sRGB, 0..1, of `area` of the developed photo; grey where the reference does not reach.
     Image display(const Rect& area, float push, const Work& work = {}) const;
-    // As renderRegion().
-    Picture render(const Rect& area, const Shown& as, const Work& work = {}) const;
+    // As render() of a recipe.
+    Picture render(const Rect& area, const View& view, const Work& work = {}) const;
 
   private:
     static std::uint64_t nextSerial();
@@ -55,13 +54,5 @@ class Reference {
     std::optional<ColourMatch> match_;
 };
 using ReferencePtr = std::shared_ptr<const Reference>;
-
-// Encoded sRGB, 0..1, of `area` of a developed photo, without a push.
-Image displayOf(const Photo& photo, const Settings& settings, const Look& look, const Rect& area,
-                const Work& work = {}, CleanSource* samples = nullptr);
-
-// first less second, of two displays of the same area, on grey (128): `gain` times encoded values. Where a
-// reference is concerned nothing but what is seen can be compared.
-Picture differenceOf(const Image& first, const Image& second, DifferencePart part, double gain, double zoom);
 
 } // namespace irenic

@@ -6,9 +6,10 @@
 
 namespace irenic {
 
-// All four channels of the active area (of a photo without a mosaic: R, G, G, B). Never looks at the file's
-// NoiseProfile.
-NoiseModel measureNoise(const Photo& photo, const Work& work = {});
+// All four channels of the active area. Never looks at the file's NoiseProfile. `doubt`, if given, becomes
+// how much less the noise may be, as a share of its deviation: 0 where flat places were found, more where
+// nothing is flat and texture cannot be told from noise. Throws Cancelled.
+NoiseModel measureNoise(const Photo& photo, const Work& work = {}, double* doubt = nullptr);
 
 // The same for a photo without a mosaic, whose noise goes from pixel to pixel: interpolated, smoothed,
 // compressed. Blocks' high frequencies alone would tell too little of it, so the lines are those of the

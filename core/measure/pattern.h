@@ -11,8 +11,9 @@ namespace irenic {
 //
 // A defect is one sample that stands out from the eight nearest of its channel by far more than noise does,
 // while the light around it does not: the lens spreads a star or a lantern over the neighbours, of all
-// channels, a defect has none. When the noise makes that unsure the sample is left alone. A saturated light
-// of one pure colour that falls on one sample only can be taken for a defect.
+// channels, a defect has none. It stands out from the texture around it as well: on a wire or among pebbles a
+// glint is likelier than a defect, and a defect is hardly seen. What is unsure is left alone. A saturated
+// light of one pure colour that falls on one sample only can be taken for a defect.
 //
 // Lines: the second difference of each row, d(y) = v(y) - (v(y-2) + v(y+2)) / 2, averaged over the row with
 // the weights of its noise and clipped at 2.5 sigma, sees the row's offset and little of the picture; where

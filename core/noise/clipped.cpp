@@ -4,6 +4,8 @@
 #include <cmath>
 #include <numbers>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -27,6 +29,7 @@ Clipping clippingAt(double room) {
 } // namespace
 
 Moments beforeClipping(const Moments& clipped, double lowest) {
+    IRENIC_EXPECTS(lowest <= 0);
     const double deviation = std::sqrt(std::max(0.0, clipped.variance)), above = clipped.mean - lowest;
     if (above > kReach * deviation) return clipped;
     // The mean's height over the deviation grows with the room that there was.

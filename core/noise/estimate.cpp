@@ -22,10 +22,16 @@ struct Block {
     int x, y;
 };
 
-// The least-squares line through the points with b >= 0 and a >= 0; `slope` and its weight stand for one more
-// equation a = slope.
-NoiseLine fitLine(const std::vector<NoisePoint>& points, double slope, double slopeWeight) {
-    double w = 0, x = 0, y = 0, xx = slopeWeight, xy = slopeWeight * slope;
+// Equations of their own for slope and variance in the dark, each with its weight.
+struct Prior {
+    double a = 0, weightOfA = 0, b = 0, weightOfB = 0, leastB = 0,
+           mostB = std::numeric_limits<double>::infinity();
+};
+
+// The least-squares line through the points and the prior within the prior's bounds of b, and with a >= 0.
+NoiseLine fitLine(const std::vector<NoisePoint>& points, const Prior& prior) {
+    double w = prior.weightOfB, x = 0, y = prior.weightOfB * prior.b, xx = prior.weightOfA,
+           xy = prior.weightOfA * prior.a;
     for (const NoisePoint& p : points) {
         w += p.weight;
         x += p.weight * p.x;
@@ -41,7 +47,9 @@ NoiseLine fitLine(const std::vector<NoisePoint>& points, double slope, double sl
     } else {
         line.a = x > 0 ? y / x : 0;
     }
-    if (line.b < 0) line = {xx > 0 ? xy / xx : 0, 0};
+    // At the end of what the dark can have, the slope is that of the rest.
+    if (const double b = std::clamp(line.b, prior.leastB, prior.mostB); b != line.b)
+        line = {xx > 0 ? (xy - b * x) / xx : 0, b};
     if (line.a < 0) line = {0, w > 0 ? y / w : 0};
     return line;
 }
@@ -156,7 +164,7 @@ double scatterBelow(const NoiseLine& line, const std::vector<NoisePoint>& points
 
 } // namespace
 
-NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<ExpectedSlope>& expected) {
+NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<ExpectedLine>& expected) {
     constexpr double unknown = std::numeric_limits<double>::infinity();
     if (measured.empty()) return {{0, 1e-8}, unknown};
     const std::vector<NoisePoint> points = withTrueRange(measured);
@@ -167,8 +175,24 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
     // have it.
     constexpr double kDoubt = 4;
     double perWeight = kChance, error = unknown;
-    NoiseLine line = fitLine(points, expected ? expected->a : 0,
-                             expected ? kDoubt * perWeight / (expected->error * expected->error) : 0);
+    double darkest = std::numeric_limits<double>::infinity();
+    for (const NoisePoint& p : points) darkest = std::min(darkest, p.x);
+    const auto prior = [&] {
+        if (!expected) return Prior{};
+        const double off = expected->shareError * expected->b;
+        Prior out{expected->a, kDoubt * perWeight / (expected->error * expected->error), 0, 0};
+        if (!(off > 0) || std::isinf(off)) return out;
+        out.b = expected->b, out.weightOfB = kDoubt * perWeight / (off * off);
+        // Where even the darkest points are too bright to show the dark's own noise, it is no farther off
+        // than is likely at all.
+        constexpr double kFarthest = 3; // of its errors
+        constexpr double kTooBright = 2;
+        const double most = expected->b * (1 + kFarthest * expected->shareError);
+        if (expected->a * darkest > kTooBright * most)
+            out.leastB = expected->b * expected->b / most, out.mostB = most;
+        return out;
+    };
+    NoiseLine line = fitLine(points, prior());
     // Texture only ever adds variance: points far above the line are texture. Refit without them. What is
     // far follows what chance does: on small photos, whose points rest on few blocks, a fixed limit left the
     // lower half of them, and noise came out a seventh too small.
@@ -189,8 +213,7 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
         perWeight = count > 2 ? std::max(kChance, off / (count - 2)) : kChance;
         const double range = w > 0 ? xx - x * x / w : 0;
         error = range > 1e-12 * xx ? std::sqrt(perWeight / range) : unknown;
-        line = fitLine(trusted, expected ? expected->a : 0,
-                       expected ? kDoubt * perWeight / (expected->error * expected->error) : 0);
+        line = fitLine(trusted, prior());
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
     return {line, error};
@@ -216,7 +239,7 @@ NoiseLine fitBentNoise(const std::vector<NoisePoint>& points) {
             p.weight = blocks / (seen * seen) /
                        (1 + std::max(0.0, excess) * std::max(0.0, excess) / (kTexture * kTexture));
         }
-        line = fitLine(weighed, 0, 0);
+        line = fitLine(weighed, {});
     }
     if (line.a + line.b <= 0) line.b = 1e-10;
     return line;

@@ -11,6 +11,7 @@
 // pixel-level texture in some blocks does not lift it.
 #pragma once
 
+#include <limits>
 #include <optional>
 #include <vector>
 
@@ -35,17 +36,19 @@ struct NoiseMean {
 };
 NoiseMean meanOf(const std::vector<NoisePoint>& points);
 
-// What is known of a line's slope before the points are looked at: a value and its standard error.
-struct ExpectedSlope {
+// What is known of a line before the points are looked at: its slope with its standard error; and its
+// variance in the dark, with that as a share of it. Infinite: nothing.
+struct ExpectedLine {
     double a, error;
+    double b = 0, shareError = std::numeric_limits<double>::infinity();
 };
 struct NoiseFit {
     NoiseLine line;    // a >= 0, b >= 0, a + b > 0
     double slopeError; // standard error of a from the points alone; infinite where they lie at one brightness
 };
-// The line through the points. A photo that is dark everywhere tells nothing of its slope: an expected one
-// decides as far as the points do not.
-NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<ExpectedSlope>& expected = {});
+// The line through the points. A photo that is dark everywhere tells nothing of its slope, one without
+// anything dark nothing of its variance there: what is expected decides as far as the points do not.
+NoiseFit fitNoise(const std::vector<NoisePoint>& points, const std::optional<ExpectedLine>& expected = {});
 
 // The line, or where its b is more than `most` times its a, the one that is not and has the same variance at
 // the points' mean brightness.

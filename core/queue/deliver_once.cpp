@@ -1,6 +1,7 @@
 #include "queue/deliver_once.h"
 
 #include "base/claim.h"
+#include "base/expects.h"
 #include "base/safe_file.h"
 #include "base/text.h"
 #include "deliver/export.h"
@@ -43,13 +44,13 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
                                      std::optional<Recommendation>& measured, const fs::path& output,
                                      const Work& work,
                                      const std::function<void(const fs::path&, const std::string&)>& naming) {
-    ExportOrder order;
-    order.look = request.look, order.how = request.delivery, order.risk = request.risk;
-    if (request.settings) order.settings = *request.settings;
-    order.mark = markOf(photo, order, !request.settings);
-    const NameParts parts = namePartsOf(request, photo, order.settings);
-    const fs::path wanted = output.empty() ? targetOf(order.how, parts) : output;
-    const auto before = [&] { return request.resume && markIn(wanted) == order.mark; };
+    IRENIC_EXPECTS(!request.photo.empty() || !output.empty());
+    Export what{recipeOf(photo, request.settings.value_or(Settings::original()), request.look),
+                request.delivery, request.risk, !request.settings};
+    const std::string mark = markOf(what);
+    const NameParts parts = namePartsOf(request, photo, what.recipe.settings);
+    const fs::path wanted = output.empty() ? targetOf(what.delivery, parts) : output;
+    const auto before = [&] { return request.resume && markIn(wanted) == mark; };
     if (before()) {
         // Whoever made it may have died before its claim was gone.
         std::error_code none;
@@ -63,17 +64,16 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
     if (before()) return Delivered{wanted, digestOfFile(wanted), true, {}};
     if (!request.settings) {
         if (!measured) measured = recommend(photo, placeProbes(photo, work), work.part(0, 0.33));
-        order.settings = measured->settings, order.risk = measured->risk;
+        what.recipe.settings = measured->settings, what.risk = measured->risk;
     }
-    order.target = output.empty() ? placeFor(request, namePartsOf(request, photo, order.settings)) : output;
-    order.overwrite = order.how.conflict == Conflict::Replace;
     Delivered made;
+    made.target =
+        output.empty() ? placeFor(request, namePartsOf(request, photo, what.recipe.settings)) : output;
     made.left =
-        exportPhoto(photo, order, work.part(request.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
+        exportFile(what, made.target, work.part(request.settings ? 0 : 0.33, 1), [&](const fs::path& file) {
             made.digest = digestOfFile(file);
-            if (naming) naming(order.target, made.digest);
+            if (naming) naming(made.target, made.digest);
         });
-    made.target = order.target;
     return made;
 }
 

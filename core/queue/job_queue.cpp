@@ -7,6 +7,7 @@
 #include <chrono>
 
 #include "base/digest.h"
+#include "base/expects.h"
 #include "base/field_json.h"
 #include "base/folders.h"
 #include "base/given_file.h"
@@ -312,6 +313,7 @@ void JobQueue::setWorker(std::int64_t id, int process) {
 }
 
 void JobQueue::noteProgress(std::int64_t id, double share) {
+    IRENIC_EXPECTS(share >= 0 && share <= 1);
     Statement(*this, "UPDATE jobs SET beat = ?1, progress = ?2 WHERE id = ?3 AND progress < ?2")
         .with(now(), share, id)
         .run();
@@ -338,6 +340,7 @@ void JobQueue::noteDone(std::int64_t id, const std::string& target, const std::s
 }
 
 void JobQueue::postpone(std::int64_t id, int seconds) {
+    IRENIC_EXPECTS(seconds >= 0);
     Statement(*this,
               "UPDATE jobs SET state = ?, beat = ?, tries = MAX(0, tries - 1), owner = '', progress = 0 "
               "WHERE id = ? AND state = ?")

@@ -3,6 +3,7 @@
 #include <cstdio>
 
 #include "base/digest.h"
+#include "base/expects.h"
 
 namespace irenic {
 
@@ -31,12 +32,15 @@ template <class T> void maybe(Digest& d, const std::optional<T>& value, const au
 } // namespace
 
 PhotoId idOf(const Photo& p) {
+    IRENIC_EXPECTS(p.samples.size() == static_cast<std::size_t>(p.rawWidth) *
+                                           static_cast<std::size_t>(p.rawHeight) *
+                                           static_cast<std::size_t>(p.channels));
     if (!p.id.text.empty()) return p.id;
     Digest d;
     d.add(p.rawWidth), d.add(p.rawHeight), d.add(p.channels), d.add(p.monochrome), d.add(p.developed);
     d.add(p.orientation), d.add(p.samples), d.add(p.mended);
     add(d, p.active), add(d, p.crop), add(d, p.mosaic.site), add(d, p.black), d.add(p.white);
-    maybe(d, p.wide, [&](const WideMosaic& w) { add(d, w.site), d.add(w.samples), add(d, w.black); });
+    maybe(d, p.xtrans, [&](const XTransMosaic& w) { add(d, w.site), d.add(w.samples), add(d, w.black); });
     maybe(d, p.jpeg,
           [&](const JpegSteps& j) { add(d, j.luminance), add(d, j.colour), d.add(j.across), d.add(j.down); });
     for (const ColourProfile& profile : p.profiles) {
@@ -60,7 +64,7 @@ PhotoId idOf(const Photo& p) {
 
 std::string samplesDigestOf(const Photo& photo) {
     if (!photo.samplesDigest.empty()) return photo.samplesDigest;
-    const std::vector<std::uint16_t>& samples = photo.wide ? photo.wide->samples : photo.samples;
+    const std::vector<std::uint16_t>& samples = photo.xtrans ? photo.xtrans->samples : photo.samples;
     const auto* p = reinterpret_cast<const std::uint8_t*>(samples.data());
     std::uint64_t value = 0xcbf29ce484222325ULL;
     for (std::size_t i = 0; i < samples.size() * sizeof(std::uint16_t); ++i)

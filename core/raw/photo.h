@@ -56,7 +56,7 @@ struct BlackLevel {
 };
 
 // A mosaic that repeats every 6x6 samples (X-Trans), kept beside the full colour that was made of it.
-struct WideMosaic {
+struct XTransMosaic {
     std::array<Mosaic::Colour, 36> site{};
     std::vector<std::uint16_t> samples; // rawWidth x rawHeight, as stored
     BlackLevel black;                   // of these samples
@@ -109,9 +109,9 @@ struct Photo {
     int rawWidth = 0, rawHeight = 0; // the whole frame, masked border included
     int channels = 1; // samples of each pixel: 1, the mosaic's or grey; 3, red, green and blue (a linear DNG,
                       // a developed picture, X-Trans)
-    bool monochrome = false;        // a sensor without colours
-    std::optional<WideMosaic> wide; // of an X-Trans sensor: the full colour in `samples` was made of it, its
-                                    // own samples among it unchanged
+    bool monochrome = false;            // a sensor without colours
+    std::optional<XTransMosaic> xtrans; // of an X-Trans sensor: the full colour in `samples` was made of it,
+                                        // its own samples among it unchanged
     bool developed =
         false; // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
     std::optional<JpegSteps> jpeg;      // of a developed picture that was compressed so
@@ -131,7 +131,9 @@ struct Photo {
     std::array<double, 2> whiteXY{}; // where it comes from a chromaticity
     double baselineExposure = 0;     // stops
 
-    NoiseModel noise; // measured from the samples
+    NoiseModel noise;         // measured from the samples, or what the file states where that is believed
+    double noiseDoubt = 0;    // how much less it may be, as a share of its deviation (measure/noise.h)
+    bool noiseStated = false; // it is what the file states
     double coarseNoise =
         1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
@@ -144,7 +146,7 @@ struct Photo {
 
     int width() const { return active.width; }
     int height() const { return active.height; }
-    bool hasMosaic() const { return channels == 1 && !monochrome && !wide; } // of 2x2 cells
+    bool hasMosaic() const { return channels == 1 && !monochrome && !xtrans; } // of 2x2 cells
     // Pixels, along a side, that one sample of the planes stands for which methods work on.
     int cell() const { return hasMosaic() ? 2 : 1; }
     std::uint16_t sample(int x, int y, int channel = 0) const { return samples[index(x, y, channel)]; }
@@ -173,7 +175,7 @@ struct Photo {
     std::string camera() const;
     // "RGGB" and so on; "X-Trans"; "monochrome"; "RGB" where every pixel has all colours.
     std::string layoutText() const {
-        return monochrome ? "monochrome" : wide ? "X-Trans" : hasMosaic() ? mosaic.name() : "RGB";
+        return monochrome ? "monochrome" : xtrans ? "X-Trans" : hasMosaic() ? mosaic.name() : "RGB";
     }
 };
 

@@ -7,7 +7,7 @@
 #include "raw/developed.h"
 #include "raw/dng.h"
 #include "raw/photo.h"
-#include "raw/wide_mosaic.h"
+#include "raw/xtrans_mosaic.h"
 
 namespace irenic {
 
@@ -163,7 +163,7 @@ std::shared_ptr<Photo> readRaw(const GivenFile& given, const Work& work) {
     settleColour(*photo);
     readShot(*photo);
     if (!sites.empty()) {
-        WideMosaic wide;
+        XTransMosaic wide;
         std::copy(sites.begin(), sites.end(), wide.site.begin());
         spreadColours(*photo, std::move(wide), work);
     }

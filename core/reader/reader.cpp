@@ -18,6 +18,7 @@
 #include <mutex>
 #include <utility>
 
+#include "base/expects.h"
 #include "base/text.h"
 #include "reader/protocol.h"
 #include "reader/wire.h"
@@ -297,6 +298,7 @@ std::shared_ptr<Photo> readSandboxed(const fs::path& file, const Work& work) {
 }
 
 Glimpse glimpseSandboxed(const fs::path& file, int longest, const Work& work) {
+    IRENIC_EXPECTS(longest > 0);
     const auto setup = readers().used();
     Glimpse glimpse;
     try {

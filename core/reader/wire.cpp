@@ -133,7 +133,7 @@ template <class Way> void each(Way& way, Photo& p) {
     field(way, p.orientation), field(way, p.bits);
     field(way, p.rawWidth), field(way, p.rawHeight), field(way, p.channels);
     field(way, p.monochrome), field(way, p.developed);
-    maybe(way, p.wide, [&](WideMosaic& w) {
+    maybe(way, p.xtrans, [&](XTransMosaic& w) {
         field(way, w.site), field(way, w.samples);
         each(way, w.black);
     });
@@ -241,8 +241,8 @@ bool makesSense(const Photo& p) {
            p.active.x >= 0 && p.active.y >= 0 && whole.contains(p.active) && fits(p.black, p) &&
            !p.profiles.empty() && p.whiteFrom <= WhiteFrom::Nothing &&
            std::all_of(p.mosaic.site.begin(), p.mosaic.site.end(), colour) &&
-           (!p.wide || (p.wide->samples.size() == pixels && fits(p.wide->black, p) &&
-                        std::all_of(p.wide->site.begin(), p.wide->site.end(), colour)));
+           (!p.xtrans || (p.xtrans->samples.size() == pixels && fits(p.xtrans->black, p) &&
+                          std::all_of(p.xtrans->site.begin(), p.xtrans->site.end(), colour)));
 }
 
 // Numbers that are written are not changed: the list of fields is one for both ways.

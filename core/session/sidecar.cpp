@@ -6,6 +6,7 @@
 #include <ctime>
 
 #include "base/digest.h"
+#include "base/expects.h"
 #include "base/field_json.h"
 #include "base/folders.h"
 #include "base/given_file.h"
@@ -280,6 +281,7 @@ bool presetExists(const std::string& name) {
 }
 
 void savePreset(const std::string& name, const Preset& preset, bool replace) {
+    IRENIC_EXPECTS(!name.empty());
     json content{{"irenicPreset", kVersion}};
     if (preset.settings) content["settings"] = jsonOf(*preset.settings);
     if (preset.look) content["look"] = jsonOf(*preset.look);

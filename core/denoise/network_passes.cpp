@@ -1,10 +1,11 @@
-#include "denoise/looks.h"
+#include "denoise/network_passes.h"
 
 #include <algorithm>
 #include <functional>
 #include <memory>
 #include <mutex>
 
+#include "base/expects.h"
 #include "denoise/blend.h"
 #include "denoise/fastest_network.h"
 #include "denoise/nlbayes.h"
@@ -21,7 +22,7 @@ Subject subjectOf(const PlaneSet& in) { return in.packed ? Subject::Mosaics : Su
 constexpr int innerOf(Subject subject) { return Network::kTile - 2 * Network::borderOf(subject); }
 
 // The planes of a tile and around it as the network wants them, and its answer: mirrored so that the mosaic
-// is RGGB, with rows and columns exchanged for the second look.
+// is RGGB, with rows and columns exchanged for the second pass.
 class View {
   public:
     View(const Rect& tile, const PlaneSet& in, bool exchanged)
@@ -117,14 +118,14 @@ Rect shown(const Rect& tile, const Rect& photo, int border) {
 // as grain: either alone is up to 0.1 dB worse. Tuned on noiseless truth.
 constexpr float kBayesShare = 0.5f;
 
-// Photos of pixels have one set of weights for both looks, which knows either opinion half as well: their
+// Photos of pixels have one set of weights for both passes, which knows either opinion half as well: their
 // mean is better than either where there is much noise, and as good where there is little.
 constexpr float kFirstOfPixels = 0.7f;
 
 // What every tile of one run is computed from.
 struct Task {
-    const PlaneSet &in, &second; // `second` covers `heard`
-    Rect photo, heard;
+    const PlaneSet &in, &second; // `second` covers `guided`
+    Rect photo, guided;
     float strength;
     int border() const { return Network::borderOf(subjectOf(in)); }
 };
@@ -142,15 +143,15 @@ Place standIn(const Rect& photo, const Rect& known, int x, int y) {
 enum class Which { First, Second };
 
 // The network's answer for a tile, `wide` with its border, over `wanted`, which does not reach the outermost
-// `border` samples; `second` covers what the tile can hear of it. The second look is at rows and columns
-// exchanged: its errors are others.
-PlaneSet look(const Task& task, Which which, const PlaneSet& second, const Rect& wide, const Rect& wanted,
+// `border` samples; `second` covers what of it the tile's guide is made of. The second pass is at rows and
+// columns exchanged: its errors are others.
+PlaneSet pass(const Task& task, Which which, const PlaneSet& second, const Rect& wide, const Rect& wanted,
               int border, const Work& work) {
     static Workers workers;
     const Subject subject =
-        which == Which::Second && task.in.packed ? Subject::SecondLooks : subjectOf(task.in);
+        which == Which::Second && task.in.packed ? Subject::SecondPass : subjectOf(task.in);
     const PlaneSet& in = task.in;
-    const Rect known = wide.intersected(task.heard);
+    const Rect known = wide.intersected(task.guided);
     const float unit = 1 / in.white, sigma = unit * task.strength;
     const View view(wide, in, which == Which::Second);
     const Workers::Loan worker(workers);
@@ -188,19 +189,19 @@ PlaneSet look(const Task& task, Which which, const PlaneSet& second, const Rect&
     return out;
 }
 
-// A tile's first look, and what the second one hears: NL-Bayes upon that and, around it, upon block matching.
-// It works on copies that begin where it is quickest.
+// A tile's first pass, and the guide of the second one: NL-Bayes upon that and, around it, upon block
+// matching. It works on copies that begin where it is quickest.
 struct Between {
-    PlaneSet first, heard;
+    PlaneSet first, guided;
 };
-Between firstLook(const Task& task, const Rect& wide, const Work& work) {
+Between firstPass(const Task& task, const Rect& wide, const Work& work) {
     const Rect known = wide.intersected(task.photo);
-    PlaneSet first = look(task, Which::First, task.second, wide, known, 0, work);
+    PlaneSet first = pass(task, Which::First, task.second, wide, known, 0, work);
     const Rect around = known.inflated(kBayesMargin);
     PlaneSet noisy(around), basic(around);
     for (int y = around.y; y < around.bottom(); ++y)
         for (int x = around.x; x < around.right(); ++x) {
-            const Place near = standIn(task.photo, task.heard, x, y);
+            const Place near = standIn(task.photo, task.guided, x, y);
             const PlaneSet& from = known.contains(Rect{near.x, near.y, 1, 1}) ? first : task.second;
             for (std::size_t p = 0; p < kPlanes; ++p) {
                 noisy.rowAt(p, y)[x] = task.in.rowAt(p, y)[x];
@@ -217,7 +218,7 @@ Between firstLook(const Task& task, const Rect& wide, const Work& work) {
 }
 
 // Runs one strength over all tiles of the fixed grid that meet `area`: `ofTile` gives the `wanted` part of a
-// tile that is `wide` with its border. It hears block matching as far as `beyond` around the tiles.
+// tile that is `wide` with its border. Its guide is block matching as far as `beyond` around the tiles.
 using OfTile = std::function<PlaneSet(const Task&, const Rect& wide, const Rect& wanted, const Work&)>;
 PlaneSet overTiles(const PlaneSet& in, const Rect& area, float strength, int beyond, const OfTile& ofTile,
                    const Work& whole) {
@@ -226,10 +227,10 @@ PlaneSet overTiles(const PlaneSet& in, const Rect& area, float strength, int bey
     const int inner = innerOf(subject), border = Network::borderOf(subject);
     const Rect seen = area.aligned(inner).inflated(border + beyond),
                photo = in.extent.empty() ? seen : in.extent;
-    const Rect heard = seen.intersected(photo);
+    const Rect guided = seen.intersected(photo);
     const Work first = whole.part(0, opinionShare), work = whole.part(opinionShare, 1);
-    const PlaneSet second = secondOpinion(in, heard, strength, first);
-    const Task task{in, second, photo, heard, strength};
+    const PlaneSet second = secondOpinion(in, guided, strength, first);
+    const Task task{in, second, photo, guided, strength};
     PlaneSet out(area);
     out.describeAs(in);
     std::atomic<long long> finished = 0;
@@ -254,17 +255,21 @@ PlaneSet bayesUponAnswer(const PlaneSet& in, const PlaneSet& answer, const Rect&
     return out;
 }
 
-PlaneSet oneLook(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
+PlaneSet onePass(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
+    IRENIC_EXPECTS(strength > 0);
+    IRENIC_EXPECTS(in.area.contains(area.inflated(passesMargin())));
     const OfTile ofTile = [](const Task& task, const Rect& wide, const Rect& wanted, const Work& own) {
-        return look(task, Which::First, task.second, wide, wanted, task.border(), own);
+        return pass(task, Which::First, task.second, wide, wanted, task.border(), own);
     };
     return overTiles(in, area, strength, 0, ofTile, work);
 }
 
-PlaneSet twoLooks(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
+PlaneSet twoPasses(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
+    IRENIC_EXPECTS(strength > 0);
+    IRENIC_EXPECTS(in.area.contains(area.inflated(passesMargin())));
     const OfTile ofTile = [](const Task& task, const Rect& wide, const Rect& wanted, const Work& own) {
-        const Between between = firstLook(task, wide, own);
-        PlaneSet out = look(task, Which::Second, between.heard, wide, wanted, task.border(), own);
+        const Between between = firstPass(task, wide, own);
+        PlaneSet out = pass(task, Which::Second, between.guided, wide, wanted, task.border(), own);
         for (std::size_t p = 0; !task.in.packed && p < kPlanes; ++p)
             blend(out, between.first, p, wanted, kFirstOfPixels);
         return out;
@@ -272,17 +277,17 @@ PlaneSet twoLooks(const PlaneSet& in, const Rect& area, float strength, const Wo
     return overTiles(in, area, strength, kBayesMargin, ofTile, work);
 }
 
-PlaneSet heardBySecondLook(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
+PlaneSet guideOfSecondPass(const PlaneSet& in, const Rect& area, float strength, const Work& work) {
     const OfTile ofTile = [](const Task& task, const Rect& wide, const Rect&, const Work& own) {
-        return firstLook(task, wide, own).heard;
+        return firstPass(task, wide, own).guided;
     };
     return overTiles(in, area, strength, kBayesMargin, ofTile, work);
 }
 
-int tileOfLooks(bool packed) { return innerOf(packed ? Subject::Mosaics : Subject::Pixels); }
+int tileOfPasses(bool packed) { return innerOf(packed ? Subject::Mosaics : Subject::Pixels); }
 
 // Whole tiles are computed wherever an area begins.
-int looksMargin() {
+int passesMargin() {
     const auto farthest = [](Subject subject) { return innerOf(subject) + Network::borderOf(subject); };
     return std::max(farthest(Subject::Mosaics), farthest(Subject::Pixels)) + kBayesMargin +
            secondOpinionMargin();

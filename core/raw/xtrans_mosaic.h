@@ -13,7 +13,7 @@ namespace irenic {
 
 // `photo` holds one sample for each pixel; afterwards it has three, the mosaic's own among them unchanged,
 // and keeps the mosaic. A black level that repeats is made even: the mosaic keeps its own.
-void spreadColours(Photo& photo, WideMosaic wide, const Work& work);
+void spreadColours(Photo& photo, XTransMosaic xtrans, const Work& work);
 
 // The mosaic's samples of a photo with full colour, at the levels of the mosaic; outside the active area what
 // the mosaic has.

@@ -1,7 +1,8 @@
-#include "raw/wide_mosaic.h"
+#include "raw/xtrans_mosaic.h"
 
 #include <cmath>
 
+#include "base/expects.h"
 #include "image/plane.h"
 #include "image/wide.h"
 
@@ -37,13 +38,13 @@ IRENIC_WIDE void addSites(const float* __restrict green, const float* __restrict
 // Some rows of green and of the other colours' sites, mirrored beyond the edges as far as a pixel looks.
 class Surround {
   public:
-    Surround(const WideMosaic& wide, const Plane& light, const Plane& green, int first, int last)
+    Surround(const XTransMosaic& xtrans, const Plane& light, const Plane& green, int first, int last)
         : width_(light.width()), first_(first - kReach) {
         for (int j = first - kReach; j < last + kReach; ++j) {
             Row& row = rows_.emplace_back();
             for (int i = -kReach; i < width_ + kReach; ++i) {
                 const int u = inside(i, width_), v = inside(j, light.height());
-                const Mosaic::Colour c = wide.at(u, v);
+                const Mosaic::Colour c = xtrans.at(u, v);
                 row.green.push_back(green.at(u, v));
                 for (std::size_t k = 0; k < 2; ++k) {
                     const bool there = c == (k == 0 ? Mosaic::Red : Mosaic::Blue);
@@ -89,16 +90,17 @@ class Surround {
 
 } // namespace
 
-void spreadColours(Photo& photo, WideMosaic wide, const Work& work) {
+void spreadColours(Photo& photo, XTransMosaic xtrans, const Work& work) {
+    IRENIC_EXPECTS(photo.channels == 1);
     const int w = photo.width(), h = photo.height();
     const float level = *std::min_element(photo.black.pattern.begin(), photo.black.pattern.end());
     const auto white = static_cast<float>(photo.white);
-    wide.samples = std::move(photo.samples);
+    xtrans.samples = std::move(photo.samples);
     const auto raw = [&](int x, int y) {
         const auto at =
             static_cast<std::size_t>(photo.active.y + y) * static_cast<std::size_t>(photo.rawWidth) +
             static_cast<std::size_t>(photo.active.x + x);
-        return photo.normalised(wide.samples[at], x, y);
+        return photo.normalised(xtrans.samples[at], x, y);
     };
     // White-balanced, so that colours go together.
     float balance[3];
@@ -106,19 +108,19 @@ void spreadColours(Photo& photo, WideMosaic wide, const Work& work) {
     Plane light(w, h), green(w, h);
     forEachBand(h, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
-            for (int x = 0; x < w; ++x) light.at(x, y) = raw(x, y) * balance[wide.at(x, y)];
+            for (int x = 0; x < w; ++x) light.at(x, y) = raw(x, y) * balance[xtrans.at(x, y)];
     });
     const auto nearest = [&](int x, int y, int dx, int dy) {
         for (int k = 1; k <= 3; ++k) {
             const int u = inside(x + k * dx, w), v = inside(y + k * dy, h);
-            if (wide.at(u, v) == Mosaic::Green) return Step{k, light.at(u, v)};
+            if (xtrans.at(u, v) == Mosaic::Green) return Step{k, light.at(u, v)};
         }
         return Step{4, light.at(inside(x + dx, w), inside(y + dy, h))};
     };
     forEachBand(h, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < w; ++x) {
-                if (wide.at(x, y) == Mosaic::Green) {
+                if (xtrans.at(x, y) == Mosaic::Green) {
                     green.at(x, y) = light.at(x, y);
                     continue;
                 }
@@ -143,12 +145,12 @@ void spreadColours(Photo& photo, WideMosaic wide, const Work& work) {
                          static_cast<std::uint16_t>(level));
     std::vector<std::uint16_t> colours(photo.samples);
     forEachBand(h, 16, work, [&](int first, int last) {
-        const Surround surround(wide, light, green, first, last);
+        const Surround surround(xtrans, light, green, first, last);
         std::array<std::vector<float>, 3> found;
         for (int y = first; y < last; ++y) {
             surround.differences(y, found);
             for (int x = 0; x < w; ++x) {
-                const Mosaic::Colour own = wide.at(x, y);
+                const Mosaic::Colour own = xtrans.at(x, y);
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float v = green.at(x, y) + found[c][static_cast<std::size_t>(x)];
                     const float normalised = c == own ? raw(x, y) : v / balance[c];
@@ -159,19 +161,20 @@ void spreadColours(Photo& photo, WideMosaic wide, const Work& work) {
         }
     });
     photo.samples = std::move(colours);
-    wide.black = photo.black;
-    photo.wide = std::move(wide);
+    xtrans.black = photo.black;
+    photo.xtrans = std::move(xtrans);
     photo.black.rows = photo.black.columns = 1;
     photo.black.pattern = {level};
     photo.black.deltaH.clear(), photo.black.deltaV.clear();
 }
 
 std::vector<std::uint16_t> ownSamples(const Photo& photo) {
-    std::vector<std::uint16_t> out = photo.wide->samples;
+    IRENIC_EXPECTS(photo.xtrans);
+    std::vector<std::uint16_t> out = photo.xtrans->samples;
     for (int y = 0; y < photo.height(); ++y)
         for (int x = 0; x < photo.width(); ++x) {
-            const std::uint16_t sample = photo.sample(x, y, photo.wide->at(x, y));
-            const float own = photo.wide->black.at(x, y), white = static_cast<float>(photo.white),
+            const std::uint16_t sample = photo.sample(x, y, photo.xtrans->at(x, y));
+            const float own = photo.xtrans->black.at(x, y), white = static_cast<float>(photo.white),
                         level = photo.black.at(x, y);
             out[static_cast<std::size_t>(photo.active.y + y) * static_cast<std::size_t>(photo.rawWidth) +
                 static_cast<std::size_t>(photo.active.x + x)] =

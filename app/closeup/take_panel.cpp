@@ -1,0 +1,72 @@
+#include "closeup/take_panel.h"
+
+#include <QSettings>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "closeup/difference_view.h"
+#include "sheet/take_head.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+constexpr int kWidth = 230, kRemovedHeight = 200;
+} // namespace
+
+TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
+    : QWidget(parent), document_(document), showRemoved_(new QToolButton(this)),
+      removed_(new DifferenceView(renderer, this)) {
+    setFixedWidth(kWidth);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(style::kGap);
+    // What the hand on a strength takes away, seen at once.
+    showRemoved_->setText(tr("Removed here"));
+    showRemoved_->setCheckable(true);
+    showRemoved_->setChecked(QSettings().value(QStringLiteral("closeUp/removed"), true).toBool());
+    showRemoved_->setObjectName(QStringLiteral("removedHere"));
+    showRemoved_->setToolTip(
+        tr("Shows or hides what this take removes in the middle of the view, four times the noise's own "
+           "size: form in it is detail that is lost"));
+    showRemoved_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(showRemoved_, &QToolButton::toggled, this, [this](bool on) {
+        QSettings().setValue(QStringLiteral("closeUp/removed"), on);
+        emit wantsChanged();
+    });
+    removed_->setObjectName(QStringLiteral("removedBeside"));
+    removed_->setFixedHeight(kRemovedHeight);
+    column->addWidget(showRemoved_);
+    column->addWidget(removed_);
+    column->addStretch(1);
+}
+
+bool TakePanel::wantsRemoved() const { return showRemoved_->isChecked(); }
+
+QSize TakePanel::removedSize() const {
+    return (QSizeF(kWidth, kRemovedHeight) * devicePixelRatioF()).toSize();
+}
+
+void TakePanel::showTake(int index, const std::optional<DifferenceKey>& removed) {
+    const Take& take = document_.takes()[static_cast<std::size_t>(index)];
+    if (!head_) {
+        head_ = new TakeHead(take, this);
+        head_->setOpen(true);
+        connect(head_, &TakeHead::edited, this,
+                [this, index](const Settings& s) { document_.setSettings(index, s); });
+        connect(head_, &TakeHead::chooseAsked, this, [this, index] { document_.choose(index); });
+        connect(head_, &TakeHead::openAsked, this, [this](bool open) { head_->setOpen(open); });
+        static_cast<QVBoxLayout*>(layout())->insertWidget(0, head_);
+    }
+    head_->show(take, document_.facts(), document_.chosen() == index);
+    head_->setVisible(true);
+    removed_->setVisible(removed.has_value());
+    if (removed) removed_->show(*removed);
+}
+
+void TakePanel::forgetTake() {
+    delete head_;
+    head_ = nullptr;
+}
+
+} // namespace irenic

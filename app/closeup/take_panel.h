@@ -1,0 +1,41 @@
+// Beside the close-up: the strengths of the take in hand, and what it removes in the middle of the view.
+#pragma once
+
+#include <QWidget>
+#include <optional>
+
+#include "document.h"
+#include "renderer.h"
+
+class QToolButton;
+
+namespace irenic {
+
+class DifferenceView;
+class TakeHead;
+
+class TakePanel : public QWidget {
+    Q_OBJECT
+
+  public:
+    TakePanel(Document& document, Renderer& renderer, QWidget* parent = nullptr);
+    // Shows a take, by its index; `removed` is what it removes, none: not shown now.
+    void showTake(int take, const std::optional<DifferenceKey>& removed);
+    // Another take comes next.
+    void forgetTake();
+    // Whether the person wants to see what is removed; and in how many pixels of the screen.
+    bool wantsRemoved() const;
+    QSize removedSize() const;
+    DifferenceView* removed() const { return removed_; }
+
+  signals:
+    void wantsChanged();
+
+  private:
+    Document& document_;
+    TakeHead* head_ = nullptr;
+    QToolButton* showRemoved_;
+    DifferenceView* removed_;
+};
+
+} // namespace irenic

@@ -1,0 +1,19 @@
+// What callers of a function promise, as its docstring says it: checked in debug builds, in tests and while
+// fuzzing, where IRENIC_CHECKS is defined.
+#pragma once
+
+namespace irenic {
+
+// Says which promise was broken, and aborts.
+[[noreturn]] void brokenPromise(const char* condition, const char* file, int line);
+
+} // namespace irenic
+
+#ifdef IRENIC_CHECKS
+#define IRENIC_EXPECTS(...)                                                                                  \
+    do {                                                                                                     \
+        if (!(__VA_ARGS__)) ::irenic::brokenPromise(#__VA_ARGS__, __FILE__, __LINE__);                       \
+    } while (false)
+#else
+#define IRENIC_EXPECTS(...) static_cast<void>(0)
+#endif

@@ -1,0 +1,328 @@
+#include "measure/line_offsets.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "base/expects.h"
+#include "image/wide.h"
+
+namespace irenic {
+
+namespace {
+
+// A part of a line whose second differences scatter this much more than noise does holds texture.
+constexpr double kTexture = 1.2;
+constexpr double kVisibleLines = 0.1, kStrongLines = 0.4; // in sigmas of the noise at black
+
+// Second differences of lines' offsets o over one span s: d(y) = o(y) - (o(y-s) + o(y+s)) / 2, with their
+// noise variances.
+struct Differences {
+    std::size_t span;
+    std::vector<double> d, noise;
+};
+
+// Offsets from their second differences by regularised least squares; `sigma2` is the variance of the
+// offsets.
+std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigma2) {
+    const std::size_t n = seen.front().d.size();
+    const auto add = [&](const Differences& k, std::size_t y, double v, std::vector<double>& out) {
+        out[y] += v;
+        out[y - k.span] -= 0.5 * v;
+        out[y + k.span] -= 0.5 * v;
+    };
+    const auto dot = [](const std::vector<double>& a, const std::vector<double>& b) {
+        double sum = 0;
+        for (std::size_t i = 0; i < a.size(); ++i) sum += a[i] * b[i];
+        return sum;
+    };
+    // Conjugate gradients on L' W L + 1 / sigma2.
+    std::vector<double> o(n, 0), r(n, 0);
+    for (const Differences& k : seen)
+        for (std::size_t y = k.span; y + k.span < n; ++y) add(k, y, k.d[y] / k.noise[y], r);
+    std::vector<double> p = r, ap(n);
+    double rr = dot(r, r);
+    const double enough = 1e-10 * rr;
+    for (int i = 0; i < 300 && rr > enough; ++i) {
+        for (std::size_t y = 0; y < n; ++y) ap[y] = p[y] / sigma2;
+        for (const Differences& k : seen)
+            for (std::size_t y = k.span; y + k.span < n; ++y)
+                add(k, y, (p[y] - 0.5 * (p[y - k.span] + p[y + k.span])) / k.noise[y], ap);
+        const double step = rr / dot(p, ap);
+        for (std::size_t k = 0; k < n; ++k) o[k] += step * p[k], r[k] -= step * ap[k];
+        const double next = dot(r, r);
+        for (std::size_t k = 0; k < n; ++k) p[k] = r[k] + next / rr * p[k];
+        rr = next;
+    }
+    return {o.begin(), o.end()};
+}
+
+// What the samples of a row tell of lines: v, a sample, is compared with the lines before (the mean of a and
+// b) and after it (that of c and d).
+struct RowOfSamples {
+    const std::uint16_t *v, *a, *b, *c, *d;
+    float white, noise; // the variance of the comparison over that of a sample
+};
+// Of each place of a row: its site's black and variance (slope and constant), in raw values; whether it
+// counts.
+struct RowOfSites {
+    std::vector<float> black, slope, constant, counts;
+};
+struct RowOfTerms {
+    std::vector<float> value, weight, energy, count;
+};
+
+IRENIC_WIDE void compare(const RowOfSamples& row, const float* __restrict black,
+                         const float* __restrict slope, const float* __restrict constant,
+                         const float* __restrict counts, const float* __restrict centre,
+                         float* __restrict value, float* __restrict weight, float* __restrict energy,
+                         float* __restrict count, int n) {
+    const std::uint16_t *v = row.v, *a = row.a, *b = row.b, *c = row.c, *d = row.d;
+    const float white = row.white, noise = row.noise;
+    for (int x = 0; x < n; ++x) {
+        const float own = v[x], before = 0.5f * static_cast<float>(a[x] + b[x]),
+                    after = 0.5f * static_cast<float>(c[x] + d[x]);
+        const float most =
+            std::max(std::max<float>(own, a[x]), std::max<float>(b[x], std::max<float>(c[x], d[x])));
+        const float level = std::max(0.0f, (own + before + after) / 3 - black[x]);
+        const float s2 = noise * (slope[x] * level + constant[x]), counted = most < white ? counts[x] : 0.0f;
+        const float far = own - 0.5f * (before + after) - centre[x], reach = 2.5f * std::sqrt(s2);
+        const float w = counted / s2;
+        value[x] = (std::min(std::max(far, -reach), reach) + centre[x]) * w;
+        weight[x] = w;
+        energy[x] = std::min(far * far * w, 16.0f);
+        count[x] = counted;
+    }
+}
+
+// Side by side, so that the order does not depend on the vectors' width.
+IRENIC_WIDE double sumOf(const float* from, int n) {
+    float sums[16] = {};
+    int i = 0;
+    for (; i + 16 <= n; i += 16)
+        for (int k = 0; k < 16; ++k) sums[k] += from[i + k];
+    double sum = 0;
+    for (const float part : sums) sum += static_cast<double>(part);
+    for (; i < n; ++i) sum += static_cast<double>(from[i]);
+    return sum;
+}
+
+IRENIC_WIDE void addTo(double* __restrict sums, const float* __restrict terms, int n) {
+    for (int i = 0; i < n; ++i) sums[i] += static_cast<double>(terms[i]);
+}
+
+// The second differences of all rows (or columns) over a span of 2, from all samples, or of 1, from the
+// greens alone.
+class LineFinder {
+  public:
+    LineFinder(const Photo& photo, bool columns)
+        : photo_(photo), columns_(columns), range_(static_cast<float>(photo.white - photo.black.mean())) {
+        for (int s = 0; s < 4; ++s) {
+            const auto site = static_cast<std::size_t>(s);
+            const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
+            variance_[site] = {static_cast<float>(line.a) * range_,
+                               static_cast<float>(line.b) * range_ * range_};
+            black_[site] = photo.black.at(s & 1, s >> 1);
+            atBlack_ += 0.25 * line.sigma(0) * static_cast<double>(range_);
+        }
+    }
+
+    // The offsets in raw values; empty when there are none to speak of. Sets `share` to their sigma over that
+    // of the noise at black.
+    std::vector<float> offsets(double& share, const Work& work) const {
+        const int lines = columns_ ? photo_.width() : photo_.height(),
+                  length = columns_ ? photo_.height() : photo_.width();
+        if (length < 64 || lines < 32) return {};
+        double spread = 0, sigma2 = 0, unused = 0;
+        const std::vector<double> nothing(static_cast<std::size_t>(lines), 0);
+        std::vector<Differences> seen = {differences(2, nothing, spread, sigma2, work)};
+        // Strong lines are known too small as long as everything far from none is held back.
+        if (std::sqrt(sigma2) / atBlack_ > kStrongLines)
+            seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
+        share = std::sqrt(sigma2) / atBlack_;
+        if (share < kVisibleLines) return {};
+        seen.push_back(differences(1, nothing, unused, unused, work));
+        if (share > kStrongLines)
+            seen.back() = differences(1, std::vector<double>(seen.back().d), unused, unused, work);
+        // A line that differs by more than lines do is an edge of the picture.
+        for (Differences& k : seen)
+            for (double& v : k.d) v = std::clamp(v, -4 * spread, 4 * spread);
+        return offsetsFrom(seen, sigma2);
+    }
+
+  private:
+    // Every line in four parts: what they have in common is the line's offset, the picture differs from part
+    // to part.
+    static constexpr std::size_t kParts = 4;
+    static constexpr int kEdge = 2; // samples at the photo's edges that have no neighbour to compare with
+    struct Sums {
+        double value = 0, weight = 0, energy = 0, count = 0;
+    };
+
+    // The sites of a row of this parity; for a span of 1 greens alone count.
+    RowOfSites sitesOf(int parity, int span) const {
+        const auto n = static_cast<std::size_t>(photo_.width());
+        RowOfSites out{std::vector<float>(n), std::vector<float>(n), std::vector<float>(n),
+                       std::vector<float>(n)};
+        for (std::size_t x = 0; x < n; ++x) {
+            const std::size_t site = static_cast<std::size_t>(parity) * 2 + x % 2;
+            out.black[x] = black_[site];
+            out.slope[x] = variance_[site][0], out.constant[x] = variance_[site][1];
+            out.counts[x] = span == 2 || photo_.mosaic.site[site] == Mosaic::Green ? 1.0f : 0.0f;
+        }
+        return out;
+    }
+
+    RowOfSamples samplesOf(int y, int span) const {
+        const auto at = [&](int dx, int dy) {
+            return photo_.samples.data() + photo_.index(kEdge + dx, y + dy);
+        };
+        RowOfSamples row{at(0, 0),
+                         nullptr,
+                         nullptr,
+                         nullptr,
+                         nullptr,
+                         static_cast<float>(photo_.white),
+                         span == 2 ? 1.5f : 1.25f};
+        if (span == 2) {
+            row.a = row.b = columns_ ? at(-2, 0) : at(0, -2);
+            row.c = row.d = columns_ ? at(2, 0) : at(0, 2);
+        } else { // the next line's greens lie to both sides
+            row.a = at(-1, -1), row.d = at(1, 1);
+            row.b = columns_ ? at(-1, 1) : at(1, -1), row.c = columns_ ? at(1, -1) : at(-1, 1);
+        }
+        return row;
+    }
+
+    // Of long columns every other pair of samples is enough: noise moves their offset by some 2 % of its
+    // sigma.
+    static bool isLeftOut(int along, std::size_t length) {
+        constexpr std::size_t kLong = 2400;
+        return length > kLong && (along & 2) != 0;
+    }
+
+    // The sums of all lines' parts, part by part.
+    std::vector<Sums> sumsOf(int span, const std::vector<double>& centre, const Work& work) const {
+        const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
+        const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
+        const int count = photo_.width() - 2 * kEdge;
+        const std::array<RowOfSites, 2> sites = {sitesOf(0, span), sitesOf(1, span)};
+        std::vector<Sums> sums(n * kParts);
+        std::mutex mutex;
+        forEachBand(photo_.height() - 2 * kEdge, 64, work, [&](int first, int last) {
+            const auto room = static_cast<std::size_t>(photo_.width());
+            RowOfTerms t{std::vector<float>(room), std::vector<float>(room), std::vector<float>(room),
+                         std::vector<float>(room)};
+            std::vector<float> middle(centre.begin(), columns_ ? centre.end() : centre.begin());
+            middle.resize(room);
+            const std::array<const std::vector<float>*, 4> terms = {&t.value, &t.weight, &t.energy, &t.count};
+            // Of columns: for each part and each term a sum for every column.
+            std::vector<double> own(columns_ ? kParts * terms.size() * room : 0);
+            for (int y = kEdge + first; y < kEdge + last; ++y) {
+                const auto line = static_cast<std::size_t>(y);
+                if (columns_ && isLeftOut(y, length)) continue;
+                if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
+                const RowOfSites& site = sites[line % 2];
+                compare(samplesOf(y, span), site.black.data() + kEdge, site.slope.data() + kEdge,
+                        site.constant.data() + kEdge, site.counts.data() + kEdge, middle.data() + kEdge,
+                        t.value.data() + kEdge, t.weight.data() + kEdge, t.energy.data() + kEdge,
+                        t.count.data() + kEdge, count);
+                if (columns_) {
+                    const std::size_t part = std::min(kParts - 1, line * kParts / length);
+                    for (std::size_t k = 0; k < terms.size(); ++k)
+                        addTo(own.data() + (part * terms.size() + k) * room, terms[k]->data(),
+                              photo_.width());
+                    continue;
+                }
+                for (std::size_t part = 0; part < kParts; ++part) {
+                    const auto begin = std::max<std::size_t>(kEdge, (part * length + kParts - 1) / kParts),
+                               end = std::min(length - kEdge, ((part + 1) * length + kParts - 1) / kParts);
+                    const auto sum = [&](const std::vector<float>& of) {
+                        return sumOf(of.data() + begin, static_cast<int>(end - begin));
+                    };
+                    sums[line * kParts + part] = {sum(t.value), sum(t.weight), sum(t.energy), sum(t.count)};
+                }
+            }
+            if (!columns_) return; // rows are one band's alone
+            const std::lock_guard lock(mutex);
+            for (std::size_t part = 0; part < kParts; ++part)
+                for (std::size_t x = 0; x < n; ++x) {
+                    Sums& sum = sums[x * kParts + part];
+                    const double* from = own.data() + part * terms.size() * room + x;
+                    sum.value += from[0], sum.weight += from[room], sum.energy += from[2 * room],
+                        sum.count += from[3 * room];
+                }
+        });
+        return sums;
+    }
+
+    // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre`
+    // is what is known of the differences already: samples far from it are held back.
+    Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2,
+                            const Work& work) const {
+        const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
+        std::vector<Sums> sums = sumsOf(span, centre, work);
+        for (std::size_t i = 0; i < sums.size(); ++i) {
+            // The line's own offset is no texture.
+            Sums& s = sums[i];
+            const double own = s.weight > 0 ? s.value / s.weight - centre[i / kParts] : 0;
+            if (s.energy - own * own * s.weight > kTexture * s.count) s = {};
+        }
+        Differences out{static_cast<std::size_t>(span), std::vector<double>(n, 0),
+                        std::vector<double>(n, 1e12)};
+        std::vector<double> sizes;
+        for (std::size_t i = 2; i + 2 < n; ++i) {
+            double sum = 0, weight = 0;
+            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
+                sum += s->value, weight += s->weight;
+                if (s->weight > 0) sizes.push_back(std::abs(s->value / s->weight));
+            }
+            if (weight > 0) out.noise[i] = 1 / weight, out.d[i] = sum / weight;
+        }
+        if (span == 1) withoutGreens(out);
+        spread = sigma2 = 0;
+        if (sizes.size() < n) return out;
+        const auto middle = sizes.begin() + static_cast<std::ptrdiff_t>(sizes.size() / 2);
+        std::nth_element(sizes.begin(), middle, sizes.end());
+        spread = 1.4826 * *middle;
+        double common = 0, pairs = 0;
+        for (std::size_t i = 2; i + 2 < n; ++i) {
+            double sum = 0, squares = 0, present = 0;
+            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
+                if (s->weight <= 0) continue;
+                ++present;
+                const double v = std::clamp(s->value / s->weight, -3 * spread, 3 * spread);
+                sum += v, squares += v * v;
+            }
+            common += sum * sum - squares, pairs += present * (present - 1);
+        }
+        if (pairs > 0) sigma2 = std::max(0.0, common / pairs / 1.5);
+        return out;
+    }
+
+    // The two greens of a sensor may differ a little all over the picture: that is no pattern of lines.
+    static void withoutGreens(Differences& k) {
+        for (std::size_t parity = 0; parity < 2; ++parity) {
+            double sum = 0, weight = 0;
+            for (std::size_t i = parity; i < k.d.size(); i += 2)
+                sum += k.d[i] / k.noise[i], weight += 1 / k.noise[i];
+            for (std::size_t i = parity; i < k.d.size(); i += 2) k.d[i] -= sum / weight;
+        }
+    }
+
+    const Photo& photo_;
+    bool columns_;
+    float range_;
+    std::array<std::array<float, 2>, 4> variance_{}; // of a site: slope and constant, in raw values
+    std::array<float, 4> black_{};
+    double atBlack_ = 0;
+};
+
+} // namespace
+
+std::vector<float> lineOffsets(const Photo& photo, bool columns, double& share, const Work& work) {
+    IRENIC_EXPECTS(photo.hasMosaic());
+    return LineFinder(photo, columns).offsets(share, work);
+}
+
+} // namespace irenic
