@@ -161,10 +161,13 @@ class DefectFinder {
                 variance += 1.45f * s * s;
             }
         // In the midst of structure, on a wire or a coil, a glint is likelier than a defect, and a defect is
-        // not seen: what is in doubt stays.
+        // not seen: what is in doubt stays. Where noise is all there is around, nothing is in doubt.
+        constexpr float kStructure = 1.5f; // over the noise
         const float height = sign * (v - middle), spread = same[6] - same[1] - 4 * noise;
-        if (unrest > kUnrest * height || spread > kSpread * height) return false;
-        if (height < kOverTexture * textureAround(x, y)) return false;
+        if (const float texture = textureAround(x, y);
+            texture > kStructure * noise &&
+            (unrest > kUnrest * height || spread > kSpread * height || height < kOverTexture * texture))
+            return false;
         // Stars must stay; a dark speck of one sample is rarer.
         return around + (sign > 0 ? 0.6f : 0.2f) * std::sqrt(variance) < 0.25f * sign * (v - middle);
     }
