@@ -138,7 +138,7 @@ class TestThreads : public QObject {
     void aPictureIsReadWhileItGrows() {
         const Photo photo = test::shoot(6400).photo;
         const Recipe recipe = recipeOf(photo, {"wavelet"});
-        const Rect area{0, 0, photo.width(), photo.height()};
+        const Rect area{0, 0, 240, 160};
         const Picture whole = PictureStore(1 << 26, 1 << 26).get(recipe, area, 1);
         PictureStore store(1 << 26, 1 << 26);
         std::atomic<bool> over = false;
@@ -157,8 +157,8 @@ class TestThreads : public QObject {
             }
         });
         // In pieces, as a cell that is panned asks for it.
-        for (int x = 0; x < area.width; x += 96)
-            store.get(recipe, Rect{x, 0, 96, area.height}.intersected(area), 1);
+        for (int x = 0; x < area.width; x += 48)
+            store.get(recipe, Rect{x, 0, 48, area.height}.intersected(area), 1);
         while (looks < 2) std::this_thread::yield();
         over = true;
         looking.join();
