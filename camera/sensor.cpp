@@ -73,6 +73,22 @@ constexpr std::uint32_t kPixelsOwn = 0x5eed; // where the numbers that are a pix
 constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.7151522,
                                 0.0721750, 0.0193339, 0.1191920, 0.9503041};
 
+void smooth(Photo& photo, const Smoothing& smoothing) {
+    const int w = photo.rawWidth, h = photo.rawHeight;
+    Plane sharp(w, h);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            sharp.at(x, y) = photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(w) +
+                                           static_cast<std::size_t>(x)];
+    const Rect all{0, 0, w, h};
+    const Plane soft = smoothedMosaic(sharp, all, all, w, h, smoothing);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(w) +
+                          static_cast<std::size_t>(x)] =
+                static_cast<std::uint16_t>(std::clamp(std::floor(soft.at(x, y) + 0.5f), 0.0f, 65535.0f));
+}
+
 } // namespace
 
 Matrix3 Body::forwardMatrix() const {
@@ -216,6 +232,10 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
                     if (own.uniform() < body.warmPixels) leaks += body.darkCurrent * 4 * std::pow(warm, -1.2);
                 }
                 double electrons = random.poisson(light + leaks * shot.exposure) + read * random.normal();
+                if (body.noiseAtRight != 1) {
+                    const double grown = 1 + (body.noiseAtRight - 1) * x / photo.rawWidth;
+                    electrons = light + grown * (electrons - light);
+                }
                 // The camera takes the mean of the dark off, as the masked border shows it.
                 electrons += row + columns[static_cast<std::size_t>(x)];
                 if (darkCounts) electrons -= body.darkCurrent * shot.exposure;
@@ -229,6 +249,7 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
             }
         }
     });
+    if (!body.smoothing.none()) smooth(photo, body.smoothing);
     if (body.xTrans) {
         XTransMosaic wide;
         for (int i = 0; i < 36; ++i) wide.site[static_cast<std::size_t>(i)] = body.colourAt(i % 6, i / 6);

@@ -23,6 +23,8 @@ struct Body {
     std::vector<std::pair<double, double>> readNoise;
     double responseSpread = 0; // deviation of the pixels' sensitivity, as a share
     double crosstalk = 0;      // the share of a pixel's light that each of its four neighbours gets
+    Smoothing smoothing;       // what the camera does to its samples before it writes them
+    double noiseAtRight = 1;   // how much larger noise is at the right edge than at the left; between, evenly
     double darkCurrent = 0;    // mean electrons a second, at each pixel about as many as its own
     double warmPixels = 0; // share of the pixels that leak, electrons a second up to thousands of times that
     int maskedColumns = 0, maskedRows = 0; // at the left and at the top of the frame, which see no light

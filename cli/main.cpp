@@ -81,6 +81,7 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
             {"sandboxed", irenic::decodersAreSandboxed()},
             {"id", irenic::idOf(p).text},
+            {"smoothing", {{"beside", p.smoothing.beside}, {"diagonal", p.smoothing.diagonal}}},
             {"pattern",
              {{"defects", p.pattern.defects.size()},
               {"rows", p.pattern.rowSigma},
@@ -101,6 +102,10 @@ void describe(const irenic::Photo& p, const std::string& file) {
                 p.noise.channel[1].sigma(0.18));
     std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n",
                 p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
+    if (!p.smoothing.none())
+        std::printf("  the camera has smoothed: %.1f %% of each sample went to each neighbour of its colour, "
+                    "%.1f %% diagonally\n",
+                    100 * p.smoothing.beside, 100 * p.smoothing.diagonal);
 }
 
 int inspect(const std::vector<std::string>& files, bool asJson, const Work& work) {

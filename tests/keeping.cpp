@@ -247,7 +247,7 @@ class TestKeeping : public test::WindowTest {
     void probesOutsideThePhotoAreClipped() {
         window_.reset();
         PhotoState state = freshState();
-        state.probes = {{"far", "", 25000, 40000, 0}, {"near", "", -300, 5, 0, 90000, 90000}};
+        state.probes = {{"far", "", 25000, 40000, 0}, {"near", "", -300, 5, 0, 90000, 120}};
         state.giveIds();
         saveSidecar(one_.toStdString(), {}, {std::make_shared<PhotoState>(state), {}, {}});
         again();

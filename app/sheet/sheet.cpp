@@ -274,6 +274,11 @@ void Sheet::refreshHeads() {
                    .arg(photo->pattern.defects.size())
                    .arg(photo->pattern.rowSigma, 0, 'f', 3)
                    .arg(photo->pattern.columnSigma, 0, 'f', 3);
+    if (photo && !photo->smoothing.none())
+        tip += tr("\nThis camera has smoothed the photo already (%1 % to each neighbour). Takes undo that "
+                  "before "
+                  "they\nremove noise, and do it again afterwards.")
+                   .arg(100 * photo->smoothing.beside, 0, 'f', 0);
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
         heads_[i]->show(document_.takes()[i], document_.facts(), document_.chosen() == static_cast<int>(i));

@@ -385,19 +385,11 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
     return clean;
 }
 
-Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    IRENIC_EXPECTS(isInside(photo, area));
-    if (const std::string problem = problemWith(settings); !problem.empty())
-        throw std::invalid_argument(problem);
+namespace {
+
+// From what the sensor gave, tile by tile.
+Image cleanTiles(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
     Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
-    if (settings.untouched()) {
-        for (std::size_t p = 0; p < out.planes(); ++p)
-            for (int y = 0; y < area.height; ++y)
-                for (int x = 0; x < area.width; ++x)
-                    out[p].at(x, y) = photo.normalised(area.x + x, area.y + y, static_cast<int>(p));
-        work.report(1);
-        return out;
-    }
     const Stabilisers stable(photo);
     // Tiles of pixels have half the size, and as many samples of the planes as a mosaic's.
     forEachBlock(area, tileSizeFor(settings) * photo.cell() / 2, work,
@@ -408,6 +400,32 @@ Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area
                          cleanPixelTile(photo, settings, stable, tile, area, out.plane, part);
                  });
     return out;
+}
+
+} // namespace
+
+Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(isInside(photo, area));
+    if (const std::string problem = problemWith(settings); !problem.empty())
+        throw std::invalid_argument(problem);
+    if (settings.untouched()) {
+        Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
+        for (std::size_t p = 0; p < out.planes(); ++p)
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x)
+                    out[p].at(x, y) = photo.normalised(area.x + x, area.y + y, static_cast<int>(p));
+        work.report(1);
+        return out;
+    }
+    // What the camera smoothed is cleaned as the sensor gave it, and smoothed as before.
+    if (!photo.smoothing.none()) {
+        const Rect wide = area.inflated(kSmoothingReach).intersected({0, 0, photo.width(), photo.height()});
+        const Image sharp = cleanTiles(photo, settings, wide, work);
+        Image out(Holds::Mosaic, area);
+        out[0] = smoothedMosaic(sharp[0], wide, area, photo.width(), photo.height(), photo.smoothing);
+        return out;
+    }
+    return cleanTiles(photo, settings, area, work);
 }
 
 Plane cleanMosaic(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {

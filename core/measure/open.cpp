@@ -6,6 +6,7 @@
 #include "base/text.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"
+#include "measure/smoothing.h"
 #include "raw/identity.h"
 #include "reader/reader.h"
 
@@ -30,10 +31,17 @@ void believeStated(Photo& photo) {
 
 void measure(Photo& photo, const Work& work) {
     if (photo.hasMosaic()) {
+        photo.smoothing = smoothingOf(photo, work);
+        if (!photo.smoothing.none()) photo.unsmoothed = unsmoothedSamples(photo, photo.smoothing, work);
+        // Noise and pattern are the sensor's: they are measured on what it gave.
+        const bool smoothed = !photo.unsmoothed.empty();
+        if (smoothed) std::swap(photo.samples, photo.unsmoothed);
         photo.noise = measureNoise(photo, work, &photo.noiseDoubt);
-        believeStated(photo);
+        // The file states what is left of the noise, if anything.
+        if (!smoothed) believeStated(photo);
         photo.pattern = measurePattern(photo, work);
         photo.mended = mendedSamples(photo, photo.pattern);
+        if (smoothed) std::swap(photo.samples, photo.unsmoothed);
     } else {
         photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
     }

@@ -16,6 +16,7 @@
 #include "image/rect.h"
 #include "noise/model.h"
 #include "noise/pattern.h"
+#include "noise/smoothing.h"
 #include "raw/metadata.h"
 
 namespace irenic {
@@ -137,8 +138,10 @@ struct Photo {
     double coarseNoise =
         1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
+    Smoothing smoothing;                   // what the camera did to the samples (measure/smoothing.h)
+    std::vector<std::uint16_t> unsmoothed; // the samples before that; empty when there was none
     Pattern pattern;                       // hot and dead pixels, lines of the read-out
-    std::vector<std::uint16_t> mended;     // the samples without that pattern; empty when there is none
+    std::vector<std::uint16_t> mended;     // samples without smoothing and pattern; empty: no pattern
 
     Metadata metadata;
     PhotoId id;                // idOf() it, once measured (identity.h)
@@ -166,9 +169,11 @@ struct Photo {
         const float level = black.at(x, y, channel);
         return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
     }
-    // What methods start from: the samples, mended if that is wanted and there is something to mend.
+    // What methods start from: the samples before the camera smoothed them, mended if that is wanted and
+    // there is something to mend.
     const std::vector<std::uint16_t>& source(bool mend) const {
-        return mend && !mended.empty() ? mended : samples;
+        if (mend && !mended.empty()) return mended;
+        return unsmoothed.empty() ? samples : unsmoothed;
     }
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;

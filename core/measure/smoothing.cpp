@@ -1,0 +1,310 @@
+#include "measure/smoothing.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+#include "base/expects.h"
+#include "image/plane.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kBlock = 16;
+constexpr std::size_t kFrequencies = kBlock * kBlock;
+using Spectrum = std::array<double, kFrequencies>; // (u across, v down) at [v * kBlock + u]
+
+// Row u of the orthonormal DCT-II.
+using Basis = std::array<std::array<double, kBlock>, kBlock>;
+const Basis& basis() {
+    static const Basis made = [] {
+        Basis b{};
+        for (int u = 0; u < kBlock; ++u)
+            for (int i = 0; i < kBlock; ++i)
+                b[static_cast<std::size_t>(u)][static_cast<std::size_t>(i)] =
+                    std::sqrt((u == 0 ? 1.0 : 2.0) / kBlock) *
+                    std::cos(std::numbers::pi * (i + 0.5) * u / kBlock);
+        return b;
+    }();
+    return made;
+}
+
+void transform(const Plane& plane, int x, int y, Spectrum& out) {
+    const Basis& b = basis();
+    std::array<std::array<double, kBlock>, kBlock> rows{};
+    for (std::size_t j = 0; j < kBlock; ++j)
+        for (std::size_t u = 0; u < kBlock; ++u) {
+            double sum = 0;
+            const float* from = plane.row(y + static_cast<int>(j)) + x;
+            for (std::size_t i = 0; i < kBlock; ++i) sum += b[u][i] * static_cast<double>(from[i]);
+            rows[j][u] = sum;
+        }
+    for (std::size_t v = 0; v < kBlock; ++v)
+        for (std::size_t u = 0; u < kBlock; ++u) {
+            double sum = 0;
+            for (std::size_t j = 0; j < kBlock; ++j) sum += b[v][j] * rows[j][u];
+            out[v * kBlock + u] = sum;
+        }
+}
+
+// Frequencies below kRanking (u + v) rank blocks by texture. Those from kUsed on tell the filter: lower ones
+// hold what texture is left in the calmest blocks, which looks like a filter of its own.
+constexpr std::size_t kRanking = 6, kUsed = 13;
+// The share of the blocks of a class that count as calm.
+constexpr double kCalm = 0.1;
+
+struct Block {
+    float mean;
+    double low;
+    int x, y;
+};
+
+// The mean spectrum of the calmest blocks of each class of brightness, each class counting alike.
+// Returns how many blocks it is made of.
+std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum& sum, const Work& work) {
+    constexpr double kPlenty = 30000;
+    const int step = std::max(
+        8, static_cast<int>(std::sqrt(static_cast<double>(plane.width()) * plane.height() / kPlenty)));
+    const int rows = std::max(0, (plane.height() - kBlock) / step + 1);
+    std::vector<std::vector<Block>> bands(static_cast<std::size_t>(rows));
+    forEachBand(rows, 4, work, [&](int first, int last) {
+        Spectrum f;
+        for (int band = first; band < last; ++band)
+            for (int x = 0; x + kBlock <= plane.width(); x += step) {
+                const int y = band * step;
+                bool clipped = false;
+                for (int j = 0; j < kBlock && !clipped; ++j)
+                    for (int i = 0; i < kBlock; ++i) clipped = clipped || plane.at(x + i, y + j) >= clip;
+                if (clipped) continue;
+                transform(plane, x, y, f);
+                double low = 0;
+                for (std::size_t v = 0; v < kRanking; ++v)
+                    for (std::size_t u = v == 0 ? 1 : 0; u + v < kRanking; ++u)
+                        low += f[v * kBlock + u] * f[v * kBlock + u];
+                bands[static_cast<std::size_t>(band)].push_back(
+                    {static_cast<float>(f[0] / kBlock), low, x, y});
+            }
+    });
+    std::vector<Block> blocks;
+    for (auto& band : bands) blocks.insert(blocks.end(), band.begin(), band.end());
+    std::sort(blocks.begin(), blocks.end(), [](const Block& l, const Block& r) { return l.mean < r.mean; });
+    constexpr std::size_t kClasses = 12;
+    std::size_t kept = 0;
+    for (std::size_t c = 0; c < kClasses; ++c) {
+        const auto first = blocks.begin() + static_cast<std::ptrdiff_t>(blocks.size() * c / kClasses),
+                   last = blocks.begin() + static_cast<std::ptrdiff_t>(blocks.size() * (c + 1) / kClasses);
+        const auto count = static_cast<std::ptrdiff_t>(share * static_cast<double>(last - first));
+        if (count < 4) continue;
+        std::nth_element(first, first + count, last,
+                         [](const Block& l, const Block& r) { return l.low < r.low; });
+        Spectrum own{}, f;
+        for (auto block = first; block < first + count; ++block) {
+            transform(plane, block->x, block->y, f);
+            for (std::size_t k = 0; k < kFrequencies; ++k) own[k] += f[k] * f[k];
+        }
+        double whole = 0;
+        for (std::size_t v = 0; v < kBlock; ++v)
+            for (std::size_t u = 0; u < kBlock; ++u)
+                if (u + v >= kUsed) whole += own[v * kBlock + u];
+        if (whole <= 0) continue;
+        for (std::size_t k = 0; k < kFrequencies; ++k) sum[k] += own[k] / whole;
+        kept += static_cast<std::size_t>(count);
+    }
+    return kept;
+}
+
+// What white noise that a filter has gone over has in each frequency of a block, in the mean.
+Spectrum expectedOf(const Smoothing& s) {
+    const double kernel[3][3] = {{s.diagonal, s.beside, s.diagonal},
+                                 {s.beside, s.kept(), s.beside},
+                                 {s.diagonal, s.beside, s.diagonal}};
+    double lag[5][5] = {};
+    for (int y = 0; y < 3; ++y)
+        for (int x = 0; x < 3; ++x)
+            for (int j = 0; j < 3; ++j)
+                for (int i = 0; i < 3; ++i) lag[y - j + 2][x - i + 2] += kernel[y][x] * kernel[j][i];
+    // How alike a basis row is to itself, shifted.
+    static const auto shifted = [] {
+        std::array<std::array<double, 5>, kBlock> a{};
+        const Basis& b = basis();
+        for (std::size_t u = 0; u < kBlock; ++u)
+            for (int k = -2; k <= 2; ++k)
+                for (int i = std::max(0, -k); i < std::min(kBlock, kBlock - k); ++i)
+                    a[u][static_cast<std::size_t>(k + 2)] +=
+                        b[u][static_cast<std::size_t>(i)] * b[u][static_cast<std::size_t>(i + k)];
+        return a;
+    }();
+    Spectrum out{};
+    for (std::size_t v = 0; v < kBlock; ++v)
+        for (std::size_t u = 0; u < kBlock; ++u)
+            for (std::size_t j = 0; j < 5; ++j)
+                for (std::size_t i = 0; i < 5; ++i)
+                    out[v * kBlock + u] += lag[j][i] * shifted[u][i] * shifted[v][j];
+    return out;
+}
+
+// How unlike the shapes of a filter's spectrum and of the one that was seen are, in amplitudes: the share of
+// the energy that the best of gains leaves over.
+double misfit(const Spectrum& seen, const Smoothing& smoothing) {
+    const Spectrum expected = expectedOf(smoothing);
+    double ss = 0, se = 0, ee = 0;
+    for (std::size_t v = 0; v < kBlock; ++v)
+        for (std::size_t u = 0; u < kBlock; ++u) {
+            if (u + v < kUsed) continue;
+            const double s = seen[v * kBlock + u], e = std::max(0.0, expected[v * kBlock + u]);
+            ss += s, ee += e, se += std::sqrt(s * e);
+        }
+    return 1 - se * se / (ss * ee);
+}
+
+// The filter with the least misfit: steps along its shares, ever smaller.
+Smoothing fitted(const Spectrum& seen) {
+    constexpr double kLeastKept = 0.25; // a mean of nine keeps 0.11, the mildest binomial filter 0.25
+    constexpr double kFirst = 0.04, kLast = 0.0004, kProgress = 1e-7;
+    Smoothing best;
+    double least = misfit(seen, best);
+    for (double step = kFirst; step > kLast; step /= 2)
+        for (bool better = true; better;) {
+            better = false;
+            const Smoothing steps[] = {{step, 0},      {-step, 0},        {0, step / 2},
+                                       {0, -step / 2}, {step, -step / 2}, {-step, step / 2}};
+            for (const Smoothing& d : steps) {
+                const Smoothing next{best.beside + d.beside, best.diagonal + d.diagonal};
+                if (next.kept() < kLeastKept) continue;
+                if (const double m = misfit(seen, next); m < least - kProgress)
+                    best = next, least = m, better = true;
+            }
+        }
+    return best;
+}
+
+// The samples of one site of the cells, as they are stored.
+Plane siteOf(const Photo& photo, int site) {
+    Plane plane((photo.width() - (site & 1) + 1) / 2, (photo.height() - (site >> 1) + 1) / 2);
+    for (int y = 0; y < plane.height(); ++y)
+        for (int x = 0; x < plane.width(); ++x)
+            plane.at(x, y) = static_cast<float>(photo.sample(2 * x + (site & 1), 2 * y + (site >> 1)));
+    return plane;
+}
+
+// The filter over one plane; beyond its edges lies its mirror image, as in smoothedMosaic().
+void filter(const Plane& in, const Smoothing& smoothing, Plane& out, const Work& work) {
+    const int w = in.width(), h = in.height();
+    const auto kept = static_cast<float>(smoothing.kept()), beside = static_cast<float>(smoothing.beside),
+               diagonal = static_cast<float>(smoothing.diagonal);
+    forEachBand(h, 32, work, [&](int first, int last) {
+        for (int y = first; y < last; ++y) {
+            const float *own = in.row(y), *above = in.row(std::max(0, y - 1)),
+                        *below = in.row(std::min(h - 1, y + 1));
+            float* to = out.row(y);
+            const auto at = [&](int l, int x, int r) {
+                to[x] = kept * own[x] + beside * ((own[l] + own[r]) + (above[x] + below[x])) +
+                        diagonal * ((above[l] + above[r]) + (below[l] + below[r]));
+            };
+            at(0, 0, std::min(1, w - 1));
+            for (int x = 1; x < w - 1; ++x) at(x - 1, x, x + 1);
+            if (w > 1) at(w - 2, w - 1, w - 1);
+        }
+    });
+}
+
+// The least gain of the filter at any frequency.
+double leastGain(const Smoothing& s) {
+    constexpr int kSteps = 32;
+    double least = 1;
+    for (int j = 0; j <= kSteps; ++j)
+        for (int i = 0; i <= kSteps; ++i) {
+            const double x = std::cos(std::numbers::pi * i / kSteps),
+                         y = std::cos(std::numbers::pi * j / kSteps);
+            least = std::min(least, s.kept() + 2 * s.beside * (x + y) + 4 * s.diagonal * x * y);
+        }
+    return least;
+}
+
+// 1 / gain as a sum of Chebyshev polynomials over the gains from `least` to `most`.
+constexpr int kDegree = 28; // from a gain of 0.04 up an error of 0.001
+using Series = std::array<double, kDegree + 1>;
+Series inverseSeries(double least, double most) {
+    // What a filter has all but taken away is rounding by now: it is not raised without end.
+    constexpr double kFloor = 0.012;
+    constexpr int kPoints = 4 * kDegree;
+    Series c{};
+    for (int k = 0; k < kPoints; ++k) {
+        const double angle = std::numbers::pi * (k + 0.5) / kPoints,
+                     gain = least + (most - least) * (std::cos(angle) + 1) / 2,
+                     value = gain / (gain * gain + kFloor * kFloor);
+        for (int n = 0; n <= kDegree; ++n)
+            c[static_cast<std::size_t>(n)] += (n == 0 ? 1.0 : 2.0) / kPoints * value * std::cos(n * angle);
+    }
+    return c;
+}
+
+// Clenshaw's recurrence, with the filter as the variable (J. C. Mason, D. C. Handscomb, "Chebyshev
+// Polynomials", 2003, section 2.4).
+Plane unfiltered(const Plane& seen, const Smoothing& smoothing, const Work& work) {
+    const double least = std::max(0.0, leastGain(smoothing)), most = std::max(1.0, smoothing.kept());
+    const Series c = inverseSeries(least, most);
+    const auto scale = static_cast<float>(2 / (most - least)),
+               shift = static_cast<float>((most + least) / (most - least));
+    const int w = seen.width(), h = seen.height();
+    Plane next(w, h), afterNext(w, h), passed(w, h);
+    next.fill(0), afterNext.fill(0);
+    for (int n = kDegree; n >= 0; --n) {
+        filter(next, smoothing, passed, work);
+        const auto own = static_cast<float>(c[static_cast<std::size_t>(n)]), twice = n == 0 ? 1.0f : 2.0f;
+        forEachBand(h, 32, work, [&](int first, int last) {
+            for (int y = first; y < last; ++y) {
+                const float *from = seen.row(y), *pass = passed.row(y), *one = next.row(y);
+                float* two = afterNext.row(y);
+                for (int x = 0; x < w; ++x)
+                    two[x] = own * from[x] + twice * (scale * pass[x] - shift * one[x]) - two[x];
+            }
+        });
+        std::swap(next, afterNext);
+    }
+    return next;
+}
+
+} // namespace
+
+Smoothing smoothingOf(const Photo& photo, const Work& work) {
+    if (!photo.hasMosaic()) return {};
+    Spectrum seen{};
+    std::size_t blocks = 0;
+    for (int site = 0; site < 4; ++site) {
+        const Plane plane = siteOf(photo, site);
+        const auto clip = static_cast<float>(0.98 * photo.white);
+        blocks += calmSpectrum(plane, clip, kCalm, seen, work);
+    }
+    constexpr std::size_t kLeastBlocks = 200;
+    if (blocks < kLeastBlocks) return {};
+    const Smoothing found = fitted(seen);
+    const double plain = misfit(seen, {}), left = misfit(seen, found);
+    // Texture at base ISO comes to 0.02 at most on unlike photographs, and to a third of it when a filter is
+    // fitted; a share of 0.12 comes to 0.13. Less counts where a filter explains nearly all that chance does
+    // not.
+    constexpr double kBeyondTexture = 0.025, kExplained = 4;
+    constexpr double kWeakest = 0.0035, kLeastShare = 0.03, kChance = 2.5;
+    const double chance = 1 / (2.0 * static_cast<double>(blocks));
+    const bool clear = plain > kBeyondTexture && plain > kExplained * left;
+    const bool pure = plain > kWeakest && found.beside > kLeastShare && left < kChance * chance;
+    return clear || pure ? found : Smoothing{};
+}
+
+std::vector<std::uint16_t> unsmoothedSamples(const Photo& photo, const Smoothing& smoothing,
+                                             const Work& work) {
+    IRENIC_EXPECTS(photo.hasMosaic());
+    std::vector<std::uint16_t> out = photo.samples;
+    for (int site = 0; site < 4; ++site) {
+        const Plane plane = unfiltered(siteOf(photo, site), smoothing, work);
+        for (int y = 0; y < plane.height(); ++y)
+            for (int x = 0; x < plane.width(); ++x)
+                out[photo.index(2 * x + (site & 1), 2 * y + (site >> 1))] =
+                    static_cast<std::uint16_t>(std::clamp(std::floor(plane.at(x, y) + 0.5f), 0.0f, 65535.0f));
+    }
+    return out;
+}
+
+} // namespace irenic
