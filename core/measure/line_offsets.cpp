@@ -141,9 +141,14 @@ class LineFinder {
             seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
         share = std::sqrt(sigma2) / atBlack_;
         if (share < kVisibleLines) return {};
-        seen.push_back(differences(1, nothing, unused, unused, work));
-        if (share > kStrongLines)
-            seen.back() = differences(1, std::vector<double>(seen.back().d), unused, unused, work);
+        // Over one line greens alone can be compared; over more, what differs slowly from line to line shows.
+        for (const int span : {1, 4, 8, 16}) {
+            if (lines < 8 * span) break;
+            seen.push_back(differences(span, nothing, unused, unused, work));
+            if (share > kStrongLines)
+                seen.back() = differences(span, std::vector<double>(seen.back().d), unused, unused, work);
+        }
+        for (Differences& k : seen) doubtPicture(k, 1.5 * sigma2);
         // A line that differs by more than lines do is an edge of the picture.
         for (Differences& k : seen)
             for (double& v : k.d) v = std::clamp(v, -4 * spread, 4 * spread);
@@ -151,13 +156,15 @@ class LineFinder {
     }
 
   private:
-    // Every line in four parts: what they have in common is the line's offset, the picture differs from part
-    // to part.
-    static constexpr std::size_t kParts = 4;
-    static constexpr int kEdge = 2; // samples at the photo's edges that have no neighbour to compare with
+    // Every line in parts: what they have in common is the line's offset, the picture differs from part to
+    // part.
+    static constexpr std::size_t kParts = 16, kFarApart = 6;
     struct Sums {
         double value = 0, weight = 0, energy = 0, count = 0;
     };
+
+    // Samples at the photo's edges that have no neighbour to compare with.
+    static int edgeOf(int span) { return std::max(2, span); }
 
     // The sites of a row of this parity; for a span of 1 greens alone count.
     RowOfSites sitesOf(int parity, int span) const {
@@ -168,14 +175,14 @@ class LineFinder {
             const std::size_t site = static_cast<std::size_t>(parity) * 2 + x % 2;
             out.black[x] = black_[site];
             out.slope[x] = variance_[site][0], out.constant[x] = variance_[site][1];
-            out.counts[x] = span == 2 || photo_.mosaic.site[site] == Mosaic::Green ? 1.0f : 0.0f;
+            out.counts[x] = span % 2 == 0 || photo_.mosaic.site[site] == Mosaic::Green ? 1.0f : 0.0f;
         }
         return out;
     }
 
     RowOfSamples samplesOf(int y, int span) const {
         const auto at = [&](int dx, int dy) {
-            return photo_.samples.data() + photo_.index(kEdge + dx, y + dy);
+            return photo_.samples.data() + photo_.index(edgeOf(span) + dx, y + dy);
         };
         RowOfSamples row{at(0, 0),
                          nullptr,
@@ -183,10 +190,10 @@ class LineFinder {
                          nullptr,
                          nullptr,
                          static_cast<float>(photo_.white),
-                         span == 2 ? 1.5f : 1.25f};
-        if (span == 2) {
-            row.a = row.b = columns_ ? at(-2, 0) : at(0, -2);
-            row.c = row.d = columns_ ? at(2, 0) : at(0, 2);
+                         span % 2 == 0 ? 1.5f : 1.25f};
+        if (span % 2 == 0) {
+            row.a = row.b = columns_ ? at(-span, 0) : at(0, -span);
+            row.c = row.d = columns_ ? at(span, 0) : at(0, span);
         } else { // the next line's greens lie to both sides
             row.a = at(-1, -1), row.d = at(1, 1);
             row.b = columns_ ? at(-1, 1) : at(1, -1), row.c = columns_ ? at(1, -1) : at(-1, 1);
@@ -205,11 +212,11 @@ class LineFinder {
     std::vector<Sums> sumsOf(int span, const std::vector<double>& centre, const Work& work) const {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
         const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
-        const int count = photo_.width() - 2 * kEdge;
+        const int edge = edgeOf(span), count = photo_.width() - 2 * edge;
         const std::array<RowOfSites, 2> sites = {sitesOf(0, span), sitesOf(1, span)};
         std::vector<Sums> sums(n * kParts);
         std::mutex mutex;
-        forEachBand(photo_.height() - 2 * kEdge, 64, work, [&](int first, int last) {
+        forEachBand(photo_.height() - 2 * edge, 64, work, [&](int first, int last) {
             const auto room = static_cast<std::size_t>(photo_.width());
             RowOfTerms t{std::vector<float>(room), std::vector<float>(room), std::vector<float>(room),
                          std::vector<float>(room)};
@@ -218,15 +225,15 @@ class LineFinder {
             const std::array<const std::vector<float>*, 4> terms = {&t.value, &t.weight, &t.energy, &t.count};
             // Of columns: for each part and each term a sum for every column.
             std::vector<double> own(columns_ ? kParts * terms.size() * room : 0);
-            for (int y = kEdge + first; y < kEdge + last; ++y) {
+            for (int y = edge + first; y < edge + last; ++y) {
                 const auto line = static_cast<std::size_t>(y);
                 if (columns_ && isLeftOut(y, length)) continue;
                 if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
                 const RowOfSites& site = sites[line % 2];
-                compare(samplesOf(y, span), site.black.data() + kEdge, site.slope.data() + kEdge,
-                        site.constant.data() + kEdge, site.counts.data() + kEdge, middle.data() + kEdge,
-                        t.value.data() + kEdge, t.weight.data() + kEdge, t.energy.data() + kEdge,
-                        t.count.data() + kEdge, count);
+                compare(samplesOf(y, span), site.black.data() + edge, site.slope.data() + edge,
+                        site.constant.data() + edge, site.counts.data() + edge, middle.data() + edge,
+                        t.value.data() + edge, t.weight.data() + edge, t.energy.data() + edge,
+                        t.count.data() + edge, count);
                 if (columns_) {
                     const std::size_t part = std::min(kParts - 1, line * kParts / length);
                     for (std::size_t k = 0; k < terms.size(); ++k)
@@ -235,8 +242,10 @@ class LineFinder {
                     continue;
                 }
                 for (std::size_t part = 0; part < kParts; ++part) {
-                    const auto begin = std::max<std::size_t>(kEdge, (part * length + kParts - 1) / kParts),
-                               end = std::min(length - kEdge, ((part + 1) * length + kParts - 1) / kParts);
+                    const auto begin = std::max<std::size_t>(static_cast<std::size_t>(edge),
+                                                             (part * length + kParts - 1) / kParts),
+                               end = std::min(length - static_cast<std::size_t>(edge),
+                                              ((part + 1) * length + kParts - 1) / kParts);
                     const auto sum = [&](const std::vector<float>& of) {
                         return sumOf(of.data() + begin, static_cast<int>(end - begin));
                     };
@@ -256,6 +265,59 @@ class LineFinder {
         return sums;
     }
 
+    // What a line's parts have in common, and the variance of that: what differs from part to part more than
+    // noise does is the picture. Parts far from the others count less (Huber's weights).
+    static void inCommon(const Sums* parts, double& value, double& variance) {
+        constexpr double kFar = 1.5;
+        std::array<double, kParts> weight{};
+        std::size_t present = 0;
+        for (std::size_t k = 0; k < kParts; ++k) weight[k] = parts[k].weight, present += weight[k] > 0;
+        if (present == 0) return;
+        for (int round = 0; round < 4; ++round) {
+            double sum = 0, all = 0, scatter = 0;
+            for (std::size_t k = 0; k < kParts; ++k)
+                if (weight[k] > 0) sum += weight[k] * parts[k].value / parts[k].weight, all += weight[k];
+            value = sum / all;
+            for (std::size_t k = 0; k < kParts; ++k) {
+                if (parts[k].weight <= 0) continue;
+                const double off = parts[k].value / parts[k].weight - value,
+                             sigmas = std::abs(off) * std::sqrt(parts[k].weight);
+                scatter += weight[k] * off * off;
+                weight[k] = parts[k].weight * std::min(1.0, kFar / std::max(sigmas, 1e-9));
+            }
+            const double more = present > 1 ? scatter / static_cast<double>(present - 1) : 1;
+            variance = std::max(1.0, more) / all;
+        }
+    }
+
+    // The variance of what the parts of each line have in common, 0 where that may as well be the picture:
+    // its edges run from a part to the next, so only parts far apart are compared; they run from a line to
+    // the next, which offsets do not; and they are in some parts only, while an offset is in all.
+    static double varianceInCommon(const std::vector<Sums>& sums, std::size_t edge, double most) {
+        constexpr double kLeastCoherence = 0.5;
+        const std::size_t n = sums.size() / kParts;
+        const auto offset = [&](std::size_t line, std::size_t k) {
+            const Sums& s = sums[line * kParts + k];
+            return s.weight > 0 ? std::clamp(s.value / s.weight, -most, most) : 0;
+        };
+        double common = 0, next = 0, pairs = 0, squares = 0, present = 0;
+        for (std::size_t i = edge; i + edge < n; ++i)
+            for (std::size_t k = 0; k < kParts; ++k) {
+                const double weight = sums[i * kParts + k].weight;
+                if (weight <= 0) continue;
+                const double own = offset(i, k);
+                squares += own * own - 1 / weight, ++present;
+                for (std::size_t j = 0; j < kParts; ++j) {
+                    if (std::max(j, k) - std::min(j, k) < kFarApart || sums[i * kParts + j].weight <= 0)
+                        continue;
+                    common += own * offset(i, j), next += own * offset(i + 1, j), ++pairs;
+                }
+            }
+        if (pairs == 0) return 0;
+        common /= pairs, next /= pairs;
+        return common * present < kLeastCoherence * squares ? 0 : std::max(0.0, common - std::max(0.0, next));
+    }
+
     // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre`
     // is what is known of the differences already: samples far from it are held back.
     Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2,
@@ -271,13 +333,11 @@ class LineFinder {
         Differences out{static_cast<std::size_t>(span), std::vector<double>(n, 0),
                         std::vector<double>(n, 1e12)};
         std::vector<double> sizes;
-        for (std::size_t i = 2; i + 2 < n; ++i) {
-            double sum = 0, weight = 0;
-            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
-                sum += s->value, weight += s->weight;
+        const auto edge = static_cast<std::size_t>(edgeOf(span));
+        for (std::size_t i = edge; i + edge < n; ++i) {
+            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s)
                 if (s->weight > 0) sizes.push_back(std::abs(s->value / s->weight));
-            }
-            if (weight > 0) out.noise[i] = 1 / weight, out.d[i] = sum / weight;
+            inCommon(&sums[i * kParts], out.d[i], out.noise[i]);
         }
         if (span == 1) withoutGreens(out);
         spread = sigma2 = 0;
@@ -285,19 +345,29 @@ class LineFinder {
         const auto middle = sizes.begin() + static_cast<std::ptrdiff_t>(sizes.size() / 2);
         std::nth_element(sizes.begin(), middle, sizes.end());
         spread = 1.4826 * *middle;
-        double common = 0, pairs = 0;
-        for (std::size_t i = 2; i + 2 < n; ++i) {
-            double sum = 0, squares = 0, present = 0;
-            for (const Sums* s = &sums[i * kParts]; s < &sums[i * kParts] + kParts; ++s) {
-                if (s->weight <= 0) continue;
-                ++present;
-                const double v = std::clamp(s->value / s->weight, -3 * spread, 3 * spread);
-                sum += v, squares += v * v;
-            }
-            common += sum * sum - squares, pairs += present * (present - 1);
-        }
-        if (pairs > 0) sigma2 = std::max(0.0, common / pairs / 1.5);
+        sigma2 = varianceInCommon(sums, edge, 3 * spread) / 1.5;
         return out;
+    }
+
+    // Light that changes alike all along the lines, a sky's say, looks like offsets. Where differences are
+    // larger than offsets of variance `own` / 1.5 make them, the rest is that.
+    static void doubtPicture(Differences& k, double own) {
+        constexpr std::size_t kNear = 12;
+        const std::size_t n = k.d.size();
+        std::vector<double> squares(n + 1, 0), expected(n + 1, 0), number(n + 1, 0);
+        for (std::size_t i = 0; i < n; ++i) {
+            const bool known = k.noise[i] < 1e11;
+            squares[i + 1] = squares[i] + (known ? k.d[i] * k.d[i] : 0);
+            expected[i + 1] = expected[i] + (known ? own + k.noise[i] : 0);
+            number[i + 1] = number[i] + known;
+        }
+        for (std::size_t i = 0; i < n; ++i) {
+            const std::size_t from = i < kNear ? 0 : i - kNear, to = std::min(n, i + kNear + 1);
+            const double count = number[to] - number[from];
+            if (count > 0)
+                k.noise[i] +=
+                    std::max(0.0, (squares[to] - squares[from] - expected[to] + expected[from]) / count);
+        }
     }
 
     // The two greens of a sensor may differ a little all over the picture: that is no pattern of lines.
