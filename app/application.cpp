@@ -31,7 +31,7 @@ bool Application::notify(QObject* receiver, QEvent* event) {
     } catch (const std::exception& e) {
         tell(QString::fromStdString(problemOf(e)));
     } catch (...) {
-        tell(tr("Something went wrong that gives no reason. What you did last may not have been done."));
+        tell(tr("Something went wrong, for an unknown reason. Your last action may not have been done."));
     }
     return true;
 }

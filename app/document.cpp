@@ -138,8 +138,8 @@ void Document::pasteWork(Part part, const QStringList& photos) {
         if (!(*next == *before)) step.changes.push_back({file, before, next});
     }
     if (step.changes.empty()) return;
-    static constexpr const char* names[] = {"takes", "probes", "look", "work"};
-    step.name = std::string(names[static_cast<int>(part)]) + " pasted on " +
+    static constexpr const char* names[] = {"Takes", "Probes", "Look", "Settings"};
+    step.name = std::string(names[static_cast<int>(part)]) + " pasted to " +
                 std::to_string(step.changes.size()) + (step.changes.size() == 1 ? " photo" : " photos");
     history_.add(step);
     lastKey_.clear();
@@ -267,7 +267,7 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
     if (asked) {
         changeOf(
             file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
-            "recommended take");
+            "Recommended take");
         kept_.touch(file);
     } else {
         const StatePtr was = held->record.state;
@@ -353,7 +353,7 @@ void Document::addReference(const std::string& file) {
     const auto same = [&](const ReferenceFile& r) { return r.file == file; };
     if (std::any_of(references().begin(), references().end(), same)) return;
     if (static_cast<int>(references().size()) >= kMostReferences) {
-        emit message(tr("Four references are open already: close one first."));
+        emit message(tr("Four references are open, which is the limit. Close one first."));
         return;
     }
     change({}, [&](PhotoState& s) { s.references.push_back({0, file, false}); });
@@ -403,7 +403,7 @@ void Document::useLookForAll() {
         step.changes.push_back({file, held.record.state, next});
     }
     if (!step.changes.empty()) {
-        step.name = "look pasted on " + std::to_string(step.changes.size()) +
+        step.name = "Look pasted on " + std::to_string(step.changes.size()) +
                     (step.changes.size() == 1 ? " photo" : " photos");
         for (const StateChange& c : step.changes) put(c.photo, c.after);
         history_.add(std::move(step));
@@ -464,7 +464,7 @@ void Document::moveProbe(int probe, int x, int y) {
         Probe& p = s.probes.at(static_cast<std::size_t>(probe));
         p.x = std::clamp(x, 0, photo_->width() - 1);
         p.y = std::clamp(y, 0, photo_->height() - 1);
-        p.reason = "placed by hand";
+        p.reason = "Added by you";
     });
 }
 
@@ -475,7 +475,7 @@ void Document::setProbeArea(int probe, const Rect& area) {
         Probe& p = s.probes.at(static_cast<std::size_t>(probe));
         p.width = std::max(Probe::kLeast, inside.width), p.height = std::max(Probe::kLeast, inside.height);
         p.x = inside.x + p.width / 2, p.y = inside.y + p.height / 2;
-        p.reason = "placed by hand";
+        p.reason = "Added by you";
     });
 }
 
@@ -485,11 +485,11 @@ void Document::renameProbe(int probe, const std::string& name) {
 
 void Document::addProbe(int x, int y) {
     if (static_cast<int>(probes().size()) >= kMostProbes) {
-        emit message(tr("Twelve probes are the most a sheet has: remove one first."));
+        emit message(tr("A sheet has twelve probes at most. Remove one first."));
         return;
     }
     change({}, [&](PhotoState& s) {
-        s.probes.push_back({"place " + std::to_string(s.probes.size() + 1), "placed by hand", x, y, 0});
+        s.probes.push_back({"Probe " + std::to_string(s.probes.size() + 1), "Added by you", x, y, 0});
     });
 }
 

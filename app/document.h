@@ -44,6 +44,7 @@ class Document : public QObject {
     double zoom() const { return view().zoom; } // 0: fit
     float push() const { return view().push; }  // stops, for looking only
     QPointF pan() const { return viewing_.pan(); }
+    bool isPanned() const { return viewing_.isPanned(); }
     QPointF panOf(std::uint32_t probe) const { return viewing_.panOf(probe); }
     const SheetView& view() const { return viewing_.view(); }
 

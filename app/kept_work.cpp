@@ -86,10 +86,10 @@ bool KeptWork::claim(const std::string& file, Held& held) {
     const QString who = QString::fromStdString(shownProcess(holder.process));
     if (holder.life == Life::Alive)
         emit message(
-            tr("%1 is open in another window (%2): your changes are kept beside its work.").arg(name, who));
+            tr("%1 is open in another window (%2). Your changes are saved separately.").arg(name, who));
     else
         emit inDoubt(QString::fromStdString(file),
-                     tr("%1 may be open elsewhere (%2): changes are kept beside it.").arg(name, who));
+                     tr("%1 may be open elsewhere (%2). Your changes are saved separately.").arg(name, who));
     return false;
 }
 
@@ -136,7 +136,7 @@ void KeptWork::lookForFreed() {
         }
         adoptLeft(file, held);
         touch(file);
-        emit message(tr("%1 is this window's again; what you change is kept.")
+        emit message(tr("%1 is free again. Your changes are saved as usual.")
                          .arg(QString::fromStdString(shownName(file))));
         emit freed(QString::fromStdString(file), before);
     }
@@ -196,7 +196,7 @@ void KeptWork::save() {
             beingSaved_.clear();
             for (const auto& [file, why] : failed) {
                 dirty_.insert(file);
-                emit message(tr("%1: its work could not be saved: %2")
+                emit message(tr("Settings of %1 could not be saved: %2")
                                  .arg(QString::fromStdString(shownName(file)), QString::fromStdString(why)));
             }
             if (!failed.empty()) emit savingFailed();

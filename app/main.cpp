@@ -6,6 +6,7 @@
 
 #include "application.h"
 #include "reader/reader.h"
+#include "style/preference.h"
 #include "style/style.h"
 #include "window.h"
 #include "window_picture.h"
@@ -39,7 +40,7 @@ int main(int argc, char** argv) {
         QStringLiteral("Reduce the noise of raw photos, comparing takes side by side."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Raw photos or folders"),
+    parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Photos or folders"),
                                  QStringLiteral("[FILE...]"));
     irenic::WindowPicture picture(parser);
     parser.process(*QCoreApplication::instance());
@@ -56,6 +57,7 @@ int main(int argc, char** argv) {
         window.restoreSession();
     else
         window.open(parser.positionalArguments());
+    if (!picture.wanted()) irenic::style::followDesktop(&window);
     picture.show(window);
     return QApplication::exec();
 }

@@ -1,7 +1,12 @@
 #include "renderer.h"
 
+#include <QPainter>
 #include <algorithm>
+#include <array>
 #include <cmath>
+
+#include "denoise/method.h"
+#include "raw/identity.h"
 
 namespace irenic {
 
@@ -9,6 +14,40 @@ namespace {
 
 // Some forty sheets: a value of a slider that was there before is shown at once.
 constexpr qint64 kPictureBytes = 384 << 20;
+
+std::string placeOf(const Shown& shown) {
+    const auto* recipe = std::get_if<Recipe>(&shown);
+    return recipe ? idOf(*recipe->photo).text : idOf(shown);
+}
+
+// The recipe's picture as it is made soonest. Small pictures average most of the noise away by themselves.
+Recipe draftOf(const Recipe& recipe, double zoom) {
+    constexpr double kSmall = 0.5;
+    Recipe quick = recipe;
+    quick.look.demosaic = Demosaic::Quick;
+    if (zoom < kSmall)
+        quick.settings = Settings::original();
+    else if (!recipe.settings.untouched())
+        quick.settings.method = "wavelet", quick.settings.detail = 0;
+    return quick;
+}
+
+// What a push does to display values, nearly.
+QImage pushed(QImage image, double stops) {
+    if (stops == 0) return image;
+    constexpr double kGamma = 2.2;
+    std::array<uchar, 256> lifted{};
+    for (std::size_t v = 0; v < lifted.size(); ++v)
+        lifted[v] = static_cast<uchar>(std::min(255.0, static_cast<double>(v) * std::exp2(stops / kGamma)));
+    for (int y = 0; y < image.height(); ++y) {
+        auto* row = reinterpret_cast<QRgb*>(image.scanLine(y));
+        for (int x = 0; x < image.width(); ++x)
+            row[x] = qRgb(lifted[static_cast<std::size_t>(qRed(row[x]))],
+                          lifted[static_cast<std::size_t>(qGreen(row[x]))],
+                          lifted[static_cast<std::size_t>(qBlue(row[x]))]);
+    }
+    return image;
+}
 
 bool isCleanedOtherwise(const Shown& one, const Shown& other) {
     const auto *a = std::get_if<Recipe>(&one), *b = std::get_if<Recipe>(&other);
@@ -59,6 +98,13 @@ RenderKey renderKey(const Recipe& recipe, PicturePoint centre, const View& view,
     return key;
 }
 
+RenderKey renderKey(const Shown& shown, const PhotoPtr& photo, const Look& look, PicturePoint centre,
+                    const View& view, QSize screen) {
+    RenderKey key = renderKey({photo, Settings::original(), look}, centre, view, screen);
+    key.shown = shown;
+    return key;
+}
+
 QImage Renderer::Shelf::find(const RenderKey& key) {
     const std::string id = idOf(key.shown);
     const std::lock_guard lock(mutex);
@@ -71,7 +117,7 @@ QImage Renderer::Shelf::find(const RenderKey& key) {
 }
 
 void Renderer::Shelf::keep(const RenderKey& key, const QImage& image) {
-    Kept kept{idOf(key.shown), key.area, key.view, image};
+    Kept kept{idOf(key.shown), placeOf(key.shown), key.area, key.view, image};
     const std::lock_guard lock(mutex);
     pictures.push_front(std::move(kept));
     bytes += image.sizeInBytes();
@@ -119,7 +165,73 @@ Job Renderer::request(const RenderKey& key, double order, std::function<void(Out
     return jobs_.submit(Lane::Pixels, order, make, std::move(use));
 }
 
+bool Renderer::isWorthDraft(const RenderKey& key) {
+    const auto* recipe = std::get_if<Recipe>(&key.shown);
+    if (!recipe) return false;
+    if (key.view.zoom < 0.5) return true;
+    // Methods are listed by the time that they take; the first are hardly slower than a draft.
+    constexpr std::ptrdiff_t kQuick = 2;
+    const auto at = std::find_if(methods().begin(), methods().end(),
+                                 [&](const auto& m) { return m->id() == recipe->settings.method; });
+    return !recipe->settings.untouched() && at - methods().begin() >= kQuick;
+}
+
+void Renderer::setOverview(const PhotoPtr& photo, const Rect& frame, const QImage& image) {
+    overviewOf_ = idOf(*photo).text, overviewFrame_ = frame,
+    overview_ = image.convertToFormat(QImage::Format_RGB32);
+}
+
+QImage Renderer::atHand(const RenderKey& key) {
+    if (key.empty() || key.view.zoom <= 0) return {};
+    const double zoom = key.view.zoom;
+    const QRectF area(key.area.x, key.area.y, key.area.width, key.area.height);
+    QImage out(std::max(1, static_cast<int>(std::lround(area.width() * zoom))),
+               std::max(1, static_cast<int>(std::lround(area.height() * zoom))), QImage::Format_RGB32);
+    out.fill(Qt::black);
+    QPainter painter(&out);
+    const auto put = [&](const QImage& image, const Rect& over) {
+        painter.setRenderHint(QPainter::SmoothPixmapTransform, image.width() < over.width * zoom - 1);
+        painter.drawImage(QRectF((over.x - area.x()) * zoom, (over.y - area.y()) * zoom, over.width * zoom,
+                                 over.height * zoom),
+                          image);
+    };
+    const std::string place = placeOf(key.shown), own = idOf(key.shown);
+    bool any = false;
+    if (const auto* recipe = std::get_if<Recipe>(&key.shown); recipe && place == overviewOf_) {
+        put(pushed(overview_, static_cast<double>(key.view.push)), overviewFrame_);
+        any = true;
+    }
+    // The best lies on top: the take's own before others', and what is as large before what is not.
+    const std::lock_guard lock(shelf_->mutex);
+    std::vector<std::pair<int, const Kept*>> found;
+    for (const Kept& k : shelf_->pictures)
+        if (k.place == place && k.view.push == key.view.push && !k.area.intersected(key.area).empty())
+            found.emplace_back(2 * (k.view.zoom == zoom) + (k.shown == own) + 4 * (k.area == key.area), &k);
+    constexpr std::ptrdiff_t kMost = 4; // a frame's time is not spent on more
+    std::stable_sort(found.begin(), found.end(),
+                     [](const auto& a, const auto& b) { return a.first > b.first; });
+    found.resize(static_cast<std::size_t>(std::min<std::ptrdiff_t>(kMost, std::ssize(found))));
+    for (auto k = found.rbegin(); k != found.rend(); ++k) put(k->second->image, k->second->area), any = true;
+    painter.end();
+    return any ? out : QImage();
+}
+
 Job Renderer::requestDraft(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
+    const auto make = [shelf = shelf_, key](const Work& work) {
+        const Recipe quick = draftOf(key.recipe(), key.view.zoom);
+        const Rect whole = outputFrame(*quick.photo, quick.look);
+        // Of all of a photo cells of the mosaic are averaged; a lens is not corrected there.
+        if (key.area == whole && key.view.zoom < 0.5 && !quick.look.distortion) {
+            const int longest =
+                static_cast<int>(std::lround(std::max(whole.width, whole.height) * key.view.zoom));
+            return imageOf(renderOverview(*quick.photo, quick.look, longest, work, key.view.push));
+        }
+        return imageOf(render(quick, key.area, key.view, {work, &shelf->store.cleaned()}));
+    };
+    return jobs_.submit(Lane::Pixels, order, make, std::move(use));
+}
+
+Job Renderer::requestStep(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
     const auto make = [shelf = shelf_, key](const Work& work) {
         Recipe quick = std::get<Recipe>(key.shown);
         quick.look.demosaic = Demosaic::Quick;

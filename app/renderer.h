@@ -41,6 +41,9 @@ bool isCleanedOtherwise(const DifferenceKey& one, const DifferenceKey& other);
 // What `screen` pixels of the screen show around a place of the developed picture; a zoom of 0 fits what the
 // look leaves of the photo.
 RenderKey renderKey(const Recipe& recipe, PicturePoint centre, const View& view, QSize screen);
+// The same of what else is shown at the places of a photo with a look.
+RenderKey renderKey(const Shown& shown, const PhotoPtr& photo, const Look& look, PicturePoint centre,
+                    const View& view, QSize screen);
 
 QImage imageOf(const Picture& picture);
 
@@ -52,9 +55,21 @@ class Renderer {
     QImage cached(const RenderKey& key);
     // Makes it in Lane::Pixels; smaller orders go first.
     [[nodiscard]] Job request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use);
-    // In the quick grade of colours, and not kept: for what will be another picture in a moment.
+    // In the quick grade of colours, and not kept: for what will be another picture in a moment, as it is
+    // while a hand moves a strength.
+    [[nodiscard]] Job requestStep(const RenderKey& key, double order,
+                                  std::function<void(Outcome<QImage>)> use);
+    // By the quickest way that has the take's character, and not kept: before all true pictures, for a cell
+    // that has none yet.
     [[nodiscard]] Job requestDraft(const RenderKey& key, double order,
                                    std::function<void(Outcome<QImage>)> use);
+    // Whether a draft is there much sooner than the true picture.
+    static bool isWorthDraft(const RenderKey& key);
+    // What of the photo is at hand for a cell at once, the right place at the right size: pictures of other
+    // takes and zooms, and below them the overview. Null where there is nothing.
+    QImage atHand(const RenderKey& key);
+    // The whole photo, small, as it is shown over `frame`.
+    void setOverview(const PhotoPtr& photo, const Rect& frame, const QImage& image);
     [[nodiscard]] Job requestDifference(const DifferenceKey& key, double order,
                                         std::function<void(Outcome<QImage>)> use);
     // What is there of a picture that is being made, and where nothing is yet (in its pixels); null: nothing.
@@ -64,6 +79,7 @@ class Renderer {
   private:
     struct Kept {
         std::string shown; // its id: what is shown itself would stay in memory
+        std::string place; // whose pixels lie where its own do: the photo's id, or a reference's own
         Rect area;
         View view;
         QImage image;
@@ -79,6 +95,9 @@ class Renderer {
         void keep(const RenderKey& key, const QImage& image);
     };
     Jobs& jobs_;
+    std::string overviewOf_; // the photo's id
+    Rect overviewFrame_;
+    QImage overview_;
     std::shared_ptr<Shelf> shelf_ = std::make_shared<Shelf>();
 };
 

@@ -13,7 +13,7 @@ ShotNote::ShotNote(QWidget* parent) : QLabel(parent) {
 
 void ShotNote::describe(const PhotoPtr& p) {
     if (!p) {
-        setText(tr("Open raw photos with Ctrl+O, or drop them on the window."));
+        setText(tr("Open photos with Ctrl+O, or drop them on the window."));
         return;
     }
     const auto unlessEmpty = [](const QString& s) {
@@ -33,8 +33,8 @@ void ShotNote::describe(const PhotoPtr& p) {
                 .arg(p->height())
                 .arg(p->bits)
                 .arg(QString::fromStdString(p->layoutText())) +
-            (p->developed ? QStringLiteral("<br>") + tr("Developed already: its noise has been smoothed and "
-                                                        "compressed. The camera's raw gives more.")
+            (p->developed ? QStringLiteral("<br>") +
+                                tr("Not a raw: noise already smoothed. Use the raw if you have it.")
                           : QString()) +
             (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering));
 }

@@ -1,6 +1,8 @@
 #include "view_strip.h"
 
+#include <QAction>
 #include <QButtonGroup>
+#include <QHBoxLayout>
 #include <QInputDialog>
 #include <QLabel>
 #include <QMenu>
@@ -17,16 +19,8 @@ namespace irenic {
 
 namespace {
 
-const FieldInfo kPush = {"push",
-                         "",
-                         "push",
-                         " EV",
-                         -2,
-                         6,
-                         1,
-                         1,
-                         "Lifts the exposure of everything on the sheet, to see what the shadows hide. Never "
-                         "exported."};
+const FieldInfo kPush = {
+    "push", "", "push", " EV", -2, 6, 1, 1, "Brightens the view to show the shadows. Never exported."};
 
 } // namespace
 
@@ -34,31 +28,29 @@ const FieldInfo kPush = {"push",
 ViewStrip::ViewStrip(Document& document, Jobs& jobs, QWidget* parent) : QWidget(parent), document_(document) {
     auto* row = new Flow(this);
     row->setContentsMargins(24, 3, 6, 3);
+    // At the left how the sheet is looked at, at the right what makes takes.
     zooms_ = zoomButtons();
-    for (QAbstractButton* button : zooms_->buttons()) row->addWidget(button);
-    row->addWidget(sizes_ = sizeMenu());
-    auto* back = new QToolButton(this);
-    back->setText(tr("Back to the probes"));
-    back->setToolTip(tr("Undo the panning: every row shows its probe again. Key Home"));
-    back->setShortcut(QKeySequence(Qt::Key_Home));
-    connect(back, &QToolButton::clicked, &document_, &Document::resetPan);
-    row->addWidget(back);
-    row->addWidget(look_ = lookButton());
+    row->addWidget(joined(sizes_ = sizeMenu()));
+    row->addGap();
     row->addWidget(push_ = new Rule(kPush, 0, this));
     push_->setFixedWidth(150);
     connect(push_, &Rule::changed, this, [this](double v) { document_.setPush(static_cast<float>(v)); });
     row->addWidget(pushNote_ = noteOfPush());
+    row->addWidget(back_ = backButton());
+    row->addWidget(pixel_ = new QLabel(this));
+    pixel_->setObjectName(QStringLiteral("pixel"));
+    row->toTheRight();
+    row->addWidget(look_ = lookButton());
+    row->addGap();
     row->addWidget(recommend_ = new RecommendButton(document, jobs, this));
     connect(recommend_, &RecommendButton::said, this, &ViewStrip::message);
     auto* add = new QToolButton(this);
-    add->setText(tr("+ Take"));
+    add->setText(tr("Add take"));
     add->setObjectName(QStringLiteral("addTake"));
-    add->setToolTip(tr("Add a column with another take. Ctrl+T"));
+    add->setToolTip(tr("Adds a column with another take. (Ctrl+T)"));
     add->setShortcut(QKeySequence(tr("Ctrl+T")));
     connect(add, &QToolButton::clicked, this, [this] { document_.addTake(); });
     row->addWidget(add);
-    row->addWidget(pixel_ = new QLabel(this));
-    pixel_->setObjectName(QStringLiteral("pixel"));
     connect(&document_, &Document::viewChanged, this, &ViewStrip::refresh);
     refresh();
 }
@@ -76,7 +68,7 @@ QButtonGroup* ViewStrip::zoomButtons() {
         button->setText(tr(s.text));
         button->setCheckable(true);
         button->setShortcut(QKeySequence(QString::fromLatin1(s.key)));
-        button->setToolTip(tr("Show %1 in every cell. Key %2").arg(tr(s.text), QString::fromLatin1(s.key)));
+        button->setToolTip(tr("Shows all cells at %1. (%2)").arg(tr(s.text), QString::fromLatin1(s.key)));
         button->setObjectName(QStringLiteral("zoom%1").arg(s.zoom));
         group->addButton(button, static_cast<int>(100 * s.zoom));
     }
@@ -88,15 +80,36 @@ QButtonGroup* ViewStrip::zoomButtons() {
     return group;
 }
 
+QWidget* ViewStrip::joined(QToolButton* last) {
+    auto* box = new QWidget(this);
+    auto* line = new QHBoxLayout(box);
+    line->setContentsMargins(0, 0, 0, 0);
+    line->setSpacing(0);
+    for (QAbstractButton* button : zooms_->buttons()) line->addWidget(button);
+    line->addWidget(last);
+    return box;
+}
+
+// Seen only where there is a way back; the key works always.
+QToolButton* ViewStrip::backButton() {
+    auto* action = new QAction(tr("Recentre on probes"), this);
+    action->setShortcut(QKeySequence(Qt::Key_Home));
+    connect(action, &QAction::triggered, &document_, &Document::resetPan);
+    addAction(action);
+    auto* button = new QToolButton(this);
+    button->setDefaultAction(action);
+    button->setToolTip(tr("Shows every row's probe again. (Home)"));
+    return button;
+}
+
 QToolButton* ViewStrip::lookButton() {
     auto* button = new QToolButton(this);
     button->setText(tr("Look"));
     button->setObjectName(QStringLiteral("showLook"));
     button->setCheckable(true);
     button->setShortcut(QKeySequence(tr("Ctrl+L")));
-    button->setToolTip(
-        tr("Shows or hides how the photo is developed: light, tone, lens, sharpening. The same "
-           "for every take. Ctrl+L"));
+    button->setToolTip(tr("Shows how the photo is developed: white balance, tone, lens, detail. The same for "
+                          "all takes. (Ctrl+L)"));
     const QSettings memory;
     button->setChecked(memory.value(QStringLiteral("look/shown"), false).toBool());
     connect(button, &QToolButton::toggled, this, [this](bool on) {
@@ -108,7 +121,7 @@ QToolButton* ViewStrip::lookButton() {
 
 QLabel* ViewStrip::noteOfPush() {
     auto* note = new QLabel(this);
-    note->setText(tr("for looking only, never exported"));
+    note->setText(tr("View only, not exported"));
     note->setObjectName(QStringLiteral("pushNote"));
     note->setAutoFillBackground(true);
     QPalette ochre = note->palette();
@@ -126,11 +139,10 @@ void ViewStrip::setPixel(const QString& text) { pixel_->setText(text); }
 // it.
 QToolButton* ViewStrip::sizeMenu() {
     auto* button = new QToolButton(this);
-    button->setText(tr("As a print"));
+    button->setText(tr("Output size"));
     button->setObjectName(QStringLiteral("sizes"));
     button->setPopupMode(QToolButton::InstantPopup);
-    button->setToolTip(
-        tr("Show the pixels that a print at 300 dpi, or a picture of that many pixels, would have"));
+    button->setToolTip(tr("Shows the pixels that a print at 300 dpi or a reduced picture would have."));
     auto* menu = new QMenu(button);
     const auto show = [this](double longest) {
         if (!document_.photo()) return;
@@ -141,14 +153,15 @@ QToolButton* ViewStrip::sizeMenu() {
         menu->addAction(text, this, [show, longest] { show(longest); });
     };
     constexpr double kDotsForEachCm = 300 / 2.54;
-    for (const int cm : {10, 15, 20, 30, 40, 60}) add(tr("Print of %1 cm").arg(cm), cm * kDotsForEachCm);
+    for (const int cm : {10, 15, 20, 30, 40, 60})
+        add(tr("Print, long edge %1 cm").arg(cm), cm * kDotsForEachCm);
     menu->addSeparator();
-    for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("%1 pixels wide or high").arg(pixels), pixels);
+    for (const int pixels : {1024, 1600, 2048, 3840}) add(tr("Long edge %1 px").arg(pixels), pixels);
     menu->addSeparator();
-    menu->addAction(tr("Another print…"), this, [this, show] {
+    menu->addAction(tr("Custom print size…"), this, [this, show] {
         bool given = false;
-        const double cm = QInputDialog::getDouble(
-            this, tr("As a print"), tr("Longer side in cm, at 300 dpi:"), 30, 1, 300, 1, &given);
+        const double cm = QInputDialog::getDouble(this, tr("Output size"), tr("Long edge in cm, at 300 dpi:"),
+                                                  30, 1, 300, 1, &given);
         if (given) show(cm * kDotsForEachCm);
     });
     button->setMenu(menu);
@@ -161,9 +174,10 @@ void ViewStrip::refresh() {
         b->setChecked(zooms_->id(b) == 100 * document_.zoom());
         any |= b->isChecked();
     }
-    sizes_->setText(any ? tr("As a print") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
+    sizes_->setText(any ? tr("Output size") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
     push_->setValue(static_cast<double>(document_.push()));
     pushNote_->setVisible(document_.push() != 0);
+    back_->setVisible(document_.isPanned());
 }
 
 } // namespace irenic

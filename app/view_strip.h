@@ -36,9 +36,12 @@ class ViewStrip : public QWidget {
     QLabel* noteOfPush();
     void refresh();
 
+    QWidget* joined(QToolButton* last); // the sizes, as one control
+    QToolButton* backButton();
+
     Document& document_;
     QButtonGroup* zooms_ = nullptr;
-    QToolButton *sizes_ = nullptr, *look_ = nullptr;
+    QToolButton *sizes_ = nullptr, *look_ = nullptr, *back_ = nullptr;
     Rule* push_ = nullptr;
     QLabel *pushNote_ = nullptr, *pixel_ = nullptr;
     RecommendButton* recommend_ = nullptr;

@@ -6,6 +6,11 @@
 
 namespace irenic {
 
+bool Viewing::isPanned() const {
+    return !pan().isNull() ||
+           std::any_of(rowPans_.begin(), rowPans_.end(), [](const auto& p) { return !p.second.isNull(); });
+}
+
 QPointF Viewing::panOf(std::uint32_t probe) const {
     const auto own = rowPans_.find(probe);
     return own == rowPans_.end() ? pan() : pan() + own->second;

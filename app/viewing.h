@@ -16,6 +16,8 @@ class Viewing {
     QPointF pan() const {
         return {view_.panX, view_.panY};
     } // of every cell against its probe, in photo pixels
+    // Whether any row shows another place than its probe's.
+    bool isPanned() const;
     // The same with the pan of the probe's own row.
     QPointF panOf(std::uint32_t probe) const;
     void setPan(QPointF pan) { view_.panX = pan.x(), view_.panY = pan.y(); }

@@ -98,7 +98,7 @@ Window::Window(QWidget* parent)
     makeMenus();
 
     connect(photos_, &PhotoList::photoReady, this, [this](const OpenedPhoto& opened) {
-        showOverview(opened.overview);
+        showOverview(opened.photo, opened.overview);
         document_.setPhoto(opened.photo, opened.probes);
         if (document_.look() == Look{}) {
             settling_.stop(); // it was rendered in the plain look
@@ -116,10 +116,10 @@ Window::Window(QWidget* parent)
         Qt::QueuedConnection);
     connect(&document_, &Document::savingFailed, this, [this] {
         if (!std::exchange(closing_, false)) return;
-        const auto answer = QMessageBox::question(
-            this, tr("Irenic"),
-            tr("Not all of your work could be saved: %1\n\nClose all the same and lose it?")
-                .arg(exportBar_->message()));
+        const auto answer =
+            QMessageBox::question(this, tr("Irenic"),
+                                  tr("Some changes could not be saved: %1\n\nClose anyway and lose them?")
+                                      .arg(exportBar_->message()));
         if (answer != QMessageBox::Yes) return;
         document_.keepNothing();
         close();
@@ -208,18 +208,18 @@ QWidget* Window::sidePanel() {
 }
 
 void Window::makeMenus() {
-    QMenu* photo = menuBar()->addMenu(tr("&Photo"));
+    QMenu* photo = menuBar()->addMenu(tr("&File"));
     photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
     photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, &Window::askForFolder);
     photo->addSeparator();
-    photo->addAction(tr("Open a &reference…"), QKeySequence(tr("Ctrl+Shift+R")), this,
+    photo->addAction(tr("Open &reference…"), QKeySequence(tr("Ctrl+Shift+R")), this,
                      &Window::askForReferences);
-    made_ = photo->addMenu(tr("Open what was &made of it"));
+    made_ = photo->addMenu(tr("Open an &export as reference"));
     made_->setObjectName(QStringLiteral("made"));
     connect(made_, &QMenu::aboutToShow, this, &Window::listMade);
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
-    QMenu* work = menuBar()->addMenu(tr("&Work"));
+    QMenu* work = menuBar()->addMenu(tr("&Edit"));
     auto* undo = work->addAction(tr("&Undo"), QKeySequence::Undo, &document_, &Document::undo);
     auto* redo = work->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &document_, &Document::redo);
     undo->setObjectName(QStringLiteral("undo")), redo->setObjectName(QStringLiteral("redo"));
@@ -239,15 +239,15 @@ void Window::makeMenus() {
     history->setCheckable(true);
     history->setObjectName(QStringLiteral("showHistory"));
     work->addSeparator();
-    work->addAction(tr("&Keep this version…"), QKeySequence(tr("Ctrl+K")), this, &Window::askForVersion);
-    versions_ = work->addMenu(tr("Kept &versions"));
+    work->addAction(tr("Save &version…"), QKeySequence(tr("Ctrl+K")), this, &Window::askForVersion);
+    versions_ = work->addMenu(tr("Restore &kept version"));
     versions_->setObjectName(QStringLiteral("versions"));
     connect(&document_, &Document::keptChanged, this, &Window::listVersions);
     listVersions();
     work->addSeparator();
-    work->addAction(tr("&Copy this photo's work"), QKeySequence(tr("Ctrl+Shift+C")), &document_,
+    work->addAction(tr("&Copy photo settings"), QKeySequence(tr("Ctrl+Shift+C")), &document_,
                     &Document::copyWork);
-    QMenu* paste = work->addMenu(tr("&Paste on the selected photos"));
+    QMenu* paste = work->addMenu(tr("&Paste to selected photos"));
     const struct {
         QString text, key;
         Document::Part part;
@@ -258,25 +258,25 @@ void Window::makeMenus() {
     for (const auto& p : parts)
         paste->addAction(p.text, QKeySequence(p.key), this,
                          [this, part = p.part] { document_.pasteWork(part, photos_->selectedPaths()); });
-    work->addAction(tr("New photos &start like this"), this, [this] {
+    work->addAction(tr("Use as &default for new photos"), this, [this] {
         document_.useAsDefault();
         exportBar_->setMessage(tr("New photos start with these takes and this look."));
     });
     work->addMenu(presets_);
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    auto* heads = view->addAction(tr("&Strengths of all takes"), QKeySequence(Qt::Key_F3), sheet_,
-                                  &Sheet::openAllHeads);
+    auto* heads =
+        view->addAction(tr("Show all &strengths"), QKeySequence(Qt::Key_F3), sheet_, &Sheet::openAllHeads);
     heads->setCheckable(true);
     heads->setObjectName(QStringLiteral("allHeads"));
     const struct {
         QString text, key;
         void (Sheet::*act)(Sheet::Side);
         Sheet::Side side;
-    } sides[] = {{tr("Column &wide"), tr("W"), &Sheet::openWide, Sheet::Side::Columns},
-                 {tr("&Row wide"), tr("Shift+W"), &Sheet::openWide, Sheet::Side::Rows},
-                 {tr("&Fold the column"), tr("X"), &Sheet::fold, Sheet::Side::Columns},
-                 {tr("Fold the ro&w"), tr("Shift+X"), &Sheet::fold, Sheet::Side::Rows}};
-    QMenu* shape = view->addMenu(tr("Shape of the &sheet"));
+    } sides[] = {{tr("&Widen column"), tr("W"), &Sheet::openWide, Sheet::Side::Columns},
+                 {tr("Widen &row"), tr("Shift+W"), &Sheet::openWide, Sheet::Side::Rows},
+                 {tr("&Collapse column"), tr("X"), &Sheet::fold, Sheet::Side::Columns},
+                 {tr("Collapse r&ow"), tr("Shift+X"), &Sheet::fold, Sheet::Side::Rows}};
+    QMenu* shape = view->addMenu(tr("Sheet &layout"));
     for (const auto& s : sides)
         shape->addAction(s.text, QKeySequence(s.key), this, [this, s] { (sheet_->*s.act)(s.side); });
     const std::pair<QString, std::pair<Sheet::Side, int>> moves[] = {
@@ -284,14 +284,13 @@ void Window::makeMenus() {
         {tr("Alt+Right"), {Sheet::Side::Columns, 1}},
         {tr("Alt+Up"), {Sheet::Side::Rows, -1}},
         {tr("Alt+Down"), {Sheet::Side::Rows, 1}}};
-    const QString names[] = {tr("Column to the &left"), tr("Column to the &right"), tr("Row &up"),
-                             tr("Row &down")};
+    const QString names[] = {tr("Move column &left"), tr("Move column rig&ht"), tr("Move row &up"),
+                             tr("Move row &down")};
     for (std::size_t i = 0; i < 4; ++i)
         shape->addAction(names[i], QKeySequence(moves[i].first), this,
                          [this, m = moves[i].second] { sheet_->move(m.first, m.second); });
-    shape->addAction(tr("&Show everything evenly"), QKeySequence(tr("Shift+Home")), sheet_,
-                     &Sheet::showEverything);
-    auto* byItself = view->addAction(tr("&Measure a recommendation for each photo"));
+    shape->addAction(tr("Reset la&yout"), QKeySequence(tr("Shift+Home")), sheet_, &Sheet::showEverything);
+    auto* byItself = view->addAction(tr("Recommend &automatically"));
     byItself->setCheckable(true);
     byItself->setObjectName(QStringLiteral("byItself"));
     byItself->setChecked(viewStrip_->recommend().byItself());
@@ -299,25 +298,29 @@ void Window::makeMenus() {
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
     view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
-    QMenu* order = view->addMenu(tr("&Order of the photos"));
+    QMenu* order = view->addMenu(tr("S&ort photos"));
     order->addAction(tr("By &name"), this, [this] { photos_->sortBy(PhotoList::Sorting::Name); });
-    order->addAction(tr("By &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
+    order->addAction(tr("By capture &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
     order->addAction(tr("By &ISO"), this, [this] { photos_->sortBy(PhotoList::Sorting::Iso); });
     view->addSeparator();
-    QMenu* greys = view->addMenu(tr("&Greys"));
-    const std::pair<QString, style::Greys> sets[] = {{tr("&Middle, for judging"), style::Greys::Middle},
-                                                     {tr("&Dark, for a dark room"), style::Greys::Dark},
-                                                     {tr("&Light, for a bright room"), style::Greys::Light}};
-    for (const auto& [text, which] : sets)
-        greys->addAction(text, this, [which = which] {
+    QMenu* greys = view->addMenu(tr("Window &brightness"));
+    const std::pair<QString, style::Greys> sets[] = {{tr("&Mid-grey (for judging)"), style::Greys::Middle},
+                                                     {tr("&Dark (for a dark room)"), style::Greys::Dark},
+                                                     {tr("&Light (for a bright room)"), style::Greys::Light}};
+    for (const auto& [text, which] : sets) {
+        QAction* set = greys->addAction(text, this, [which = which] {
             style::setGreys(which);
             QSettings().setValue(QStringLiteral("greys"), static_cast<int>(which));
         });
-    view->addAction(tr("&Whole screen"), QKeySequence(Qt::Key_F11), this,
+        if (which == style::Greys::Middle) set->setShortcut(QKeySequence(Qt::Key_F4));
+    }
+    view->addAction(tr("&Full screen"), QKeySequence(Qt::Key_F11), this,
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
+    view->addAction(tr("S&ystem monitor profile"), this, [this] { useMonitor({}); });
     QMenu* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Keys"), QKeySequence(Qt::Key_F1), this, [this] { (new KeyList(this))->show(); });
+    help->addAction(tr("&Keyboard and mouse"), QKeySequence(Qt::Key_F1), this,
+                    [this] { (new KeyList(this))->show(); });
 }
 
 // Cells call the renderer, which is a member, until they are gone.
@@ -352,14 +355,14 @@ void Window::showEvent(QShowEvent* event) {
 }
 
 void Window::askWhoHasIt(const QString& photo, const QString& text) {
-    exportBar_->ask(text, tr("It is closed: use it here"),
+    exportBar_->ask(text, tr("It is closed: edit here"),
                     [this, photo] { document_.takeOver(photo.toStdString()); });
 }
 
 QString Window::pixelText(QPoint pixel) const {
     const SourcePoint p =
         sourceOf(*document_.photo(), document_.look(), {double(pixel.x()), double(pixel.y())});
-    return tr("pixel %1, %2").arg(std::lround(p.x)).arg(std::lround(p.y));
+    return tr("Pixel %1, %2").arg(std::lround(p.x)).arg(std::lround(p.y));
 }
 
 void Window::keepNothing() {
@@ -415,9 +418,9 @@ void Window::rememberSession() {
 
 void Window::askForVersion() {
     if (!document_.photo()) return;
-    const QString proposed = tr("version %1").arg(document_.keptVersions().size() + 1);
+    const QString proposed = tr("Version %1").arg(document_.keptVersions().size() + 1);
     bool given = false;
-    const QString name = QInputDialog::getText(this, tr("Keep this version"), tr("Name of the version:"),
+    const QString name = QInputDialog::getText(this, tr("Save version"), tr("Name of the version:"),
                                                QLineEdit::Normal, proposed, &given);
     if (given && !name.isEmpty()) document_.keepVersion(name.toStdString());
 }
@@ -433,9 +436,13 @@ void Window::listVersions() {
 }
 
 void Window::askForMonitor() {
-    const QString file = QFileDialog::getOpenFileName(
-        this, tr("Colour profile of this monitor; cancel to use the system's"),
-        QStringLiteral("/usr/share/color/icc"), tr("ICC profiles (*.icc *.icm)"));
+    const QString file = QFileDialog::getOpenFileName(this, tr("Colour profile of this monitor"),
+                                                      QStringLiteral("/usr/share/color/icc"),
+                                                      tr("ICC profiles (*.icc *.icm)"));
+    if (!file.isEmpty()) useMonitor(file); // else the profile stays
+}
+
+void Window::useMonitor(const QString& file) {
     const QString problem = Monitor::of(this).use(file);
     exportBar_->setMessage(problem.isEmpty() ? tr("Monitor: %1").arg(Monitor::of(this).name()) : problem);
     sheet_->renew();
@@ -449,19 +456,23 @@ void Window::refreshOverview() {
         [photo, look = document_.look()](const Work& work) {
             return renderOverview(*photo, look, 480, work);
         },
-        [this](const Outcome<Picture>& made) {
+        [this, photo](const Outcome<Picture>& made) {
             if (!made.value) return;
-            showOverview(*made.value);
+            showOverview(photo, *made.value);
             histogram_->setHistogram(histogramOf(*made.value));
         });
 }
 
-void Window::showOverview(const Picture& p) { overview_->setImage(imageOf(p)); }
+void Window::showOverview(const PhotoPtr& photo, const Picture& p) {
+    const QImage image = imageOf(p);
+    overview_->setImage(image);
+    renderer_.setOverview(photo, outputFrame(*photo, Look{}), image); // a lens is not corrected in it
+}
 
 void Window::askForPhotos() {
     QSettings memory;
     const QStringList files = QFileDialog::getOpenFileNames(
-        this, tr("Open raw photos"), memory.value(QStringLiteral("open/folder")).toString());
+        this, tr("Open photos"), memory.value(QStringLiteral("open/folder")).toString());
     if (files.isEmpty()) return;
     memory.setValue(QStringLiteral("open/folder"), QFileInfo(files.front()).absolutePath());
     open(files);
@@ -471,7 +482,7 @@ void Window::askForReferences() {
     if (!document_.photo()) return;
     QSettings memory;
     const QStringList files =
-        QFileDialog::getOpenFileNames(this, tr("Open files made elsewhere from this photo"),
+        QFileDialog::getOpenFileNames(this, tr("Open other versions of this photo"),
                                       memory.value(QStringLiteral("reference/folder")).toString());
     if (files.isEmpty()) return;
     memory.setValue(QStringLiteral("reference/folder"), QFileInfo(files.front()).absolutePath());
@@ -486,11 +497,11 @@ void Window::listMade() {
         auto* action = made_->addAction(tr("%1   %2   %3")
                                             .arg(QLatin1Char(e.letter))
                                             .arg(QFileInfo(QString::fromStdString(e.file)).fileName(),
-                                                 there ? QString::fromStdString(e.when) : tr("missing")),
+                                                 there ? QString::fromStdString(e.when) : tr("Missing")),
                                         this, [this, file = e.file] { document_.addReference(file); });
         action->setEnabled(there);
     }
-    if (made_->isEmpty()) made_->addAction(tr("nothing yet"))->setEnabled(false);
+    if (made_->isEmpty()) made_->addAction(tr("Nothing yet"))->setEnabled(false);
 }
 
 void Window::askForFolder() {
@@ -546,9 +557,8 @@ void Window::changeEvent(QEvent* event) {
 
 void Window::closeEvent(QCloseEvent* event) {
     if (drawer_->running() &&
-        QMessageBox::question(
-            this, tr("Irenic"),
-            tr("The queue is at work. Close? What is not done waits for the next start.")) !=
+        QMessageBox::question(this, tr("Irenic"),
+                              tr("Exports are running. Close? The rest waits for the next start.")) !=
             QMessageBox::Yes) {
         event->ignore();
         return;
@@ -566,7 +576,7 @@ void Window::closeEvent(QCloseEvent* event) {
         document_.save();
     }
     if (document_.unsaved() || remembered_.active()) {
-        exportBar_->setMessage(tr("Saving your work…"));
+        exportBar_->setMessage(tr("Saving your changes…"));
         event->ignore();
         return;
     }

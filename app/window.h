@@ -75,11 +75,12 @@ class Window : public QMainWindow {
     void askForVersion();
     void listVersions();
     void askForMonitor();
+    void useMonitor(const QString& file); // empty: the system's
     // Where in the photo itself a pixel of the developed picture lies.
     QString pixelText(QPoint pixel) const;
 
     // Overview and histogram of the look that is shown, from one picture.
-    void showOverview(const Picture& picture);
+    void showOverview(const PhotoPtr& photo, const Picture& picture);
 
     Jobs jobs_;
     Document document_{jobs_};

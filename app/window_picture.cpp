@@ -20,6 +20,7 @@
 #include "sheet/sheet.h"
 #include "window.h"
 
+#include "start/start_picture.h"
 namespace irenic {
 
 namespace {
@@ -158,6 +159,9 @@ bool WindowPicture::ready(Window& window) {
         !window.sheet().referenceHead(0)->toolTip().contains(QStringLiteral("matched:")))
         return false;
     if (!empty && !isClose && !window.sheet().allCurrent()) return false;
+    if (const auto* start = window.findChild<StartPicture*>();
+        empty && start->isVisible() && !start->isWhole())
+        return false;
     return !has(recommend_) || window.document().facts().recommended.has_value();
 }
 

@@ -126,6 +126,48 @@ class Bench {
         std::printf("photo seen before, to all originals: %.1f ms\n", median(originals));
     }
 
+    // What is seen of a sheet, and of a close-up, at a place that was not seen before: the photo itself,
+    // drafts of all that is visible, and true pixels.
+    void drafts() {
+        std::printf("%-14s %16s %16s %16s\n", "a new place", "photo, ms", "drafts, ms", "true, ms");
+        for (const bool large : {false, true})
+            for (const char* method : {"bm3d-quick", "bm3d", "nlbayes", "learned-quick", "learned"}) {
+                std::vector<double> photos, drafts, trues;
+                if (large) openCloseUp();
+                for (int round = 0; round < 3; ++round) {
+                    for (int i = 0; i < 3; ++i) {
+                        Settings s = window_.document().takes()[static_cast<std::size_t>(i)].settings;
+                        s.method = method, s.luminance = next();
+                        window_.document().setSettings(i, s);
+                    }
+                    const auto seen = [&] {
+                        std::vector<const Cell*> cells;
+                        for (const Cell* c : window_.findChildren<Cell*>())
+                            if (c->isVisible() && !c->visibleRegion().isEmpty()) cells.push_back(c);
+                        return cells;
+                    };
+                    const auto all = [&](Cell::Pixels least) {
+                        const auto cells = seen();
+                        return !cells.empty() && std::all_of(cells.begin(), cells.end(), [&](const Cell* c) {
+                            return static_cast<int>(c->pixels()) >= static_cast<int>(least);
+                        });
+                    };
+                    until([&] { return all(Cell::Pixels::True); });
+                    place_ += 400;
+                    window_.document().setPan({static_cast<double>(place_ % 2400 - 1200), 90.0});
+                    const double photo = until([&] { return all(Cell::Pixels::AtHand); }),
+                                 draft = until([&] { return all(Cell::Pixels::Draft); }),
+                                 right = until([&] { return all(Cell::Pixels::True); });
+                    photos.push_back(photo), drafts.push_back(photo + draft);
+                    trues.push_back(photo + draft + right);
+                }
+                std::printf("%-14s %16.0f %16.0f %16.0f%s\n", method, median(photos), median(drafts),
+                            median(trues), large ? "  (close-up)" : "");
+            }
+        emit window_.closeUp().closeAsked();
+        window_.document().setPan({});
+    }
+
     // One place fills the window: flips between what is rendered, and a change of strength to the last pixel.
     void closeUp() {
         openCloseUp();
@@ -170,7 +212,7 @@ class Bench {
         openCloseUp();
         CloseUp& view = window_.closeUp();
         int pictures = 0;
-        QObject::connect(view.cell(1), &Cell::drafted, [&] { ++pictures; });
+        QObject::connect(view.cell(1), &Cell::stepped, [&] { ++pictures; });
         QObject::connect(view.cell(1), &Cell::becameCurrent, [&] { ++pictures; });
         std::printf("%-14s %22s %16s\n", "a dragged strength", "pictures a second", "then fine, ms");
         for (const auto& m : methods()) {
@@ -251,6 +293,7 @@ class Bench {
     }
 
     Window window_;
+    int place_ = 0;
     float strength_ = 0.8f;
 };
 
@@ -272,6 +315,7 @@ int main(int argc, char** argv) {
     Bench bench(photos);
     const QString only = photos.size() > 2 ? photos[2] : QString();
     const auto wanted = [&](const char* part) { return only.isEmpty() || only == QLatin1String(part); };
+    if (wanted("drafts")) bench.drafts();
     if (wanted("sliders")) bench.sliders();
     if (wanted("panning")) bench.panning();
     if (wanted("switching")) bench.switching();

@@ -303,7 +303,7 @@ int clean(CleanOptions o, const Work& work) {
         const fs::path place = o.queue.empty() ? JobQueue::usualPlace() : fs::path(o.queue);
         const std::vector<ExportRequest> requests = requestsOf(tasks, o, *take.settings, look);
         JobQueue(place).add(requests);
-        std::printf("%zu files wait in the queue; 'irenic-cli queue run' or the window makes them.\n",
+        std::printf("Added %zu files to the queue. Run 'irenic-cli queue run', or open the window.\n",
                     requests.size());
         return failed ? 1 : 0;
     }
@@ -317,14 +317,12 @@ int clean(CleanOptions o, const Work& work) {
 void addCleanCommand(CLI::App& app, const Work& work, int& status) {
     const auto options = std::make_shared<CleanOptions>();
     CleanOptions& o = *options;
-    auto* command = app.add_subcommand("clean", "Write cleaned copies");
+    auto* command = app.add_subcommand("clean", "Remove noise and export");
     command->add_option("FILE", o.files, "Photos, folders of photos, patterns")->required();
     command->add_option("--method", o.settings.method, "Method id, see 'methods'");
-    command->add_option(
-        "--take,--preset", o.take,
-        "A take as text, a preset's name or file, or a sidecar: its chosen take and its look");
-    command->add_flag("--recommended", o.recommended,
-                      "Measure method and strengths on every photo, as 'recommend' does");
+    command->add_option("--take,--preset", o.take,
+                        "A take as text, a preset by name or file, or a sidecar (its chosen take and look)");
+    command->add_flag("--recommended", o.recommended, "Use the recommended take of each photo");
     for (const auto& field : fieldsOf<Settings>()) {
         const std::string name = std::string("--") + field.id;
         if (const auto* number = std::get_if<float Settings::*>(&field.member))
@@ -339,10 +337,10 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
         ->check(CLI::IsMember({"dng", "tiff", "jpeg", "png", "jxl"}));
     command->add_option(
         "--deliver", o.deliveries,
-        "A whole delivery, such as 'jpeg,quality=85,longest=2048,folder=web'; repeat for more");
+        "All export settings as text, such as 'jpeg,quality=85,longest=2048,folder=web'; repeat for more");
     command->add_option("--look", o.look,
                         "exposure=0.5,kelvin=4200,tint=3,highlights=-0.4,curve=0:0;0.5:0.6;1:1,"
-                        "vignetting,softness=thread,...; in a DNG as XMP and in its preview only");
+                        "vignetting,softness=medium,...; a DNG has it as XMP and in its preview only");
     command->add_option("--profile", o.profile,
                         "srgb, adobe, prophoto, rec2020, or an ICC file; not for DNG");
     command->add_option("--bits", o.bits, "TIFF: 8, 16, 32 (floating point); PNG: 8, 16")
@@ -350,21 +348,20 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
     command->add_option("--quality", o.quality, "JPEG and JPEG XL: 1 to 100")->check(between(1, 100));
     command
         ->add_option("--compression", o.compression,
-                     "DNG: lossless (JPEG) or none; TIFF: zip, lzw or none; default: packed")
+                     "DNG: lossless (JPEG) or none; TIFF: zip, lzw or none; default: lossless compression")
         ->check(CLI::IsMember({"lossless", "zip", "lzw", "none"}));
-    command->add_option("--size", o.size,
-                        "Pixels of the longer side, or per cent with a % sign; not for DNG");
+    command->add_option("--size", o.size, "Long edge in pixels, or per cent with a % sign; not for DNG");
     command->add_option(
         "--name", o.name,
         "A pattern: {stem} {letter} {take} {method} {iso} {date} {counter} {version}; default: {stem}-clean");
-    command->add_option("--out", o.out, "Folder; default: beside the original");
+    command->add_option("--out", o.out, "Folder; default: next to the original");
     command->add_option("--output", o.output, "File; only with one FILE");
     command->add_flag("--overwrite", o.overwrite, "Replace existing results; never an input");
     command->add_flag("--resume", o.resume,
-                      "Leave out what is there already, made of the same photo in the same way");
-    command->add_option("--jobs", o.jobs, "Processes at a time, each a wall around its photo")
+                      "Skip what exists already, made of the same photo in the same way");
+    command->add_option("--jobs", o.jobs, "Processes at a time; each cleans one photo")
         ->check(CLI::Range(1, 64));
-    auto* later = command->add_flag("--later", o.later, "Only put them in the queue");
+    auto* later = command->add_flag("--later", o.later, "Only add them to the queue");
     command->add_option("--queue", o.queue, "With --later: the queue's file; default: this user's")
         ->needs(later);
     command->add_flag("--json", o.asJson, "One JSON object in a line for each file");

@@ -128,7 +128,7 @@ int printState(const std::vector<std::string>& files, bool asJson, const Work& w
                        {"state", loaded.record ? irenic::jsonOf(*loaded.record) : json()}});
         if (asJson) return;
         std::printf("%s\n", irenic::shownPath(file).c_str());
-        if (!loaded.record) std::printf("  nothing is kept\n");
+        if (!loaded.record) std::printf("  nothing is saved\n");
         if (!loaded.record) return;
         const irenic::PhotoState& s = *loaded.record->state;
         for (const irenic::Take& t : s.takes)
@@ -223,12 +223,12 @@ int main(int argc, char** argv) {
     int status = 0;
 
     bool asJson = false;
-    auto* methods = app.add_subcommand("methods", "List the denoising methods");
+    auto* methods = app.add_subcommand("methods", "List the noise reduction methods");
     methods->add_flag("--json", asJson);
     methods->callback([&] { status = listMethods(asJson); });
 
     std::vector<std::string> files;
-    auto* inspectCommand = app.add_subcommand("inspect", "Say what files hold and how noisy they are");
+    auto* inspectCommand = app.add_subcommand("inspect", "Show what files hold and how much noise they have");
     inspectCommand->add_option("FILE", files)->required();
     inspectCommand->add_flag("--json", asJson);
     inspectCommand->callback([&] { status = inspect(files, asJson, work); });
@@ -237,13 +237,13 @@ int main(int argc, char** argv) {
     irenic::addQueueCommands(app, work, status);
 
     auto* recommendCommand =
-        app.add_subcommand("recommend", "Say which method and strengths leave the least estimated error");
+        app.add_subcommand("recommend", "Show the method and strengths with the least estimated error");
     recommendCommand->add_option("FILE", files)->required();
     recommendCommand->add_flag("--json", asJson);
     recommendCommand->callback([&] { status = recommendAll(files, asJson, work); });
 
     auto* stateCommand =
-        app.add_subcommand("state", "Say what is kept for photos: takes, probes, look, choice");
+        app.add_subcommand("state", "Show the saved takes, probes, look and choice of photos");
     stateCommand->add_option("FILE", files)->required();
     stateCommand->add_flag("--json", asJson);
     stateCommand->callback([&] { status = printState(files, asJson, work); });
@@ -257,11 +257,10 @@ int main(int argc, char** argv) {
                              "X,Y,W,H; repeat for more; default: placed by measurement");
     sheetCommand->add_option("--zoom", sheetOptions.zoom)->check(irenic::between(0.01, 16));
     sheetCommand->add_option("--look", sheetOptions.look, "As in 'clean'");
-    sheetCommand->add_option("--push", sheetOptions.push, "Stops, for looking only")
+    sheetCommand->add_option("--push", sheetOptions.push, "Brightens the picture, in stops")
         ->check(irenic::between(-10, 10));
     sheetCommand->add_option("--output", sheetOptions.output)->required();
-    sheetCommand->add_flag("--overwrite", sheetOptions.overwrite,
-                           "Replace a sheet that is there; nothing else");
+    sheetCommand->add_flag("--overwrite", sheetOptions.overwrite, "Replace an existing sheet; nothing else");
     sheetCommand->callback([&] {
         // Text needs a font engine, but no window and no display.
         if (!qEnvironmentVariableIsSet("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");

@@ -99,7 +99,7 @@ int workOn(const QueueOptions& o, const Work& work) {
 
 void addQueueCommands(CLI::App& app, const Work& work, int& status) {
     const auto options = std::make_shared<QueueOptions>();
-    auto* queue = app.add_subcommand("queue", "The queue of files to make that the window fills");
+    auto* queue = app.add_subcommand("queue", "The export queue");
     queue->require_subcommand(1);
     const auto add = [&](const char* name, const char* text, std::function<int()> act) {
         auto* command = queue->add_subcommand(name, text);
@@ -110,10 +110,10 @@ void addQueueCommands(CLI::App& app, const Work& work, int& status) {
     add("list", "Say what waits, runs, is done and has failed", [options] {
         return list(*options);
     })->add_flag("--json", options->asJson);
-    add("run", "Work it off", [options, &work] { return runQueue(*options, work); })
+    add("run", "Export everything that is waiting", [options, &work] { return runQueue(*options, work); })
         ->add_option("--jobs", options->workers, "Processes at a time")
         ->check(CLI::Range(1, 64));
-    add("retry", "Let what failed wait once more", [options] {
+    add("retry", "Put what failed back in the queue", [options] {
         JobQueue(options->queue).retryFailed();
         return 0;
     });

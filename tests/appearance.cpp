@@ -1,7 +1,9 @@
 // How the window looks: contrast of text, texts that fit their boxes at every size, scale and length.
 #include <QAbstractButton>
+#include <QAction>
 #include <QComboBox>
 #include <QLabel>
+#include <QMenu>
 #include <QRegularExpression>
 #include <QScopeGuard>
 #include <QStyleOption>
@@ -10,6 +12,7 @@
 
 #include "start/start_page.h"
 #include "style/icon.h"
+#include "style/preference.h"
 #include "style/style.h"
 #include "window_support.h"
 
@@ -88,7 +91,50 @@ class TestAppearance : public test::WindowTest {
         return found;
     }
 
+    // Texts that stand in the window whatever photo it shows, with their tool tips, as rows of a table.
+    QStringList rowsOfWords() {
+        QStringList rows;
+        const auto add = [&](QString text, QString tip) {
+            text.remove(QLatin1Char('&'));
+            if (text.size() < 3 || text.contains(QStringLiteral("mill")) ||
+                text.contains(QStringLiteral(".dng")))
+                return;
+            tip = tip.section(QLatin1Char('\n'), 0, 0);
+            rows << QStringLiteral("| %1 | %2 |")
+                        .arg(text, tip == text || tip.remove(QStringLiteral("…")) == text ? QString() : tip);
+        };
+        for (const QAction* a : window_->findChildren<QAction*>())
+            if (!a->menu() && !a->isSeparator()) add(a->text(), a->toolTip());
+        for (const QMenu* m : window_->findChildren<QMenu*>()) add(m->title(), {});
+        for (const QAbstractButton* b : window_->findChildren<QAbstractButton*>())
+            add(b->text(), b->toolTip());
+        rows.removeDuplicates();
+        rows.sort();
+        return rows;
+    }
+
   private slots:
+    // Whoever changes a text reads it beside its neighbours.
+    void everyTextIsKnown() {
+        const QStringList rows = rowsOfWords();
+        QVERIFY(rows.size() > 60);
+        QFile page(QStringLiteral(IRENIC_DOCS "/words.md"));
+        QVERIFY(page.open(QIODevice::ReadOnly));
+        const QString text = QString::fromUtf8(page.readAll()), head = QStringLiteral("|---|---|\n");
+        page.close();
+        if (qEnvironmentVariableIsSet("IRENIC_WRITE_DOCS")) {
+            QVERIFY(page.open(QIODevice::WriteOnly));
+            page.write((text.left(text.indexOf(head) + head.size()) + rows.join(QLatin1Char('\n')) +
+                        QLatin1Char('\n'))
+                           .toUtf8());
+            return;
+        }
+        for (const QString& row : rows) QVERIFY2(text.contains(row), qPrintable(row));
+        // And nothing that is no more.
+        QCOMPARE(
+            text.mid(text.indexOf(head) + head.size()).split(QLatin1Char('\n'), Qt::SkipEmptyParts).size(),
+            rows.size());
+    }
     void typefaceAndIconsAreTheShippedOnes() {
         QCOMPARE(QFontInfo(QApplication::font()).family(), QStringLiteral("Open Sans"));
         using style::Icon;
@@ -106,6 +152,15 @@ class TestAppearance : public test::WindowTest {
             QVERIFY2(strong > 20, qPrintable(QString::number(strong)));
             QVERIFY(plain != off);
         }
+    }
+    void theDesktopsPreferenceIsFollowed() {
+        QVERIFY(style::greysFor(0) == style::Greys::Middle && style::greysFor(1) == style::Greys::Dark &&
+                style::greysFor(2) == style::Greys::Light && style::greysFor(77) == style::Greys::Middle);
+        // Where nobody answers nothing changes.
+        const style::Greys before = style::greys();
+        style::followDesktop(window_.get());
+        QCoreApplication::processEvents();
+        QVERIFY(style::greys() == before);
     }
     void textStandsOut() {
         for (const style::Greys g : {style::Greys::Middle, style::Greys::Dark, style::Greys::Light}) {

@@ -94,7 +94,7 @@ class TestCloseUp : public test::WindowTest {
         QVERIFY(ready());
         Cell* cell = view().cell(1);
         const float before = cell->wanted().recipe().settings.luminance;
-        QSignalSpy pictures(cell, &Cell::drafted), done(cell, &Cell::becameCurrent);
+        QSignalSpy pictures(cell, &Cell::stepped), done(cell, &Cell::becameCurrent);
         auto* rule = head->findChild<Rule*>("luminance");
         const QPoint from(static_cast<int>(rule->placeOf(rule->value())), rule->height() / 2);
         QTest::mousePress(rule, Qt::LeftButton, {}, from);

@@ -47,7 +47,7 @@ class TestCommandLine : public QObject {
         for (const char* id : {"wavelet", "nlm", "bm3d"}) QVERIFY(ids.contains(QLatin1String(id)));
     }
     void stateAndTakes() {
-        QCOMPARE(run({"state", mill_}).out.contains("nothing is kept"), true);
+        QCOMPARE(run({"state", mill_}).out.contains("nothing is saved"), true);
         PhotoState state = freshState();
         state.takes[1].settings = settingsFromText("wavelet,luminance=0.7,grain=0.1");
         state.chosen = state.takes[1].id;
@@ -134,7 +134,7 @@ class TestCommandLine : public QObject {
             return qGreen(image.pixel(0, 0));
         };
         const int plain = brightness("", "plain.jpg"),
-                  lifted = brightness("exposure=1,softness=hair,curve=0:0;0.5:0.6;1:1", "lifted.jpg");
+                  lifted = brightness("exposure=1,softness=fine,curve=0:0;0.5:0.6;1:1", "lifted.jpg");
         QVERIFY2(plain > 0 && lifted > plain + 15,
                  qPrintable(QStringLiteral("%1 %2").arg(plain).arg(lifted)));
         QCOMPARE(run({"clean", mill_, "--method", "wavelet", "--look", "warmth=3", "--output", in("bad.dng")})

@@ -127,7 +127,7 @@ class TestComparing : public test::WindowTest {
         QTest::mousePress(label, Qt::LeftButton, {}, QPoint(5, 20));
         QTest::mouseRelease(label, Qt::LeftButton, {}, down);
         QTRY_COMPARE(document().probes()[1].name, first);
-        QCOMPARE(document().history().steps().back().name, std::string("probes put in order"));
+        QCOMPARE(document().history().steps().back().name, std::string("Probes reordered"));
     }
     void aRowPansByItselfAndWithShiftAll() {
         roomy();
@@ -168,7 +168,7 @@ class TestComparing : public test::WindowTest {
         QVERIFY(std::abs(after.width - before.width + 24 * pixels()) <= 1 &&
                 std::abs(after.height - before.height + 14 * pixels()) <= 1);
         QVERIFY(std::abs(after.area().x - area.x) <= 1 && std::abs(after.area().y - area.y) <= 1);
-        QCOMPARE(document().history().steps().back().name, std::string("probe 1 resized"));
+        QCOMPARE(document().history().steps().back().name, std::string("Probe 1 resized"));
         // At most twelve.
         while (document().probes().size() < Document::kMostProbes) document().addProbe(60, 60);
         document().addProbe(90, 90);
@@ -235,8 +235,8 @@ class TestComparing : public test::WindowTest {
         const QString file = folder_.filePath(QStringLiteral("other.png"));
         other.save(file);
         document().addReference(file.toStdString());
-        QTRY_VERIFY_WITH_TIMEOUT(sheet().referenceHead(0)->toolTip().contains(QStringLiteral("same picture")),
-                                 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(
+            sheet().referenceHead(0)->toolTip().contains(QStringLiteral("another picture")), 60000);
         QVERIFY(sheet().cell(0, 4)->state() == Cell::State::Empty);
     }
     void thePictureIsDividedInFourWays() {

@@ -358,7 +358,7 @@ class TestDngKinds : public QObject {
         d = plain(), d.raw[0xc71f] = test::shortsTag({2});
         QVERIFY(says(d, "interleaved"));
         d = linear(), d.raw[0x011c] = test::shortsTag({2});
-        QVERIFY(says(d, "apart"));
+        QVERIFY(says(d, "planar"));
         d = plain(), d.raw.erase(0x828d);
         QVERIFY(says(d, "laid out"));
         d = plain(), d.raw[0x828d] = test::shortsTag({0, 2});

@@ -82,7 +82,7 @@ class TestDrawer : public test::WindowTest {
         photos.lookForMade();
         QTRY_VERIFY2(said().endsWith(QStringLiteral("exported, 1 missing")), qPrintable(said()));
         QVERIFY(photos.item(0)->toolTip().contains(
-            QStringLiteral("missing: %1").arg(folder_.filePath("one-small.jpg"))));
+            QStringLiteral("Missing: %1").arg(folder_.filePath("one-small.jpg"))));
         // A command gets the file.
         const QString made = folder_.filePath("one-made.tif"),
                       copy = folder_.filePath("copied by a command.tif");
@@ -119,7 +119,7 @@ class TestDrawer : public test::WindowTest {
         QCOMPARE(failed, 1);
         auto* list = part<QTreeView>("queueList");
         QVERIFY(list->model()->index(2, QueueModel::Says).data().toString().contains("bad.dng"));
-        QTest::mouseClick(part<QToolButton>("retryFailed"), Qt::LeftButton);
+        part<QAction>("retryFailed")->trigger();
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
     }
     void whatWaitedAsksBeforeItGoesOn() {
@@ -131,8 +131,8 @@ class TestDrawer : public test::WindowTest {
         again();
         begin();
         QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&
-                    part<QLabel>("queueNote")->text().contains("1 wait from last time"));
-        QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Go on"));
+                    part<QLabel>("queueNote")->text().contains("1 exports left from last time"));
+        QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Resume"));
         // Nobody works at it until it is asked for.
         QVERIFY(drawer().queue()->paused() && !drawer().queue()->claim());
         QVERIFY(!QFile::exists(folder_.filePath("one-later.dng")));

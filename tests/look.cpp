@@ -44,7 +44,9 @@ class TestLook : public QObject {
         QCOMPARE(textOf(look), std::string());
         look.asShot = false, look.kelvin = 4200, look.tint = -3.5f, look.exposure = 0.35f,
         look.shadows = 0.4f, look.curve = {{0, 0}, {0.4f, 0.5f}, {1, 1}};
-        look.vignetting = look.distortion = true, look.edges = Edges::KeepAll, look.softness = Softness::Cord,
+        QVERIFY(lookFromText("softness=hair").softness == Softness::Fine); // as older files have it
+        QVERIFY(lookFromText("softness=none").softness == Softness::Off);
+        look.vignetting = look.distortion = true, look.edges = Edges::KeepAll, look.softness = Softness::Wide,
         look.demosaic = Demosaic::Quick;
         QVERIFY(lookFromText(textOf(look)) == look);
         QVERIFY(!look.plain());
@@ -287,8 +289,8 @@ class TestLook : public QObject {
                  qPrintable(QStringLiteral("%1 %2").arg(dark.exposure).arg(bright.exposure)));
         QVERIFY(dark.exposure <= 3 && bright.exposure >= -2 && bright.highlights <= 0 && dark.shadows >= 0);
         Look kept;
-        kept.softness = Softness::Hair, kept.asShot = false;
-        QVERIFY(automaticLook(test::shoot(1600).photo, kept).softness == Softness::Hair);
+        kept.softness = Softness::Fine, kept.asShot = false;
+        QVERIFY(automaticLook(test::shoot(1600).photo, kept).softness == Softness::Fine);
     }
     // Overshoot at a strong edge under 2 % of the step, at every grade; the edge gets steeper.
     void sharpeningHasNoHalo_data() {
@@ -319,7 +321,7 @@ class TestLook : public QObject {
         for (const char* id : {"", "wavelet"}) {
             const Settings take = *id ? Settings{id} : kOriginal;
             Look sharp;
-            sharp.softness = Softness::Cord;
+            sharp.softness = Softness::Wide;
             const Rect area{24, 24, 112, 112};
             const auto spread = [&](const Look& look) {
                 const auto rgb = developRegion(recipeOf(p, take, look), area, kWorkingSpace);
@@ -361,7 +363,7 @@ class TestLook : public QObject {
             return test::psnr(x, y, 4);
         };
         Look look;
-        look.softness = Softness::Thread;
+        look.softness = Softness::Medium;
         const double before = error(blurred, {}), after = error(blurred, look);
         QVERIFY2(after > before + 1, qPrintable(QStringLiteral("%1 -> %2 dB").arg(before).arg(after)));
     }

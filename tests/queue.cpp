@@ -244,7 +244,7 @@ class TestQueue : public QObject {
         }
         QVERIFY((namesIn(out) == std::vector<std::string>{"mill-0-clean-2.tif", "mill-0-clean.tif"}));
         QVERIFY(queue.list()[2].state == JobState::Failed &&
-                queue.list()[2].reason.find("there already") != std::string::npos);
+                queue.list()[2].reason.find("the file exists") != std::string::npos);
     }
     void aWorkerThatIsKilledIsTriedOnceMore() {
         const fs::path out = in("killed");

@@ -223,7 +223,7 @@ class TestReferences : public QObject {
             (void)Reference::open(other, *photo_, {});
             QFAIL("it was taken");
         } catch (const NotAlike& e) {
-            QVERIFY(std::string(e.what()).find("same picture") != std::string::npos);
+            QVERIFY(std::string(e.what()).find("another picture") != std::string::npos);
         }
         QVERIFY_EXCEPTION_THROWN((void)Reference::open(path("nothing.png"), *photo_, {}), PhotoError);
     }

@@ -184,19 +184,25 @@ class TestSession : public QObject {
         a.giveIds();
         PhotoState b = a;
         b.takes[1].settings.colour = 1.4f;
-        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("B: colour 1.00× to 1.40×"));
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("B: colour 1.00× → 1.40×"));
         b = a, b.takes[0].settings.detail = 0.5f;
-        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("A: detail 25 % to 50 %"));
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("A: detail 25 % → 50 %"));
         b = a, b.probes[1].x = 90;
-        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("probe 2 moved"));
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("Probe 2 moved"));
         b = a, b.takes.erase(b.takes.begin() + 2);
-        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("take C removed"));
-        QCOMPARE(QString::fromStdString(nameOfChange(b, a)), QStringLiteral("take C added"));
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("Take C removed"));
+        QCOMPARE(QString::fromStdString(nameOfChange(b, a)), QStringLiteral("Take C added"));
         b = a, b.look.exposure = -0.5f;
         QCOMPARE(QString::fromStdString(nameOfChange(a, b)),
-                 QStringLiteral("look: exposure 0.00 EV to −0.50 EV"));
+                 QStringLiteral("Look: exposure 0.00 EV → −0.50 EV"));
+        b = a, b.takes[1].settings.method = "nlbayes", b.takes[1].settings.mend = false;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)),
+                 QStringLiteral("B: method BM3D → NL-Bayes, repair bad pixels and banding off"));
+        b = a, b.look.asShot = false, b.look.kelvin = 4700, b.look.tint = -4, b.look.vignetting = true;
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)),
+                 QStringLiteral("Look: white balance as shot → 4700 K, tint −4.0, vignetting on"));
         b = a, b.chosen = a.takes[1].id;
-        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("B chosen"));
+        QCOMPARE(QString::fromStdString(nameOfChange(a, b)), QStringLiteral("Take B chosen"));
         QVERIFY(nameOfChange(a, a).empty());
     }
     void historyGoesAnywhereAndStaysSmall() {
@@ -231,9 +237,10 @@ class TestSession : public QObject {
         std::ofstream(sidecar) << "{\"irenic\": 1, \"takes\": [";
         const Loaded loaded = loadSidecar(photo, "00");
         QVERIFY(!loaded.record && loaded.messages.size() == 1);
-        QVERIFY2(loaded.messages[0].find("set-aside.dng.irenic.json: it is damaged (it is no valid JSON) and "
-                                         "was set aside as set-aside.dng") == 0,
-                 loaded.messages[0].c_str());
+        QVERIFY2(
+            loaded.messages[0].find("Settings of set-aside.dng.irenic.json are damaged (not valid JSON); the "
+                                    "photo starts with defaults. The old file is kept as set-aside.dng") == 0,
+            loaded.messages[0].c_str());
         QVERIFY(!fs::exists(sidecar) && fs::exists(in("set-aside.dng.irenic.json.damaged-1")));
         // Another one does not take its place.
         std::ofstream(sidecar) << "no json";

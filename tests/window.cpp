@@ -50,7 +50,7 @@ class TestWindow : public test::WindowTest {
                 if (c > 0) QVERIFY(sheet.cell(r, c)->image() != sheet.cell(r, 0)->image());
             }
         QVERIFY(find<QLabel>("shot")->text().contains("ISO 12800"));
-        QVERIFY(find<QLabel>("original")->text().contains(QStringLiteral("σ")));
+        QVERIFY(find<QLabel>("original")->text().contains(QStringLiteral("Noise")));
     }
     void cellsShowWhatTheCoreRenders() {
         Cell* cell = window_->sheet().cell(0, 2);
@@ -131,9 +131,42 @@ class TestWindow : public test::WindowTest {
         const double sigmas = riskNow()->sigmas();
         QVERIFY(sigmas > 0 && sigmas < 1);
         auto* mark = window_->sheet().head(3)->findChild<QLabel*>("risk");
-        QVERIFY(mark->text().contains(QString::number(sigmas, 'f', 2)));
+        QVERIFY(mark->text().contains(QString::number(std::lround(100 * sigmas)) + QStringLiteral(" %")));
         field(3, "luminance")->setValue(2.5);
         QTRY_VERIFY(mark->text().isEmpty());
+    }
+    // No cell is ever without the photo: what is at hand at once, then a draft, then true pixels.
+    void noCellIsEmptyWhileItWaits() {
+        Document& document = window_->document();
+        Settings slow;
+        slow.method = "learned";
+        document.setSettings(0, slow);
+        QTRY_VERIFY_WITH_TIMEOUT(window_->sheet().allCurrent(), 60000);
+        QSignalSpy drafts(window_->sheet().cell(0, 1), &Cell::drafted),
+            pictures(window_->sheet().cell(0, 1), &Cell::becameCurrent);
+        const QPoint away(30, 20);
+        document.setPan(away);
+        // Before anything could be made.
+        for (int row = 0; row < window_->sheet().rows(); ++row)
+            for (int column = 0; column < window_->sheet().columns(); ++column) {
+                const Cell* cell = window_->sheet().cell(row, column);
+                if (cell->isHidden() || cell->visibleRegion().isEmpty()) continue;
+                QVERIFY(cell->pixels() != Cell::Pixels::None);
+                QVERIFY(cell->state() == Cell::State::Current || cell->image().isNull());
+            }
+        // What it shows is this very place: near to the true pixels, unlike the place that was there before.
+        Cell* original = window_->sheet().cell(0, 0);
+        const QImage early = original->grab().toImage();
+        QTRY_VERIFY_WITH_TIMEOUT(window_->sheet().allCurrent(), 60000);
+        QVERIFY(drafts.count() > 0 || pictures.count() > 0);
+        const QImage late = original->grab().toImage();
+        double apart = 0;
+        for (int y = 30; y < late.height() - 30; ++y)
+            for (int x = 30; x < late.width() - 30; ++x)
+                apart += std::abs(qGray(early.pixel(x, y)) - qGray(late.pixel(x, y)));
+        QVERIFY2(apart / (late.width() - 60) / (late.height() - 60) < 40, qPrintable(QString::number(apart)));
+        document.resetPan();
+        QTRY_VERIFY_WITH_TIMEOUT(window_->sheet().allCurrent(), 60000);
     }
     void mendingIsSwitchedOff() {
         auto* mend = window_->sheet().head(0)->findChild<QAction*>("mend");
@@ -358,7 +391,7 @@ class TestWindow : public test::WindowTest {
         edges->setCurrentIndex(2);
         QVERIFY(window_->document().look().edges == Edges::KeepAll);
         find<QComboBox>("softness")->setCurrentIndex(2);
-        QVERIFY(window_->document().look().softness == Softness::Thread);
+        QVERIFY(window_->document().look().softness == Softness::Medium);
         QTest::mouseClick(find<QToolButton>("fringes"), Qt::LeftButton);
         QVERIFY(window_->document().look().fringes);
         QVERIFY(settle());

@@ -42,20 +42,22 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     auto* back = new QToolButton(this);
     back->setText(tr("Sheet"));
     back->setObjectName(QStringLiteral("backToSheet"));
-    back->setToolTip(tr("Back to the sheet. Key Esc"));
+    back->setToolTip(tr("Goes back to the sheet. (Esc)"));
     connect(back, &QToolButton::clicked, this, &CloseUp::closeAsked);
     const struct {
         QString text, tip;
         Qt::Key key;
     } manners[] = {
-        {tr("In place"),
-         tr("One after the other at the same place: the letters, arrows, Tab for the last two, "
-            "Space held for the original. Key F5"),
+        {tr("Flip"),
+         tr("Shows one take at a time, all at the same place. Letters and arrows choose, Tab flips the last "
+            "two, Space shows the original while held. (F5)"),
          Qt::Key_F5},
-        {tr("Divided"), tr("The last two at either side of a line that is dragged. Key F6"), Qt::Key_F6},
-        {tr("Beside"), tr("The last ones beside each other, at the same place. Key F7"), Qt::Key_F7},
-        {tr("Removed"), tr("What this take took away, amplified, on grey. Key F8"), Qt::Key_F8},
-        {tr("Difference"), tr("The last one less this one, amplified, on grey. Key F9"), Qt::Key_F9}};
+        {tr("Divide"), tr("Shows the last two takes on either side of a line that you drag. (F6)"),
+         Qt::Key_F6},
+        {tr("Side by side"), tr("Shows the last takes side by side, all at the same place. (F7)"),
+         Qt::Key_F7},
+        {tr("Removed"), tr("Shows what this take removed, amplified, on grey. (F8)"), Qt::Key_F8},
+        {tr("Difference"), tr("Shows the last take minus this one, amplified, on grey. (F9)"), Qt::Key_F9}};
     auto* top = new QHBoxLayout;
     top->setContentsMargins(4, 3, 4, 3);
     top->addWidget(back);
@@ -74,22 +76,22 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     }
     manners_->button(0)->setChecked(true);
     connect(manners_, &QButtonGroup::idClicked, this, [this](int id) { setManner(static_cast<Manner>(id)); });
-    for (const QString& text : {tr("everything"), tr("luminance"), tr("colour")}) what_->addItem(text);
-    what_->setAccessibleName(tr("What of the difference is shown"));
+    for (const QString& text : {tr("Luminance and colour"), tr("Luminance"), tr("Colour")})
+        what_->addItem(text);
+    what_->setAccessibleName(tr("Which part of the difference is shown"));
     what_->setObjectName(QStringLiteral("what"));
     gain_->setFixedWidth(150);
-    for (const QString& text : {tr("upright line"), tr("level line"), tr("line follows"), tr("quarters")})
+    for (const QString& text : {tr("Vertical"), tr("Horizontal"), tr("Follow pointer"), tr("Quarters")})
         lines_->addItem(text);
-    lines_->setAccessibleName(tr("How the picture is divided"));
-    lines_->setToolTip(
-        tr("A line that is dragged, upright or level; one that follows the pointer; or quarters by the last "
-           "two and what else there is"));
+    lines_->setAccessibleName(tr("How the view is divided"));
+    lines_->setToolTip(tr("Divides the view by a line that you drag, by one that follows the pointer, or "
+                          "into quarters of up to four takes."));
     lines_->setObjectName(QStringLiteral("lines"));
     connect(lines_, &QComboBox::activated, this, [this](int at) { setLine(static_cast<Line>(at)); });
-    above_->setText(tr("Above"));
+    above_->setText(tr("Stacked"));
     above_->setCheckable(true);
     above_->setObjectName(QStringLiteral("above"));
-    above_->setToolTip(tr("One above the other instead of side by side"));
+    above_->setToolTip(tr("Stacks the pictures instead of putting them side by side."));
     connect(above_, &QToolButton::clicked, this, [this] { refresh(), setFocus(); });
     top->addWidget(lines_);
     top->addWidget(above_);
@@ -186,9 +188,10 @@ void CloseUp::rebuild() {
         letter->setText(letterOf(i));
         letter->setCheckable(true);
         letter->setObjectName(QStringLiteral("letter%1").arg(letterOf(i)));
-        letter->setToolTip(i == 0           ? tr("The original. Key O")
-                           : takeOf(i) >= 0 ? tr("Take %1. Key %1").arg(letterOf(i))
-                                            : tr("Reference %1. Key R, again for the next").arg(letterOf(i)));
+        letter->setToolTip(i == 0 ? tr("Shows the original. (O)")
+                           : takeOf(i) >= 0
+                               ? tr("Shows take %1. (%1)").arg(letterOf(i))
+                               : tr("Shows reference %1. (R; again for the next)").arg(letterOf(i)));
         letter->setFocusPolicy(Qt::NoFocus);
         connect(letter, &QToolButton::clicked, this, [this, i] { showColumn(i); });
         index_->addWidget(letter);
@@ -213,7 +216,7 @@ void CloseUp::makeProbe(QPoint pixel) {
     document_.addProbe(static_cast<int>(std::lround(at.x)), static_cast<int>(std::lround(at.y)));
     if (document_.probes().size() == before) return;
     // The view stays where it is; the next probe is the new one.
-    large_->setText(tr("probe %1").arg(before + 1));
+    large_->setText(tr("Probe %1").arg(before + 1));
     large_->show();
     fading_.start();
     arrange();
@@ -316,10 +319,8 @@ void CloseUp::refresh() {
 std::optional<RenderKey> CloseUp::keyOf(int column, PicturePoint centre, QSize screen) const {
     const std::optional<Shown> shown = shelf_.shownIn(columns_[static_cast<std::size_t>(column)]);
     if (!shown) return {};
-    RenderKey key = renderKey({document_.photo(), Settings::original(), document_.look()}, centre,
-                              {document_.zoom(), document_.push()}, screen);
-    key.shown = *shown;
-    return key;
+    return renderKey(*shown, document_.photo(), document_.look(), centre,
+                     {document_.zoom(), document_.push()}, screen);
 }
 
 void CloseUp::setLine(Line line) {
@@ -429,14 +430,13 @@ void CloseUp::compare() {
     QString text;
     switch (manner_) {
     case Manner::Removed:
-        text = column_ == 0
-                   ? tr("Removed: nothing is taken from the original.")
-                   : tr("Removed by %1. Noise alone is even and without form: what has the form of the "
-                        "picture is detail that was lost.")
-                         .arg(letterOf(column_));
+        text =
+            column_ == 0
+                ? tr("Removed: nothing, this is the original.")
+                : tr("Removed by %1: even grain is noise, outlines are lost detail.").arg(letterOf(column_));
         break;
     case Manner::Difference:
-        text = tr("%1 less %2, over the noise: lighter than grey is lighter in %1.")
+        text = tr("%1 minus %2, relative to noise: lighter than grey means %1 is lighter.")
                    .arg(letterOf(before_), letterOf(column_));
         break;
     default: break;

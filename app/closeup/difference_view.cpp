@@ -17,7 +17,7 @@ constexpr double kOrder = -2999.5;
 DifferenceView::DifferenceView(Renderer& renderer, QWidget* parent) : QWidget(parent), renderer_(renderer) {
     setAttribute(Qt::WA_TransparentForMouseEvents);
     setAttribute(Qt::WA_OpaquePaintEvent);
-    setAccessibleName(tr("What differs, on grey"));
+    setAccessibleName(tr("Difference on grey"));
     again_.setSingleShot(true);
     again_.setInterval(300);
     connect(&again_, &QTimer::timeout, this, &DifferenceView::request);
@@ -71,7 +71,7 @@ void DifferenceView::paintEvent(QPaintEvent*) {
     if (!stale && failure_.isEmpty()) return;
     p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
     p.setPen(style::text());
-    p.drawText(rect(), Qt::AlignCenter, failure_.isEmpty() ? tr("being measured") : failure_);
+    p.drawText(rect(), Qt::AlignCenter, failure_.isEmpty() ? tr("Measuring…") : failure_);
 }
 
 } // namespace irenic

@@ -22,13 +22,12 @@ TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(style::kGap);
     // What the hand on a strength takes away, seen at once.
-    showRemoved_->setText(tr("Removed here"));
+    showRemoved_->setText(tr("Show removed"));
     showRemoved_->setCheckable(true);
     showRemoved_->setChecked(QSettings().value(QStringLiteral("closeUp/removed"), true).toBool());
     showRemoved_->setObjectName(QStringLiteral("removedHere"));
-    showRemoved_->setToolTip(
-        tr("Shows or hides what this take removes in the middle of the view, four times the noise's own "
-           "size: form in it is detail that is lost"));
+    showRemoved_->setToolTip(tr("Shows what this take removes in the middle of the view, amplified: even "
+                                "grain is noise, outlines are lost detail."));
     showRemoved_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     connect(showRemoved_, &QToolButton::toggled, this, [this](bool on) {
         QSettings().setValue(QStringLiteral("closeUp/removed"), on);

@@ -48,7 +48,7 @@ QWidget* DeliveryForm::box(const char* id, const char* name) {
         spin->setRange(static_cast<int>(field->least), static_cast<int>(field->most));
         spin->setPrefix(QString::fromUtf8(field->label) + QLatin1Char(' '));
         spin->setSuffix(QString::fromUtf8(field->unit));
-        if (isOf(*field, "longest")) spin->setSpecialValueText(tr("full size"));
+        if (isOf(*field, "longest")) spin->setSpecialValueText(tr("Full size"));
         connect(spin, &QSpinBox::valueChanged, this, &DeliveryForm::edited);
         made = spin;
     } else {

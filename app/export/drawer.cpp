@@ -68,7 +68,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     list_->setRootIsDecorated(false);
     list_->setUniformRowHeights(true);
     list_->setObjectName(QStringLiteral("queueList"));
-    list_->setAccessibleName(tr("The queue"));
+    list_->setAccessibleName(tr("Export queue"));
     list_->header()->setStretchLastSection(true);
     list_->header()->resizeSection(QueueModel::State, 90);
     list_->header()->resizeSection(QueueModel::Photo, 150);
@@ -81,7 +81,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     column->addWidget(list_, 1);
     column->addWidget(tools());
     setObjectName(QStringLiteral("drawer"));
-    setAccessibleName(tr("Drawer: delivery and queue"));
+    setAccessibleName(tr("Export several photos, and the queue"));
 
     connect(model_, &QueueModel::jobDone, this, [this](const QueuedJob& job) {
         document_.noteExport(job.request.photo, {job.target, job.finished,
@@ -107,7 +107,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
                                          .toStdString()));
     } catch (const std::exception& e) {
         setDelivery({});
-        message_ = tr("The last export settings cannot be used (%1); these are the usual ones.")
+        message_ = tr("The last export settings cannot be used (%1). These are the defaults.")
                        .arg(QString::fromUtf8(e.what()));
     }
     openQueue();
@@ -164,7 +164,7 @@ bool Drawer::withQueue(const std::function<void(JobQueue&)>& act) {
 void Drawer::setQueueAside() {
     try {
         const auto aside = JobQueue::setAside(place_);
-        emit message(tr("The damaged queue is now %1. A new one has begun.")
+        emit message(tr("The damaged queue was renamed to %1. A new one has started.")
                          .arg(QString::fromStdString(shownPath(aside))));
         openQueue();
     } catch (const QueueError& e) {
@@ -181,47 +181,46 @@ QWidget* Drawer::sentence() {
         row->addWidget(label);
         return label;
     };
-    word(tr("Deliver"));
+    word(tr("Export"));
     take_ = new QComboBox(line);
-    take_->addItems({tr("the chosen take"), tr("each one's own recommendation")});
+    take_->addItems({tr("The chosen take"), tr("Recommended take of each photo")});
     take_->setObjectName(QStringLiteral("deliverTake"));
-    take_->setAccessibleName(tr("Which take is delivered"));
-    take_->setToolTip(
-        tr("The take that is chosen for each photo, or what is measured to be best for each as it is made"));
+    take_->setAccessibleName(tr("Which take is exported"));
+    take_->setToolTip(tr("Exports the take that you chose for each photo, or the recommended one, measured "
+                         "when its turn comes."));
     row->addWidget(take_);
     word(tr("of"));
     whose_ = new QComboBox(line);
     whose_->addItems(
-        {tr("this photo"), tr("the selected photos"), tr("the selected photos, with this photo's take")});
+        {tr("This photo"), tr("Selected photos"), tr("Selected photos, with this photo's take and look")});
     whose_->setObjectName(QStringLiteral("deliverWhose"));
-    whose_->setAccessibleName(tr("Which photos are delivered"));
+    whose_->setAccessibleName(tr("Which photos are exported"));
     row->addWidget(whose_);
     word(tr("as"));
     row->addWidget(form_->box("format", "deliverFormat"));
     for (const char* field : {"bits", "space", "packing", "quality", "longest"})
         row->addWidget(form_->box(field, field));
-    word(tr("and as"));
+    word(tr("and"));
     also_ = new QComboBox(line);
     also_->setObjectName(QStringLiteral("deliverAlso"));
-    also_->setAccessibleName(tr("A second file of each, by a preset"));
-    also_->setToolTip(tr("A second file of each photo in the same go, such as a small JPEG beside a DNG: one "
-                         "of the kept deliveries"));
+    also_->setAccessibleName(tr("Second file of each photo"));
+    also_->setToolTip(
+        tr("Exports a second file of each photo by an export preset, such as a small JPEG next to a DNG."));
     row->addWidget(also_);
-    word(tr("named"));
+    word(tr("File name"));
     row->addWidget(form_->box("name", "deliverName"));
     folder_ = new QToolButton(line);
     folder_->setObjectName(QStringLiteral("deliverFolder"));
     folder_->setPopupMode(QToolButton::InstantPopup);
     folder_->setToolTip(QString::fromUtf8(findField<Delivery>("folder")->sentence));
     auto* places = new QMenu(folder_);
-    places->addAction(tr("Beside the originals"), this, [this] { form_->setFolder({}); });
-    places->addAction(tr("In a folder below each…"), this, [this] {
-        const QString name =
-            QInputDialog::getText(this, tr("Folder below the originals'"), tr("Name of the folder:"),
-                                  QLineEdit::Normal, QStringLiteral("clean"));
+    places->addAction(tr("Next to originals"), this, [this] { form_->setFolder({}); });
+    places->addAction(tr("In a subfolder…"), this, [this] {
+        const QString name = QInputDialog::getText(this, tr("Subfolder"), tr("Name of the subfolder:"),
+                                                   QLineEdit::Normal, QStringLiteral("clean"));
         if (!name.isEmpty()) form_->setFolder(name.toStdString());
     });
-    places->addAction(tr("In one folder…"), this, &Drawer::chooseFolder);
+    places->addAction(tr("Choose folder…"), this, &Drawer::chooseFolder);
     folder_->setMenu(places);
     row->addWidget(folder_);
     result_ = word({});
@@ -230,7 +229,7 @@ QWidget* Drawer::sentence() {
     costs_->setObjectName(QStringLiteral("deliverCosts"));
     presets_ = new QComboBox(line);
     presets_->setObjectName(QStringLiteral("deliverPresets"));
-    presets_->setAccessibleName(tr("Kept deliveries"));
+    presets_->setAccessibleName(tr("Export presets"));
     connect(presets_, &QComboBox::activated, this, [this](int at) {
         const QString text = presets_->itemData(at).toString();
         if (text == QLatin1String("keep")) return keepPreset();
@@ -242,10 +241,10 @@ QWidget* Drawer::sentence() {
         }
     });
     row->addWidget(presets_);
-    put_ = new QPushButton(tr("Put in the queue"), line);
+    put_ = new QPushButton(tr("Add to queue"), line);
     put_->setObjectName(QStringLiteral("deliver"));
     put_->setShortcut(QKeySequence(tr("Ctrl+Shift+E")));
-    put_->setToolTip(tr("Adds these files to the queue and begins. Ctrl+Shift+E"));
+    put_->setToolTip(tr("Adds these files to the queue and starts exporting. (Ctrl+Shift+E)"));
     connect(put_, &QPushButton::clicked, this, &Drawer::deliver);
     row->addWidget(put_);
     for (QComboBox* b : {take_, whose_, also_})
@@ -273,55 +272,117 @@ QWidget* Drawer::tools() {
     note_->setObjectName(QStringLiteral("queueNote"));
     note_->hide();
     row->addWidget(note_);
-    aside_ = button(tr("Set the damaged queue aside"), "setAside",
-                    tr("Gives the damaged file another name, and begins a new queue"),
-                    [this] { setQueueAside(); });
+    empty_ = new QLabel(tr("The queue is empty. Add to queue puts the files above here."), line);
+    empty_->setObjectName(QStringLiteral("emptyQueue"));
+    row->addWidget(empty_);
+    aside_ =
+        button(tr("Set damaged queue aside"), "setAside",
+               tr("Renames the damaged queue file and starts a new queue."), [this] { setQueueAside(); });
     aside_->hide();
-    pause_ = button(tr("Pause"), "pauseQueue", tr("What runs is finished; nothing new is begun"),
+    pause_ = button(tr("Pause"), "pauseQueue", tr("Finishes current files, starts no more."),
                     [this] { withQueue([this](JobQueue& q) { setPaused(!q.paused()); }); });
-    button(tr("Cancel"), "cancelJob", tr("The marked file is not made"),
-           [this] { withQueue([this](JobQueue& q) { q.cancel(current()); }); });
-    button(tr("Cancel all"), "cancelAll", tr("Nothing that runs or waits is made"),
-           [this] { withQueue([](JobQueue& q) { q.cancelAll(); }); });
-    button(tr("Try again"), "retryFailed", tr("Everything that failed waits once more"), [this] {
-        if (withQueue([](JobQueue& q) { q.retryFailed(); })) work();
-    });
-    button(tr("Earlier"), "earlier", tr("The marked file comes one sooner"),
-           [this] { withQueue([this](JobQueue& q) { q.move(current(), -1); }); });
-    button(tr("Later"), "later", tr("The marked file comes one later"),
-           [this] { withQueue([this](JobQueue& q) { q.move(current(), 1); }); });
-    button(tr("Clear what is done"), "clearDone",
-           tr("Takes done and cancelled ones off the list; files stay"),
-           [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
-    button(tr("Show in its folder"), "showFile", tr("Opens the marked file's folder in the file manager"),
-           [this] {
-               if (const QueuedJob* job = marked(); job && !job->target.empty())
-                   QDesktopServices::openUrl(
-                       QUrl::fromLocalFile(QFileInfo(QString::fromStdString(job->target)).absolutePath()));
-           });
-    button(tr("Open the file"), "openFile",
-           tr("Opens the marked file with the program that the desktop has for it"), [this] {
-               if (const QueuedJob* job = marked(); job && !job->target.empty())
-                   QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(job->target)));
-           });
-    button(tr("Run a command…"), "runCommand",
-           tr("Hands the marked file to a command of yours, in the place of {file} or as its last word"),
-           [this] {
-               const QueuedJob* job = marked();
-               if (!job || job->target.empty()) return;
-               const QString file = QString::fromStdString(job->target); // the list may change meanwhile
-               QSettings memory;
-               const QString key = QStringLiteral("deliver/command");
-               bool given = false;
-               const QString command =
-                   QInputDialog::getText(this, tr("Run a command"), tr("Command for the file:"),
-                                         QLineEdit::Normal, memory.value(key).toString(), &given);
-               if (!given || command.isEmpty()) return;
-               memory.setValue(key, command);
-               const QString wrong = startWith(command, file);
-               if (!wrong.isEmpty()) emit message(wrong);
-           });
+    clear_ = button(tr("Clear finished"), "clearDone",
+                    tr("Removes finished and cancelled exports from the list. Files stay."),
+                    [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
+    more_ = new QToolButton(line);
+    more_->setText(tr("More"));
+    more_->setObjectName(QStringLiteral("moreQueue"));
+    more_->setPopupMode(QToolButton::InstantPopup);
+    more_->setToolTip(tr("Retries or cancels exports."));
+    row->addWidget(more_);
+    more_->addAction(action(tr("Retry failed"), "retryFailed",
+                            tr("Puts everything that failed back in the queue."), {JobState::Failed}, false,
+                            [this] {
+                                if (withQueue([](JobQueue& q) { q.retryFailed(); })) work();
+                            }));
+    more_->addAction(action(tr("Cancel all"), "cancelAll",
+                            tr("Cancels everything that is waiting or exporting."),
+                            {JobState::Waiting, JobState::Running}, false,
+                            [this] { withQueue([](JobQueue& q) { q.cancelAll(); }); }));
+    rowActions();
     return line;
+}
+
+QAction* Drawer::action(const QString& text, const char* name, const QString& tip,
+                        std::vector<JobState> states, bool ofRow, const std::function<void()>& act) {
+    auto* a = new QAction(text, this);
+    a->setObjectName(QString::fromLatin1(name));
+    a->setToolTip(tip);
+    connect(a, &QAction::triggered, this, [this, act] {
+        act();
+        refresh();
+    });
+    actions_.push_back({a, std::move(states), ofRow});
+    return a;
+}
+
+// What acts on one file is in the menu of its row.
+void Drawer::rowActions() {
+    list_->setContextMenuPolicy(Qt::ActionsContextMenu);
+    list_->addAction(
+        action(tr("Open file"), "openFile", tr("Opens the selected file with its default program."),
+               {JobState::Done}, true, [this] {
+                   QDesktopServices::openUrl(QUrl::fromLocalFile(QString::fromStdString(marked()->target)));
+               }));
+    list_->addAction(action(tr("Show in folder"), "showFile",
+                            tr("Opens the folder of the selected file in the file manager."),
+                            {JobState::Done}, true, [this] {
+                                QDesktopServices::openUrl(QUrl::fromLocalFile(
+                                    QFileInfo(QString::fromStdString(marked()->target)).absolutePath()));
+                            }));
+    list_->addAction(
+        action(tr("Run a command…"), "runCommand",
+               tr("Runs a command on the selected file. {file} stands for its path; without it, the "
+                  "path comes last."),
+               {JobState::Done}, true, [this] { runCommand(); }));
+    list_->addAction(action(tr("Move up"), "earlier", tr("Exports the selected file one place earlier."),
+                            {JobState::Waiting}, true,
+                            [this] { withQueue([this](JobQueue& q) { q.move(current(), -1); }); }));
+    list_->addAction(action(tr("Move down"), "later", tr("Exports the selected file one place later."),
+                            {JobState::Waiting}, true,
+                            [this] { withQueue([this](JobQueue& q) { q.move(current(), 1); }); }));
+    list_->addAction(action(tr("Cancel"), "cancelJob", tr("Cancels the selected file."),
+                            {JobState::Waiting, JobState::Running}, true,
+                            [this] { withQueue([this](JobQueue& q) { q.cancel(current()); }); }));
+    connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, &Drawer::offer);
+    offer();
+}
+
+// What cannot be done is not pressable; without a queue there is nothing to press.
+void Drawer::offer() {
+    const auto any = [this](const std::vector<JobState>& states) {
+        return std::any_of(model_->jobs().begin(), model_->jobs().end(), [&](const QueuedJob& j) {
+            return std::find(states.begin(), states.end(), j.state) != states.end();
+        });
+    };
+    for (const auto& [action, states, ofRow] : actions_) {
+        const QueuedJob* own = ofRow ? marked() : nullptr;
+        action->setEnabled(ofRow ? own && std::find(states.begin(), states.end(), own->state) != states.end()
+                                 : any(states));
+    }
+    const bool waits = any({JobState::Waiting, JobState::Running});
+    pause_->setEnabled(waits || paused_);
+    clear_->setEnabled(any({JobState::Done, JobState::Cancelled}));
+    more_->setEnabled(waits || any({JobState::Failed}));
+    const bool empty = model_->jobs().empty();
+    for (QWidget* w : {static_cast<QWidget*>(pause_), static_cast<QWidget*>(clear_),
+                       static_cast<QWidget*>(more_), static_cast<QWidget*>(list_)})
+        w->setVisible(!empty);
+    empty_->setVisible(empty && queue_);
+}
+
+void Drawer::runCommand() {
+    const QString file = QString::fromStdString(marked()->target); // the list may change meanwhile
+    QSettings memory;
+    const QString key = QStringLiteral("deliver/command");
+    bool given = false;
+    const QString command =
+        QInputDialog::getText(this, tr("Run a command"), tr("Command to run on the file:"), QLineEdit::Normal,
+                              memory.value(key).toString(), &given);
+    if (!given || command.isEmpty()) return;
+    memory.setValue(key, command);
+    const QString wrong = startWith(command, file);
+    if (!wrong.isEmpty()) emit message(wrong);
 }
 
 const QueuedJob* Drawer::marked() const {
@@ -338,9 +399,9 @@ void Drawer::setDelivery(const Delivery& delivery) { form_->setDelivery(delivery
 void Drawer::describe() {
     const Delivery d = delivery();
     const QString folder = QString::fromStdString(d.folder);
-    folder_->setText(folder.isEmpty()                 ? tr("beside the originals")
-                     : QFileInfo(folder).isAbsolute() ? tr("in %1").arg(QFileInfo(folder).fileName())
-                                                      : tr("below, in %1").arg(folder));
+    folder_->setText(folder.isEmpty()                 ? tr("Next to originals")
+                     : QFileInfo(folder).isAbsolute() ? tr("Folder: %1").arg(QFileInfo(folder).fileName())
+                                                      : tr("Subfolder: %1").arg(folder));
     const PhotoPtr photo = document_.photo();
     const std::string problem = problemWith(d);
     QString shown = QString::fromStdString(problem);
@@ -360,8 +421,9 @@ void Drawer::describe() {
     }
     result_->setText(shown);
     put_->setEnabled(photo && problem.empty() && (chosen || own || whose_->currentIndex() == 1));
-    put_->setToolTip(put_->isEnabled() ? tr("Adds these files to the queue and begins. Ctrl+Shift+E")
-                                       : tr("Choose a take first: the tick at the head of its column."));
+    put_->setToolTip(put_->isEnabled()
+                         ? tr("Adds these files to the queue and starts exporting. (Ctrl+Shift+E)")
+                         : tr("Choose a take first: click the ring at the head of its column."));
     estimated_.reset();
     estimating_.cancel();
     costs_->clear();
@@ -376,7 +438,7 @@ void Drawer::measure() {
     const Export what{{photo, take.settings, document_.look()}, delivery(), {}, false};
     estimatedOf_ = what;
     estimatedOf_.recipe.photo.reset(); // it would stay in memory
-    costs_->setText(tr("size and time are being measured"));
+    costs_->setText(tr("Estimating size and time…"));
     estimating_ = jobs_.submit(
         Lane::Quiet, 4, [what](const Work& work) { return estimate(what, work); },
         [this](const Outcome<Estimate>& made) {
@@ -386,8 +448,8 @@ void Drawer::measure() {
                 whose_->currentIndex() == 0 ? 1 : std::max<qsizetype>(1, selected_().size());
             costs_->setText(
                 count == 1
-                    ? tr("about %1, %2").arg(sizeText(estimated_->bytes), timeText(estimated_->seconds))
-                    : tr("about %1 and %2 for all %3")
+                    ? tr("About %1, %2").arg(sizeText(estimated_->bytes), timeText(estimated_->seconds))
+                    : tr("About %1 and %2 for all %3")
                           .arg(sizeText(estimated_->bytes * static_cast<double>(count)),
                                timeText(estimated_->seconds * static_cast<double>(count)))
                           .arg(count));
@@ -442,7 +504,7 @@ void Drawer::deliver() {
     QStringList without;
     const std::vector<ExportRequest> all = requests(without);
     if (!without.isEmpty())
-        emit message(tr("No take is chosen for %1; choose one, or deliver each one's own recommendation.")
+        emit message(tr("No take is chosen for %1. Choose one, or export the recommended take of each photo.")
                          .arg(without.join(QStringLiteral(", "))));
     if (all.empty()) return;
     QSettings().setValue(QStringLiteral("deliver/last"), QString::fromStdString(textOf(delivery())));
@@ -468,8 +530,7 @@ void Drawer::work() {
     Workforce force;
     force.program = workerProgram();
     if (force.program.empty()) {
-        emit message(
-            tr("The program that makes the files, irenic-cli, is not there. Install it beside this one."));
+        emit message(tr("Cannot export: irenic-cli not found. Install it next to irenic."));
         return;
     }
     withQueue([&](JobQueue& q) { supervisor_ = std::make_unique<Supervisor>(q.file(), force); });
@@ -486,7 +547,7 @@ QString Drawer::summary() const {
     int count[5] = {};
     for (const QueuedJob& j : model_->jobs()) ++count[static_cast<int>(j.state)];
     QStringList parts;
-    const QString words[] = {tr("%1 wait"), tr("%1 run"), tr("%1 done"), tr("%1 failed"), {}};
+    const QString words[] = {tr("%1 waiting"), tr("%1 exporting"), tr("%1 done"), tr("%1 failed"), {}};
     for (const int state : {1, 0, 3, 2})
         if (count[state] > 0) parts << words[state].arg(count[state]);
     return parts.join(QStringLiteral(", "));
@@ -511,6 +572,7 @@ void Drawer::showEvent(QShowEvent* event) {
 void Drawer::refresh() {
     aside_->setVisible(damaged_);
     if (!queue_) {
+        offer();
         note_->setVisible(true);
         note_->setText(problem_);
         return;
@@ -527,31 +589,32 @@ void Drawer::refresh() {
         open += j.state == JobState::Waiting || j.state == JobState::Running;
         failed += j.state == JobState::Failed, done += j.state == JobState::Done;
     }
-    pause_->setText(paused_ ? tr("Go on") : tr("Pause"));
+    pause_->setText(paused_ ? tr("Resume") : tr("Pause"));
     note_->setVisible(paused_ && open > 0);
-    note_->setText(fromLastTime_ ? tr("%1 wait from last time. Shall they go on?").arg(open)
-                                 : tr("paused, %1 wait").arg(open));
+    note_->setText(fromLastTime_ ? tr("%1 exports left from last time. Resume?").arg(open)
+                                 : tr("Paused, %1 waiting").arg(open));
     const bool works = running();
-    if (works && !awake_) awake_ = std::make_unique<StayAwake>(tr("Files are being made"));
+    if (works && !awake_) awake_ = std::make_unique<StayAwake>(tr("Exports are running"));
     if (!works) awake_.reset();
     if (before_ > 0 && open == 0) {
-        notify(tr("Irenic"), failed ? tr("%1 files are done, %2 failed.").arg(done).arg(failed)
-                                    : tr("%1 files are done.").arg(done));
+        notify(tr("Irenic"), failed ? tr("%1 files exported, %2 failed.").arg(done).arg(failed)
+                                    : tr("%1 files exported.").arg(done));
         supervisor_.reset();
     }
     before_ = open;
+    offer();
     emit changed();
 }
 
 void Drawer::chooseFolder() {
-    const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for the files"),
+    const QString folder = QFileDialog::getExistingDirectory(this, tr("Folder for exports"),
                                                              QString::fromStdString(delivery().folder));
     if (!folder.isEmpty()) form_->setFolder(folder.toStdString());
 }
 
 void Drawer::keepPreset() {
     presets_->setCurrentIndex(0);
-    const QString name = QInputDialog::getText(this, tr("Keep this delivery"), tr("Name of the delivery:"));
+    const QString name = QInputDialog::getText(this, tr("Save export preset"), tr("Name of the preset:"));
     if (name.isEmpty()) return;
     QSettings().setValue(QStringLiteral("deliveries/") + name, QString::fromStdString(textOf(delivery())));
     listPresets();
@@ -561,15 +624,15 @@ void Drawer::listPresets() {
     QSettings memory;
     memory.beginGroup(QStringLiteral("deliveries"));
     if (memory.childKeys().isEmpty())
-        memory.setValue(tr("small JPEG"), QStringLiteral("jpeg,quality=85,longest=2048,name={stem}-small"));
+        memory.setValue(tr("Small JPEG"), QStringLiteral("jpeg,quality=85,longest=2048,name={stem}-small"));
     presets_->clear(), also_->clear();
-    presets_->addItem(tr("kept deliveries"));
-    also_->addItem(tr("nothing else"));
+    presets_->addItem(tr("Export presets"));
+    also_->addItem(tr("None"));
     for (const QString& name : memory.childKeys()) {
         presets_->addItem(name, memory.value(name));
         also_->addItem(name, memory.value(name));
     }
-    presets_->addItem(tr("Keep this one…"), QStringLiteral("keep"));
+    presets_->addItem(tr("Save export preset…"), QStringLiteral("keep"));
 }
 
 } // namespace irenic

@@ -13,6 +13,7 @@
 #include "export/queue_model.h"
 #include "queue/supervisor.h"
 
+class QAction;
 class QComboBox;
 class QLabel;
 class QPushButton;
@@ -73,6 +74,12 @@ class Drawer : public QWidget {
     void listPresets();
     QWidget* sentence();
     QWidget* tools();
+    void rowActions();
+    // Something to do with the file of a row, or with all: where a file is in one of these states.
+    QAction* action(const QString& text, const char* name, const QString& tip, std::vector<JobState> states,
+                    bool ofRow, const std::function<void()>& act);
+    void offer(); // what can be done now
+    void runCommand();
 
     Document& document_;
     Jobs& jobs_;
@@ -87,8 +94,14 @@ class Drawer : public QWidget {
     QTreeView* list_;
     DeliveryForm* form_;
     QComboBox *take_, *whose_, *presets_, *also_;
-    QToolButton *folder_, *pause_, *aside_ = nullptr;
-    QLabel *result_, *costs_, *note_ = nullptr;
+    QToolButton *folder_, *pause_ = nullptr, *clear_ = nullptr, *more_ = nullptr, *aside_ = nullptr;
+    struct Offered {
+        QAction* action;
+        std::vector<JobState> states;
+        bool ofRow;
+    };
+    std::vector<Offered> actions_;
+    QLabel *result_, *costs_, *note_ = nullptr, *empty_ = nullptr;
     bool paused_ = false;
     bool fromLastTime_ = false; // what waits was left by an earlier window
     QPushButton* put_;

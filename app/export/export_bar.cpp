@@ -24,13 +24,12 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     message_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     start_->setObjectName(QStringLiteral("export"));
     start_->setShortcut(QKeySequence(tr("Ctrl+E")));
-    start_->setToolTip(tr("Write the chosen take to a file. The original is never touched. Ctrl+E"));
+    start_->setToolTip(tr("Exports the chosen take to a file. The original is never touched. (Ctrl+E)"));
     queue_->setObjectName(QStringLiteral("showQueue"));
     queue_->setCheckable(true);
-    queue_->setText(tr("Deliver and queue"));
+    queue_->setText(tr("Export queue"));
     queue_->setShortcut(QKeySequence(tr("Ctrl+D")));
-    queue_->setToolTip(tr(
-        "Opens or closes the drawer: several files at once, names, sizes, and how the queue stands. Ctrl+D"));
+    queue_->setToolTip(tr("Exports several photos at once, and shows the queue. (Ctrl+D)"));
     cancel_->setObjectName(QStringLiteral("cancel"));
     bar_->setRange(0, 1000);
     bar_->setMaximumWidth(260);
@@ -53,7 +52,7 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     connect(start_, &QPushButton::clicked, this, &ExportBar::chooseTarget);
     connect(cancel_, &QPushButton::clicked, this, [this] {
         job_.cancel();
-        finish({}, tr("Export cancelled; nothing was written."));
+        finish({}, tr("Export cancelled. Nothing was written."));
     });
     connect(&document_, &Document::chosenChanged, this, &ExportBar::refresh);
     connect(&document_, &Document::photoChanged, this, &ExportBar::refresh);
@@ -87,7 +86,7 @@ void ExportBar::ask(const QString& question, const QString& answer, std::functio
 
 void ExportBar::setQueue(const QString& text) {
     const QKeySequence key = queue_->shortcut();
-    queue_->setText(text.isEmpty() ? tr("Deliver and queue") : tr("Queue: %1").arg(text));
+    queue_->setText(text.isEmpty() ? tr("Export queue") : tr("Queue: %1").arg(text));
     queue_->setShortcut(key);
 }
 
@@ -98,7 +97,7 @@ void ExportBar::refresh() {
     start_->setEnabled(can);
     start_->setText(
         document_.chosen() >= 0
-            ? tr("Export %1…")
+            ? tr("Export take %1…")
                   .arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
             : tr("Export…"));
     bar_->setVisible(running());
@@ -157,7 +156,7 @@ void ExportBar::finish(const QString& file, const QString& problem) {
     ticking_.stop();
     refresh();
     if (problem.isEmpty()) {
-        setMessage(tr("Written and read back: %1").arg(QFileInfo(file).fileName()));
+        setMessage(tr("Exported and verified: %1").arg(QFileInfo(file).fileName()));
         emit exported(file);
     } else {
         setMessage(problem);

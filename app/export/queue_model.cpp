@@ -78,7 +78,7 @@ int QueueModel::columnCount(const QModelIndex& parent) const { return parent.isV
 
 QVariant QueueModel::headerData(int section, Qt::Orientation orientation, int role) const {
     if (role != Qt::DisplayRole || orientation != Qt::Horizontal) return {};
-    const QString names[] = {tr("State"), tr("Photo"), tr("File"), tr("How it stands")};
+    const QString names[] = {tr("State"), tr("Photo"), tr("File"), tr("Details")};
     return names[section];
 }
 
@@ -102,7 +102,7 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     if (role != Qt::DisplayRole) return {};
     switch (at.column()) {
     case State: {
-        const QString words[] = {tr("waits"), tr("runs"), tr("done"), tr("failed"), tr("cancelled")};
+        const QString words[] = {tr("Waiting"), tr("Exporting"), tr("Done"), tr("Failed"), tr("Cancelled")};
         return words[static_cast<int>(j.state)];
     }
     case Photo: return QFileInfo(photo).fileName();
@@ -123,7 +123,7 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     if (j.state == JobState::Done) return tr("%1 s").arg(j.seconds, 0, 'f', 1);
     if (j.state == JobState::Failed) return QString::fromStdString(j.reason);
     if (j.state == JobState::Waiting && !j.reason.empty())
-        return tr("waits for a second try: %1").arg(QString::fromStdString(j.reason));
+        return tr("Will retry: %1").arg(QString::fromStdString(j.reason));
     return {};
 }
 

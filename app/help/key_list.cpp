@@ -3,61 +3,138 @@
 #include <QAbstractButton>
 #include <QAction>
 #include <QHeaderView>
+#include <QLineEdit>
+#include <QMenu>
+#include <QMenuBar>
 #include <QTableWidget>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <functional>
 #include <set>
 
 namespace irenic {
 
+namespace {
+
+QString plain(QString text) {
+    text.remove(QLatin1Char('&')).remove(QStringLiteral("…"));
+    // Undo and redo carry the name of the step.
+    if (const auto colon = text.indexOf(QStringLiteral(": ")); colon > 0) text.truncate(colon);
+    return text;
+}
+
+// What no action stands for.
+QList<KeyEntry> gestures() {
+    const QString sheet = QObject::tr("Sheet"), closeUp = QObject::tr("Close-up"),
+                  mouse = QObject::tr("Mouse and sliders"), lists = QObject::tr("Lists");
+    return {{sheet, QObject::tr("Arrows"), QObject::tr("Go from cell to cell")},
+            {sheet, QObject::tr("Enter"), QObject::tr("Open the cell in the close-up")},
+            {closeUp, QObject::tr("O"), QObject::tr("Show the original")},
+            {closeUp, QObject::tr("A to H"), QObject::tr("Show that take")},
+            {closeUp, QObject::tr("R"), QObject::tr("Show the next reference")},
+            {closeUp, QObject::tr("Left, Right"), QObject::tr("Show the previous or next take")},
+            {closeUp, QObject::tr("Tab"), QObject::tr("Flip the last two")},
+            {closeUp, QObject::tr("Space"), QObject::tr("Show the original while held")},
+            {closeUp, QObject::tr("Up, Down"), QObject::tr("Zoom in or out")},
+            {closeUp, QObject::tr("Shift+Arrows"), QObject::tr("Pan")},
+            {closeUp, QObject::tr("Page Up, Page Down"), QObject::tr("Go to the previous or next probe")},
+            {closeUp, QObject::tr("P"), QObject::tr("Add a probe here")},
+            {closeUp, QObject::tr("Enter"), QObject::tr("Choose this take for export")},
+            {closeUp, QObject::tr("Esc"), QObject::tr("Go back to the sheet")},
+            {mouse, QObject::tr("Drag a cell"), QObject::tr("Pan its row; with Shift all rows")},
+            {mouse, QObject::tr("Wheel on a cell"), QObject::tr("Zoom at the pointer")},
+            {mouse, QObject::tr("Double-click a cell"), QObject::tr("Open it in the close-up")},
+            {mouse, QObject::tr("Drag a slider"), QObject::tr("Set its value; with Shift 10× finer")},
+            {mouse, QObject::tr("Arrows on a slider"), QObject::tr("One step; with Shift the smallest")},
+            {mouse, QObject::tr("Double-click a slider"), QObject::tr("Reset its value; so does Delete")},
+            {mouse, QObject::tr("Drag on the overview"), QObject::tr("Move a probe")},
+            {mouse, QObject::tr("Double-click the overview"), QObject::tr("Add a probe")},
+            {lists, QObject::tr("Delete"),
+             QObject::tr("In the list: close the selected photos. On the overview: remove the probe")}};
+}
+
+} // namespace
+
 QList<KeyEntry> keysOf(const QWidget* window) {
     QList<KeyEntry> out;
     std::set<QString> seen;
-    const auto add = [&](const QKeySequence& keys, QString what) {
+    const auto add = [&](const QString& group, const QKeySequence& keys, const QString& what) {
         const QString text = keys.toString(QKeySequence::NativeText);
-        what.remove(QLatin1Char('&')).remove(QStringLiteral("…"));
-        // Undo and redo carry the name of the step.
-        if (const auto colon = what.indexOf(QStringLiteral(": ")); colon > 0) what.truncate(colon);
-        if (!text.isEmpty() && seen.insert(text).second) out.append({text, what});
+        if (!text.isEmpty() && seen.insert(text).second) out.append({group, text, plain(what)});
     };
-    for (const QAction* a : window->findChildren<QAction*>()) add(a->shortcut(), a->text());
+    const std::function<void(const QString&, const QMenu*)> walk = [&](const QString& group,
+                                                                       const QMenu* menu) {
+        for (const QAction* a : menu->actions())
+            a->menu() ? walk(group, a->menu()) : add(group, a->shortcut(), a->text());
+    };
+    if (const auto* bar = window->findChild<QMenuBar*>())
+        for (const QAction* a : bar->actions())
+            if (a->menu()) walk(plain(a->text()), a->menu());
+    const auto groupOf = [window](const QObject* of) {
+        for (const QObject* o = of; o && o != window; o = o->parent())
+            if (o->objectName() == QLatin1String("closeUp")) return QObject::tr("Close-up");
+        return QObject::tr("Sheet");
+    };
+    for (const QAction* a : window->findChildren<QAction*>()) add(groupOf(a), a->shortcut(), a->text());
     for (const QAbstractButton* b : window->findChildren<QAbstractButton*>())
-        add(b->shortcut(), b->accessibleName().isEmpty() ? b->text() : b->accessibleName());
-    std::sort(out.begin(), out.end(), [](const KeyEntry& a, const KeyEntry& b) { return a.keys < b.keys; });
-    out.append(
-        {{QObject::tr("drag a cell"), QObject::tr("pan all cells")},
-         {QObject::tr("wheel on a cell"), QObject::tr("zoom at the pointer")},
-         {QObject::tr("drag a rule"), QObject::tr("change its value; with Shift ten times as fine")},
-         {QObject::tr("arrows on a rule"), QObject::tr("one step; with Shift the smallest")},
-         {QObject::tr("double click on a rule"), QObject::tr("put its value back; Delete does so too")},
-         {QObject::tr("drag on the overview"), QObject::tr("move a probe")},
-         {QObject::tr("double click on the overview"), QObject::tr("a new probe")},
-         {QObject::tr("Delete"), QObject::tr("in the list: take photos out of it; on the overview: "
-                                             "take the probe out")}});
+        add(groupOf(b), b->shortcut(), b->accessibleName().isEmpty() ? b->text() : b->accessibleName());
+    out.append(gestures());
+    QStringList groups;
+    for (const KeyEntry& k : out)
+        if (!groups.contains(k.group)) groups.append(k.group);
+    std::stable_sort(out.begin(), out.end(), [&](const KeyEntry& a, const KeyEntry& b) {
+        return groups.indexOf(a.group) < groups.indexOf(b.group);
+    });
     return out;
 }
 
-KeyList::KeyList(QWidget* window) : QDialog(window) {
-    setWindowTitle(tr("Keys"));
+KeyList::KeyList(QWidget* window)
+    : QDialog(window), keys_(keysOf(window)), search_(new QLineEdit(this)), table_(new QTableWidget(this)) {
+    setWindowTitle(tr("Keyboard and mouse"));
     setAttribute(Qt::WA_DeleteOnClose);
-    const QList<KeyEntry> keys = keysOf(window);
-    auto* table = new QTableWidget(static_cast<int>(keys.size()), 2, this);
-    table->setObjectName(QStringLiteral("keys"));
-    table->setAccessibleName(tr("All keys"));
-    table->setHorizontalHeaderLabels({tr("Key"), tr("What it does")});
-    table->verticalHeader()->hide();
-    table->horizontalHeader()->setStretchLastSection(true);
-    table->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table->setShowGrid(false);
-    for (int i = 0; i < keys.size(); ++i) {
-        table->setItem(i, 0, new QTableWidgetItem(keys[i].keys));
-        table->setItem(i, 1, new QTableWidgetItem(keys[i].what));
-    }
-    table->resizeColumnToContents(0);
+    search_->setObjectName(QStringLiteral("search"));
+    search_->setPlaceholderText(tr("Search keys"));
+    search_->setAccessibleName(search_->placeholderText());
+    connect(search_, &QLineEdit::textChanged, this, &KeyList::list);
+    table_->setObjectName(QStringLiteral("keys"));
+    table_->setAccessibleName(tr("All keys and gestures"));
+    table_->setColumnCount(2);
+    table_->setHorizontalHeaderLabels({tr("Key"), tr("What it does")});
+    table_->verticalHeader()->hide();
+    table_->horizontalHeader()->setStretchLastSection(true);
+    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    table_->setShowGrid(false);
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->addWidget(table);
-    resize(560, 520);
+    column->addWidget(search_);
+    column->addWidget(table_, 1);
+    list({});
+    table_->resizeColumnToContents(0);
+    resize(560, 620);
+}
+
+void KeyList::list(const QString& wanted) {
+    table_->clearSpans();
+    table_->setRowCount(0);
+    QString group;
+    const auto add = [this](int column, const QString& text) {
+        auto* item = new QTableWidgetItem(text);
+        table_->setItem(table_->rowCount() - 1, column, item);
+        return item;
+    };
+    for (const KeyEntry& k : keys_) {
+        if (!(k.group + QLatin1Char(' ') + k.keys + QLatin1Char(' ') + k.what)
+                 .contains(wanted, Qt::CaseInsensitive))
+            continue;
+        if (k.group != group) {
+            table_->setRowCount(table_->rowCount() + 1);
+            QFont bold = font();
+            bold.setWeight(QFont::DemiBold);
+            add(0, group = k.group)->setFont(bold);
+            table_->setSpan(table_->rowCount() - 1, 0, 1, 2);
+        }
+        table_->setRowCount(table_->rowCount() + 1);
+        add(0, k.keys), add(1, k.what);
+    }
 }
 
 } // namespace irenic

@@ -4,13 +4,16 @@
 #include <QDialog>
 #include <QKeySequence>
 
+class QLineEdit;
+class QTableWidget;
+
 namespace irenic {
 
 struct KeyEntry {
-    QString keys, what;
+    QString group, keys, what;
 };
-// Every action and button below `window` that has keys, in the order of the keys; and what the mouse and the
-// cells do.
+// Every action and button below `window` that has keys, and what the mouse, the cells and the close-up do: by
+// group, in the order of the menus.
 QList<KeyEntry> keysOf(const QWidget* window);
 
 class KeyList : public QDialog {
@@ -18,6 +21,13 @@ class KeyList : public QDialog {
 
   public:
     explicit KeyList(QWidget* window);
+
+  private:
+    void list(const QString& wanted); // entries that hold this text; all without one
+
+    QList<KeyEntry> keys_;
+    QLineEdit* search_;
+    QTableWidget* table_;
 };
 
 } // namespace irenic

@@ -15,8 +15,7 @@ constexpr std::size_t kShownSteps = 300;
 HistoryList::HistoryList(Document& document, QWidget* parent) : QListWidget(parent), document_(document) {
     setObjectName(QStringLiteral("history"));
     setAccessibleName(tr("History"));
-    setToolTip(
-        tr("What was done, the newest at the foot. A click goes there; what is greyed has been undone."));
+    setToolTip(tr("All steps, the newest last. Click one to go back to it; grey steps were undone."));
     setTextElideMode(Qt::ElideRight);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     connect(&document_, &Document::historyChanged, this, &HistoryList::refresh);
@@ -50,7 +49,7 @@ void HistoryList::refresh() {
             setCurrentItem(item);
         }
     };
-    add(first == 0 ? tr("as it was opened") : tr("earlier"), first);
+    add(first == 0 ? tr("Opened") : tr("Earlier steps"), first);
     for (std::size_t i = first; i < steps.size(); ++i) {
         QString text = QString::fromStdString(steps[i].name);
         if (steps[i].changes.size() == 1) {

@@ -21,11 +21,10 @@ CurveEditor::CurveEditor(Document& document, QWidget* parent) : QWidget(parent),
     setObjectName(QStringLiteral("curve"));
     setFocusPolicy(Qt::StrongFocus);
     setFixedSize(sizeHint());
-    setAccessibleName(tr("Contrast curve"));
-    setToolTip(tr("What is dark lies at the left, how bright it is shown upwards. Click the curve to add a "
-                  "point, drag points, a double click removes\none. "
-                  "Keys: Page Up and Page Down choose a point, arrows move it (with Shift finely), Insert "
-                  "adds one, Delete removes it, Home straightens all."));
+    setAccessibleName(tr("Tone curve"));
+    setToolTip(tr("Left is dark, up is brighter. Click to add a point, drag to move it, double-click to "
+                  "remove it.\nKeys: Page Up and Page Down choose a point, arrows move it (Shift: finely), "
+                  "Insert adds one, Delete removes it, Home resets the curve."));
     connect(&document_, &Document::lookChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::photoChanged, this, qOverload<>(&QWidget::update));
 }

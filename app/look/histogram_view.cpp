@@ -29,8 +29,8 @@ void HistogramView::setHistogram(const Histogram& h) {
             .arg(100 * v[1], 0, 'f', 2)
             .arg(100 * v[2], 0, 'f', 2);
     };
-    setToolTip(tr("The whole photo as it is shown, uncleaned: red, green and blue over display "
-                  "values; heights are square roots.\nClipped to black: %1\nClipped to white: %2")
+    setToolTip(tr("Whole photo with its look, before noise reduction: red, green and blue. Heights are "
+                  "square roots.\nClipped to black: %1\nClipped to white: %2")
                    .arg(per(h.black), per(h.white)));
     setAccessibleName(tr("Histogram; clipped to white %1").arg(per(h.white)));
     update();

@@ -5,6 +5,7 @@
 #include <QMenu>
 #include <QSignalBlocker>
 #include <QToolButton>
+#include <algorithm>
 #include <cmath>
 #include <cstring>
 
@@ -26,11 +27,6 @@ LightColour lightFor(const Photo& photo, const Look& look) {
 
 bool is(const FieldInfo& field, const char* id) { return std::strcmp(field.id, id) == 0; }
 
-QString capitalised(const char* label) {
-    QString text = LookStrip::tr(label);
-    return text.isEmpty() ? text : text.at(0).toUpper() + text.mid(1);
-}
-
 } // namespace
 
 // Changes the look by c(look), unless a value is only being shown.
@@ -50,6 +46,7 @@ LookStrip::LookStrip(Document& document, Jobs& jobs, QWidget* parent)
     flow->setContentsMargins(24, 2, 6, 3);
     makeButtons();
     for (const Field<Look>& f : fieldsOf<Look>()) {
+        beginGroup(f, flow);
         if (std::holds_alternative<float Look::*>(f.member))
             flow->addWidget(ruleFor(f));
         else if (std::holds_alternative<bool Look::*>(f.member))
@@ -59,9 +56,11 @@ LookStrip::LookStrip(Document& document, Jobs& jobs, QWidget* parent)
         else
             flow->addWidget(curveButton_);
         if (is(f, "tint")) flow->addWidget(pick_);
-        if (is(f, "curve")) flow->addWidget(automatic_), flow->breakLine();
+        if (is(f, "curve")) flow->addWidget(automatic_);
         if (is(f, "edges")) flow->addWidget(lens_);
     }
+    endGroup(flow);
+    flow->toTheRight();
     flow->addWidget(more_);
 
     connect(&document_, &Document::lookChanged, this, &LookStrip::refresh);
@@ -76,6 +75,46 @@ LookStrip::LookStrip(Document& document, Jobs& jobs, QWidget* parent)
         refresh();
     });
     refresh();
+}
+
+// The table's order is the strip's: a group begins with the field that is named here.
+void LookStrip::beginGroup(const Field<Look>& f, Flow* flow) {
+    const std::pair<const char*, QString> names[] = {{"asShot", tr("White balance")},
+                                                     {"exposure", tr("Tone")},
+                                                     {"vignetting", tr("Lens")},
+                                                     {"softness", tr("Detail")}};
+    for (const auto& [first, name] : names) {
+        if (!is(f, first)) continue;
+        if (!groups_.empty()) endGroup(flow);
+        if (is(f, "vignetting"))
+            flow->breakLine();
+        else if (!groups_.empty())
+            flow->addGap();
+        auto* label = new QLabel(name, this);
+        QPalette second = label->palette();
+        second.setColor(QPalette::WindowText, style::faint());
+        label->setPalette(second);
+        flow->addWidget(label);
+        flow->keepWithNext();
+        groups_.push_back({name, nullptr, {}});
+    }
+    groups_.back().fields.push_back(&f);
+}
+
+// Its reset, seen where something differs from what the camera and the file suggest.
+void LookStrip::endGroup(Flow* flow) {
+    Group& group = groups_.back();
+    group.reset = new QToolButton(this);
+    group.reset->setText(tr("Reset"));
+    group.reset->setObjectName(QStringLiteral("reset") + QString::number(groups_.size()));
+    group.reset->setAccessibleName(tr("Reset %1").arg(group.name));
+    group.reset->setToolTip(tr("Resets this group to what the camera and the file suggest."));
+    connect(group.reset, &QToolButton::clicked, this, [this, fields = group.fields] {
+        change([&](Look& l) {
+            for (const Field<Look>* f : fields) setFromText(*f, l, valueText(*f, Look{}));
+        });
+    });
+    flow->addWidget(group.reset);
 }
 
 Rule* LookStrip::ruleFor(const Field<Look>& f) {
@@ -102,7 +141,7 @@ Rule* LookStrip::ruleFor(const Field<Look>& f) {
 
 QToolButton* LookStrip::switchFor(const Field<Look>& f) {
     auto* button = new QToolButton(this);
-    button->setText(capitalised(f.label));
+    button->setText(shownLabel(f));
     button->setObjectName(QLatin1String(f.id));
     button->setCheckable(true);
     button->setToolTip(tr(f.sentence));
@@ -118,7 +157,7 @@ QComboBox* LookStrip::choiceFor(const Field<Look>& f) {
     for (const char* name : f.shownChoices) box->addItem(tr(name));
     box->setObjectName(QLatin1String(f.id));
     box->setToolTip(tr(f.sentence));
-    box->setAccessibleName(capitalised(f.label));
+    box->setAccessibleName(shownLabel(f));
     connect(box, &QComboBox::currentIndexChanged, this, [this, &f](int index) {
         change([&](Look& l) { std::get<ChoiceMember<Look>>(f.member).set(l, index); });
     });
@@ -131,12 +170,12 @@ void LookStrip::makeButtons() {
     pick_->setObjectName(QStringLiteral("pick"));
     pick_->setCheckable(true);
     pick_->setShortcut(QKeySequence(tr("Ctrl+G")));
-    pick_->setToolTip(tr("Then click something grey in any cell: its light becomes the photo's. Ctrl+G"));
+    pick_->setToolTip(tr("Sets the white balance from a neutral grey that you click. (Ctrl+G)"));
     connect(pick_, &QToolButton::toggled, this, &LookStrip::pickingChanged);
-    curveButton_->setText(tr("Curve"));
+    curveButton_->setText(tr("Tone curve"));
     curveButton_->setObjectName(QStringLiteral("curveButton"));
     curveButton_->setCheckable(true);
-    curveButton_->setToolTip(tr("Opens the contrast curve; the sheet follows every change of it."));
+    curveButton_->setToolTip(tr("Opens the tone curve. The sheet follows every change."));
     curve_->hide();
     connect(curveButton_, &QToolButton::toggled, this, [this](bool on) {
         const QPoint below =
@@ -149,25 +188,25 @@ void LookStrip::makeButtons() {
     });
     connect(curve_, &CurveEditor::closeAsked, curveButton_,
             [this] { curveButton_->setChecked(false), curveButton_->setFocus(); });
-    automatic_->setText(tr("Start"));
+    automatic_->setText(tr("Auto tone"));
     automatic_->setObjectName(QStringLiteral("automatic"));
-    automatic_->setToolTip(tr("Measures the photo and sets exposure, highlights and shadows to start from."));
+    automatic_->setToolTip(tr("Sets exposure, highlights and shadows from the photo."));
     connect(automatic_, &QToolButton::clicked, this, &LookStrip::startFromMeasurement);
     lens_->setObjectName(QStringLiteral("lens"));
     lens_->setTextFormat(Qt::PlainText);
     more_->setIcon(style::icon(style::Icon::More));
     more_->setObjectName(QStringLiteral("moreLook"));
-    more_->setAccessibleName(tr("More for the look"));
-    more_->setToolTip(tr("Copy, paste, keep the look"));
+    more_->setAccessibleName(tr("More on the look"));
+    more_->setToolTip(tr("Copies, pastes, saves or resets the look."));
     more_->setPopupMode(QToolButton::InstantPopup);
     auto* menu = new QMenu(more_);
-    menu->addAction(tr("Copy this look"), QKeySequence(tr("Ctrl+Alt+C")), &document_, &Document::copyLook);
-    paste_ = menu->addAction(tr("Paste the copied look"), QKeySequence(tr("Ctrl+Alt+V")), &document_,
-                             &Document::pasteLook);
-    menu->addAction(tr("Use it for all photos"), &document_, &Document::useLookForAll);
-    menu->addAction(tr("Keep it as a preset…"), this, &LookStrip::presetAsked);
+    menu->addAction(tr("Copy look"), QKeySequence(tr("Ctrl+Alt+C")), &document_, &Document::copyLook);
+    paste_ =
+        menu->addAction(tr("Paste look"), QKeySequence(tr("Ctrl+Alt+V")), &document_, &Document::pasteLook);
+    menu->addAction(tr("Apply look to all photos"), &document_, &Document::useLookForAll);
+    menu->addAction(tr("Save as preset…"), this, &LookStrip::presetAsked);
     menu->addSeparator();
-    menu->addAction(tr("Back to the plain look"), this, [this] { change([](Look& l) { l = {}; }); });
+    menu->addAction(tr("Reset look"), this, [this] { change([](Look& l) { l = {}; }); });
     more_->setMenu(menu);
     addActions(menu->actions());
 }
@@ -221,8 +260,8 @@ void LookStrip::refresh() {
             if (is(*n.field, "kelvin")) n.rule->setInitial(shot.kelvin);
             if (is(*n.field, "tint")) n.rule->setInitial(shot.tint);
             if (is(*n.field, "kelvin") && photo->developed)
-                n.rule->setToolTip(tr("This picture was balanced when it was developed; what is set here "
-                                      "comes on top of that."));
+                n.rule->setToolTip(
+                    tr("This file was white-balanced when it was developed. Changes here come on top."));
         }
         shown.kelvin = static_cast<float>(light.kelvin), shown.tint = static_cast<float>(light.tint);
     }
@@ -235,6 +274,12 @@ void LookStrip::refresh() {
         if (is(*c.field, "edges")) c.box->setVisible(shown.distortion);
         if (is(*c.field, "demosaic")) c.box->setEnabled(photo && photo->hasMosaic());
     }
+    for (const Group& g : groups_)
+        g.reset->setVisible(std::any_of(g.fields.begin(), g.fields.end(), [&](const Field<Look>* f) {
+            // A light that is as shot has no values of its own.
+            const bool light = is(*f, "kelvin") || is(*f, "tint");
+            return !light && !sameField(*f, document_.look(), Look{});
+        }));
     showLens(shown);
     paste_->setEnabled(document_.canPasteLook());
     QFont bold = font();
@@ -258,14 +303,13 @@ void LookStrip::showLens(const Look& look) {
             s.button->setEnabled(k.known || look.*std::get<bool Look::*>(s.field->member));
             QString tip = tr(s.field->sentence);
             if (!k.known)
-                tip +=
-                    QLatin1Char('\n') + (found_.missing.empty() ? tr("Nothing is known of it for this lens.")
-                                                                : QString::fromStdString(found_.missing));
+                tip += QLatin1Char('\n') + (found_.missing.empty() ? tr("No correction data for this lens.")
+                                                                   : QString::fromStdString(found_.missing));
             s.button->setToolTip(tip);
         }
     const QString missing = QString::fromStdString(found_.missing);
-    lens_->setText(found_.source.empty() ? tr("lens not known")
-                                         : tr("by %1").arg(QString::fromStdString(found_.source)));
+    lens_->setText(found_.source.empty() ? tr("No lens data")
+                                         : tr("Lens data: %1").arg(QString::fromStdString(found_.source)));
     lens_->setToolTip(missing);
     lens_->setVisible(document_.photo() != nullptr);
 }

@@ -17,6 +17,7 @@ class QToolButton;
 namespace irenic {
 
 class CurveEditor;
+class Flow;
 class Rule;
 
 class LookStrip : public QWidget {
@@ -39,6 +40,8 @@ class LookStrip : public QWidget {
   private:
     void refresh();
     template <class Change> void change(const Change& c);
+    void beginGroup(const Field<Look>& field, Flow* flow);
+    void endGroup(Flow* flow);
     Rule* ruleFor(const Field<Look>& field);
     QToolButton* switchFor(const Field<Look>& field);
     QComboBox* choiceFor(const Field<Look>& field);
@@ -59,8 +62,15 @@ class LookStrip : public QWidget {
         const Field<Look>* field;
     };
 
+    struct Group {
+        QString name;
+        QToolButton* reset;
+        std::vector<const Field<Look>*> fields;
+    };
+
     Document& document_;
     QToolButton *pick_, *automatic_, *curveButton_, *more_;
+    std::vector<Group> groups_;
     std::vector<Number> numbers_;
     std::vector<Switch> switches_;
     std::vector<Choice> choices_;

@@ -14,9 +14,8 @@ Overview::Overview(Document& document, QWidget* parent) : QWidget(parent), docum
     setMinimumHeight(150);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Overview"));
-    setToolTip(
-        tr("The whole photo and its probes. Drag a probe to move it, its edges to size it; double-click "
-           "to add one. Delete removes the one that was clicked last."));
+    setToolTip(tr("The whole photo and its probes. Drag a probe to move it, drag its edges to resize it, "
+                  "double-click to add one. Delete removes the one that you clicked last."));
     setMouseTracking(true);
     connect(&document_, &Document::probesChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::viewChanged, this, qOverload<>(&QWidget::update));
@@ -77,7 +76,7 @@ void Overview::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), style::ground());
     if (!document_.photo()) {
         p.setPen(style::text());
-        p.drawText(rect(), Qt::AlignCenter, tr("no photo"));
+        p.drawText(rect(), Qt::AlignCenter, tr("No photo"));
         return;
     }
     p.setRenderHint(QPainter::SmoothPixmapTransform);

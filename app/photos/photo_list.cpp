@@ -31,9 +31,8 @@ PhotoList::PhotoList(Jobs& jobs, QWidget* parent) : QListWidget(parent), jobs_(j
     setItemDelegate(new PhotoRow(this));
     setUniformItemSizes(true);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    setToolTip(tr(
-        "The photos that are open. Shift and Ctrl select several, to paste work on; Delete takes them out of "
-        "the list."));
+    setToolTip(tr("Open photos. Shift and Ctrl select several, to paste settings or export. Delete closes "
+                  "the selected ones."));
     connect(this, &QListWidget::currentRowChanged, this, &PhotoList::load);
 }
 
@@ -197,7 +196,7 @@ void PhotoList::tellMade(QListWidgetItem* item) {
     for (const QString& file : item->data(row::Made).toStringList()) {
         const bool there = !missing_.contains(file);
         missing += there ? 0 : 1;
-        lines << (there ? tr("made: %1").arg(file) : tr("missing: %1").arg(file));
+        lines << (there ? tr("Exported: %1").arg(file) : tr("Missing: %1").arg(file));
     }
     item->setData(row::Missing, missing);
     // Why a photo cannot be shown stays what its row says.

@@ -14,14 +14,14 @@ constexpr int kGap = 4, kTag = 15;
 QString PhotoRow::stateText(const QModelIndex& index) {
     const auto tr = [](const char* text) { return QCoreApplication::translate("PhotoRow", text); };
     QStringList words;
-    if (!index.data(row::Failed).toString().isEmpty()) return tr("cannot be shown");
+    if (!index.data(row::Failed).toString().isEmpty()) return tr("Cannot open");
     if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
         words << QStringLiteral("ISO %1").arg(iso, 0, 'f', 0);
     const int missing = index.data(row::Missing).toInt();
     if (!index.data(row::Made).toStringList().isEmpty())
-        words << (missing > 0 ? tr("exported, %1 missing").arg(missing) : tr("exported"));
+        words << (missing > 0 ? tr("Exported, %1 missing").arg(missing) : tr("Exported"));
     else if (index.data(row::Changed).toBool())
-        words << tr("changed");
+        words << tr("Edited");
     return words.join(QStringLiteral(", "));
 }
 

@@ -31,7 +31,7 @@ void PresetMenu::fill() {
         addAction(name, this, [this, name] { use(name); })->setEnabled(document_.photo() != nullptr);
     }
     if (names.empty())
-        addAction(tr("None yet: a take's and the look's own menus keep one"))->setEnabled(false);
+        addAction(tr("None yet. Save one from the menu of a take or of the look."))->setEnabled(false);
     addSeparator();
     addAction(tr("&Import…"), this, [this] {
         for (const QString& file : QFileDialog::getOpenFileNames(this, tr("Import presets"), {},
@@ -45,13 +45,13 @@ void PresetMenu::fill() {
         const QString name = QString::fromStdString(n);
         out->addAction(name, this, [this, name] {
             const QString file = QFileDialog::getSaveFileName(
-                this, tr("Export the preset"), name + QStringLiteral(".json"), tr("Presets (*.json)"));
+                this, tr("Export preset"), name + QStringLiteral(".json"), tr("Presets (*.json)"));
             if (!file.isEmpty()) exportTo(name, file);
         });
         away->addAction(name, this, [this, name] {
             if (QFile::moveToTrash(
                     QString::fromStdString((presetFolder() / (name.toStdString() + ".json")).string())))
-                emit message(tr("Preset %1 is in the trash.").arg(name));
+                emit message(tr("Preset %1 was moved to the trash.").arg(name));
             else
                 emit message(tr("Preset %1 could not be moved to the trash.").arg(name));
         });
@@ -68,17 +68,17 @@ void PresetMenu::use(const QString& name) {
 
 void PresetMenu::keep(const QString& proposed, const Preset& preset) {
     bool given = false;
-    const QString name = QInputDialog::getText(this, tr("Keep as a preset"), tr("Name of the preset:"),
+    const QString name = QInputDialog::getText(this, tr("Save as preset"), tr("Name of the preset:"),
                                                QLineEdit::Normal, proposed, &given);
     if (!given || name.isEmpty()) return;
     try {
         const bool there = presetExists(name.toStdString());
-        if (there && QMessageBox::question(this, tr("Keep as a preset"),
-                                           tr("There is a preset named %1. Replace it?").arg(name)) !=
-                         QMessageBox::Yes)
+        if (there &&
+            QMessageBox::question(this, tr("Save as preset"),
+                                  tr("A preset named %1 exists. Replace it?").arg(name)) != QMessageBox::Yes)
             return;
         savePreset(name.toStdString(), preset, there);
-        emit message(tr("Preset %1 is kept.").arg(name));
+        emit message(tr("Preset %1 was saved.").arg(name));
     } catch (const std::exception& e) {
         emit message(QString::fromUtf8(e.what()));
     }
@@ -93,7 +93,7 @@ void PresetMenu::keepTake(int take) {
          {t.settings, {}});
 }
 
-void PresetMenu::keepLook() { keep(tr("look"), {{}, document_.look()}); }
+void PresetMenu::keepLook() { keep(tr("Look"), {{}, document_.look()}); }
 
 void PresetMenu::importFrom(const QString& file) {
     try {
@@ -102,7 +102,7 @@ void PresetMenu::importFrom(const QString& file) {
         for (int n = 2; presetExists(name.toStdString()); ++n)
             name = QStringLiteral("%1-%2").arg(base).arg(n);
         savePreset(name.toStdString(), loadPreset(file.toStdString()));
-        emit message(tr("Preset %1 is kept.").arg(name));
+        emit message(tr("Preset %1 was saved.").arg(name));
     } catch (const std::exception& e) {
         emit message(QString::fromUtf8(e.what()));
     }
@@ -112,7 +112,7 @@ void PresetMenu::exportTo(const QString& name, const QString& file) {
     const QString to = QFileInfo(file).fileName();
     try {
         copyPreset(name.toStdString(), file.toStdString());
-        emit message(tr("Preset %1 is written to %2.").arg(name, to));
+        emit message(tr("Preset %1 was exported to %2.").arg(name, to));
     } catch (const std::exception& e) {
         emit message(tr("%1: %2").arg(to, QString::fromUtf8(e.what())));
     }

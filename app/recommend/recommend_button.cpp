@@ -9,8 +9,7 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     : QToolButton(parent), document_(document), jobs_(jobs),
       byItself_(QSettings().value(QStringLiteral("recommend/byItself"), true).toBool()) {
     setObjectName(QStringLiteral("recommend"));
-    setToolTip(tr("Measures on this photo's probes which method and strengths leave the least error, and "
-                  "puts them into a take of their own. Ctrl+R"));
+    setToolTip(tr("Adds the take with the least estimated error. (Ctrl+R)"));
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::photoChanged, this, [this] {
@@ -43,7 +42,7 @@ void RecommendButton::refresh() {
     setEnabled(document_.photo() != nullptr);
     const QKeySequence key = shortcut();
     setText(running()
-                ? tr("Measuring %1 %, stop").arg(std::lround(100 * std::max(0.0f, here()->job.progress())))
+                ? tr("Stop measuring (%1 %)").arg(std::lround(100 * std::max(0.0f, here()->job.progress())))
                 : tr("Recommend"));
     if (!running()) ticking_.stop();
     setShortcut(key);
@@ -78,8 +77,7 @@ void RecommendButton::measure(bool asked) {
             if (!asked || file != path() || document_.takes().size() != before) return;
             for (const Take& t : document_.takes())
                 if (t.settings == found.value->settings)
-                    emit said(
-                        tr("Take %1 is what is recommended for this photo.").arg(QLatin1Char(t.letter)));
+                    emit said(tr("Take %1 is the recommendation for this photo.").arg(QLatin1Char(t.letter)));
         });
     measuring_[path()] = {std::move(job), asked};
     ticking_.start(200);

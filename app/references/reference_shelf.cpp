@@ -22,8 +22,8 @@ QString ReferenceShelf::text(std::uint32_t reference) const {
     if (at == entries_.end()) return {};
     const Entry& e = at->second;
     if (!e.problem.isEmpty()) return e.problem;
-    if (e.opening.active()) return tr("being read and laid in place");
-    if (e.matching.active()) return tr("colours are being matched");
+    if (e.opening.active()) return tr("Reading and aligning…");
+    if (e.matching.active()) return tr("Matching colours…");
     const ReferencePtr shown = find(reference);
     return shown ? QString::fromStdString(shown->text()) : QString();
 }

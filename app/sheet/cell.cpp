@@ -38,24 +38,24 @@ void Cell::look() {
         since_.start();
     else
         std::tie(partial_, missing_) = renderer_.soFar(key_);
+    if (pixels_ == Pixels::AtHand && job_.progress() < 0) requestDraft(); // it may have been scrolled to
     update();
 }
 
 void Cell::showNothing(const QString& why) {
     key_ = {};
-    job_.cancel(), draftJob_.cancel();
+    job_.cancel(), draftJob_.cancel(), stepJob_.cancel();
     ticking_.stop();
-    current_ = false;
     image_ = screen_ = {};
-    draft_ = false;
+    pixels_ = Pixels::None;
     nothing_ = why;
     update();
 }
 
 void Cell::show(const RenderKey& key, double order) {
     ratio_ = devicePixelRatioF();
-    const bool busy = job_.active() || draftJob_.active();
-    if (key == key_ && (current_ || !failure_.isEmpty() || busy)) return;
+    const bool busy = job_.active() || stepJob_.active();
+    if (key == key_ && (isCurrent() || !failure_.isEmpty() || busy)) return;
     // A strength that changes before its last picture is made is moved by a hand. Beginning anew with every
     // step would show nothing until the hand rests: one picture after the other is made whole, quickly, each
     // of the newest step.
@@ -64,19 +64,21 @@ void Cell::show(const RenderKey& key, double order) {
     failure_.clear(), nothing_.clear();
     partial_ = {};
     since_.start();
-    job_.cancel();
-    if (!moving) draftJob_.cancel(), draft_ = false;
-    const QImage ready = renderer_.cached(key_);
-    current_ = !ready.isNull();
-    if (current_) {
-        draftJob_.cancel();
-        keep(ready);
+    job_.cancel(), draftJob_.cancel();
+    if (!moving) stepJob_.cancel();
+    if (const QImage ready = renderer_.cached(key_); !ready.isNull()) {
+        stepJob_.cancel();
+        keep(ready, Pixels::True);
         ticking_.stop();
     } else if (moving) {
+        // What is seen stays as it is until the next picture is there.
+        if (isCurrent()) pixels_ = Pixels::Step;
         resting_.start();
-        if (!draftJob_.active()) draft();
-        if (draft_) return; // what is seen stays as it is until the next picture is there
+        if (!stepJob_.active()) step();
+        return;
     } else {
+        keep(renderer_.atHand(key_), Pixels::AtHand);
+        requestDraft();
         request();
     }
     update();
@@ -85,39 +87,48 @@ void Cell::show(const RenderKey& key, double order) {
 void Cell::request() {
     job_ = renderer_.request(key_, order_, [this](const Outcome<QImage>& outcome) {
         ticking_.stop();
-        current_ = outcome.value.has_value();
-        if (current_)
-            keep(*outcome.value);
+        draftJob_.cancel();
+        if (outcome.value)
+            keep(*outcome.value, Pixels::True);
         else
             failure_ = QString::fromStdString(outcome.problem);
         update();
-        if (current_) emit becameCurrent();
+        if (isCurrent()) emit becameCurrent();
     });
     since_.start();
     ticking_.start();
 }
 
-void Cell::draft() {
-    draftKey_ = key_;
-    draftJob_ = renderer_.requestDraft(draftKey_, order_, [this](const Outcome<QImage>& outcome) {
-        if (outcome.value) {
-            keep(*outcome.value);
-            draft_ = true;
-        }
-        if (draftKey_ == key_)
-            request();
-        else
-            draft();
+// All drafts come before all true pictures: of what is seen, and where one is much sooner there.
+void Cell::requestDraft() {
+    constexpr double kBeforeAll = -1e5;
+    if (draftJob_.active() || visibleRegion().isEmpty() || !Renderer::isWorthDraft(key_)) return;
+    draftJob_ = renderer_.requestDraft(key_, kBeforeAll + order_, [this](const Outcome<QImage>& outcome) {
+        if (!outcome.value || isCurrent()) return;
+        keep(*outcome.value, Pixels::Draft);
         update();
-        if (outcome.value) emit drafted();
+        emit drafted();
     });
 }
 
-// A slow method's draft of an older step is not waited for.
+void Cell::step() {
+    stepKey_ = key_;
+    stepJob_ = renderer_.requestStep(stepKey_, order_, [this](const Outcome<QImage>& outcome) {
+        if (outcome.value) keep(*outcome.value, Pixels::Step);
+        if (stepKey_ == key_)
+            request();
+        else
+            step();
+        update();
+        if (outcome.value) emit stepped();
+    });
+}
+
+// A slow method's picture of an older step is not waited for.
 void Cell::rest() {
-    if (!draftJob_.active() || draftKey_ == key_) return;
-    draftJob_.cancel();
-    draft_ = false;
+    if (!stepJob_.active() || stepKey_ == key_) return;
+    stepJob_.cancel();
+    requestDraft();
     request();
     update();
 }
@@ -125,14 +136,14 @@ void Cell::rest() {
 Cell::State Cell::state() const {
     if (key_.empty()) return State::Empty;
     if (!failure_.isEmpty()) return State::Failed;
-    if (current_) return State::Current;
-    return job_.progress() >= 0 || draftJob_.progress() >= 0 ? State::Rendering : State::Waiting;
+    if (isCurrent()) return State::Current;
+    return job_.progress() >= 0 || stepJob_.progress() >= 0 ? State::Rendering : State::Waiting;
 }
 
-void Cell::keep(const QImage& image) {
-    draft_ = false;
+void Cell::keep(const QImage& image, Pixels what) {
+    pixels_ = image.isNull() ? Pixels::None : what;
     image_ = image;
-    screen_ = Monitor::of(this).shown(image_);
+    screen_ = image.isNull() ? QImage() : Monitor::of(this).shown(image_);
     screen_.setDevicePixelRatio(ratio_);
 }
 
@@ -154,7 +165,7 @@ QRect Cell::pictureRect() const {
 }
 
 std::optional<QPoint> Cell::pixelAt(QPointF position) const {
-    if (!current_ || key_.view.zoom <= 0) return {};
+    if (!isCurrent() || key_.view.zoom <= 0) return {};
     const QPointF in = (position - imageCorner()) * ratio_;
     if (in.x() < 0 || in.y() < 0 || in.x() >= image_.width() || in.y() >= image_.height()) return {};
     return QPoint(key_.area.x + static_cast<int>(in.x() / key_.view.zoom),
@@ -172,7 +183,7 @@ void Cell::setReadout(std::optional<QPoint> pixel) {
 }
 
 QString Cell::readoutText() const {
-    if (!readout_ || !current_) return {};
+    if (!readout_ || !isCurrent()) return {};
     const QPointF in =
         QPointF(readout_->x() - key_.area.x + 0.5, readout_->y() - key_.area.y + 0.5) * key_.view.zoom;
     const QPoint at(static_cast<int>(std::floor(in.x())), static_cast<int>(std::floor(in.y())));
@@ -203,7 +214,7 @@ QPointF Cell::pictureAt(QPointF position) const {
 }
 
 Qt::Edges Cell::edgesAt(QPointF position) const {
-    if (probe_.isEmpty() || !current_) return {};
+    if (probe_.isEmpty() || !isCurrent()) return {};
     return edgesNear(probe_, pictureAt(position), 5 / scale());
 }
 

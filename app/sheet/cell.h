@@ -16,6 +16,8 @@ class Cell : public QWidget {
 
   public:
     enum class State { Empty, Waiting, Rendering, Current, Failed };
+    // What is on the screen: nothing, what was at hand, a draft, a step of a moving hand, or true pixels.
+    enum class Pixels { None, AtHand, Draft, Step, True };
 
     explicit Cell(Renderer& renderer, QWidget* parent = nullptr);
 
@@ -24,8 +26,9 @@ class Cell : public QWidget {
     // Says why there is nothing to show yet, or at all.
     void showNothing(const QString& why);
     State state() const;
+    Pixels pixels() const { return pixels_; }
     // What is on the screen, null unless current.
-    QImage image() const { return current_ ? image_ : QImage(); }
+    QImage image() const { return isCurrent() ? image_ : QImage(); }
     const RenderKey& wanted() const { return key_; }
     // Units of the widget for one pixel of the photo.
     double scale() const { return key_.view.zoom / ratio_; }
@@ -51,7 +54,8 @@ class Cell : public QWidget {
     void opened();                        // double click, Enter
     void moveAsked(int across, int down); // arrow keys
     void becameCurrent();
-    void drafted(); // a picture of the moment was shown while a hand moves a strength
+    void drafted(); // a draft stands where true pixels will
+    void stepped(); // a picture of the moment was shown while a hand moves a strength
     void panned(QPointF photoPixels, bool allRows); // all: Shift was held
     void probeDragged(QRectF area);                 // where its edges were dragged to
     void zoomAsked(int direction,
@@ -71,14 +75,13 @@ class Cell : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
-    void keep(const QImage& image);
+    bool isCurrent() const { return pixels_ == Pixels::True; }
+    void keep(const QImage& image, Pixels what);
     void paintPicture(QPainter& p);
     void paintPixelGrid(QPainter& p, QPointF corner);
     void paintProbe(QPainter& p);
     void paintStrip(QPainter& p, const QString& text, double share);
     QString timeLeft(double share) const;
-    // Whether pixels of this very place cover it: of what is asked for, or of a step on the way there.
-    bool showsPicture() const { return current_ || (draft_ && failure_.isEmpty()); }
     QPointF imageCorner() const;
     QRect pictureRect() const;
     // The edges of the probe's rectangle near a point.
@@ -86,13 +89,14 @@ class Cell : public QWidget {
     QPointF pictureAt(QPointF position) const; // in pixels of the picture, fractions kept
     void look();                               // at what is there of a picture that is being made
     void request();
-    void draft();
-    void rest(); // the hand does
+    void requestDraft(); // of a cell that has no true pixels yet
+    void step();         // a picture of the moment, while a hand moves a strength
+    void rest();         // the hand does
 
     Renderer& renderer_;
-    Job job_, draftJob_;
+    Job job_, draftJob_, stepJob_;
     double ratio_ = 1; // pixels of the screen for one unit of the widget
-    RenderKey key_, draftKey_;
+    RenderKey key_, stepKey_;
     double order_ = 0;
     QImage image_, screen_; // as rendered, and in the monitor's colours
     std::optional<QPoint> readout_;
@@ -100,13 +104,12 @@ class Cell : public QWidget {
     QString badge_;
     Qt::Corner badgeCorner_ = Qt::TopLeftCorner;
     bool doubleClickMakes_ = false;
-    bool current_ = false;
     QString failure_;
     QTimer ticking_, resting_;
     QElapsedTimer since_; // when it began to be rendered
     QImage partial_;      // as far as it is made
     QRegion missing_;     // where it is not, in its pixels
-    bool draft_ = false;  // what is on the screen is of draftKey_, until the true one is there
+    Pixels pixels_ = Pixels::None;
     QString nothing_;
     QRectF probe_;
     Qt::Edges dragged_;

@@ -12,7 +12,7 @@ namespace irenic {
 void Cell::paintEvent(QPaintEvent*) {
     QPainter p(this);
     QRegion bare(rect());
-    if (showsPicture()) bare -= pictureRect();
+    if (!image_.isNull()) bare -= pictureRect();
     for (const QRect& r : bare) p.fillRect(r, style::ground());
     paintPicture(p);
     paintProbe(p);
@@ -38,7 +38,7 @@ void Cell::paintEvent(QPaintEvent*) {
 // The corners of the rectangle that is measured, in two greys that are seen on anything; lines all around it
 // would lie on what is judged.
 void Cell::paintProbe(QPainter& p) {
-    if (probe_.isEmpty() || !current_) return;
+    if (probe_.isEmpty() || !isCurrent()) return;
     const QPointF from = imageCorner() + (probe_.topLeft() - QPointF(key_.area.x, key_.area.y)) * scale();
     const QRectF frame(from, probe_.size() * scale());
     if (frame.contains(QRectF(rect()).adjusted(2, 2, -2, -2))) return; // all of the cell is the probe
@@ -70,7 +70,7 @@ void Cell::paintPixelGrid(QPainter& p, QPointF corner) {
 
 void Cell::paintPicture(QPainter& p) {
     const QPointF at = imageCorner();
-    if (current_) {
+    if (isCurrent()) {
         p.drawImage(at, screen_);
         paintPixelGrid(p, at);
         const QString text = readoutText();
@@ -90,44 +90,39 @@ void Cell::paintPicture(QPainter& p) {
         p.drawText(box, Qt::AlignCenter, text);
         return;
     }
-    if (showsPicture()) {
-        // Of this very place, and of a step that is at most one picture old.
-        p.drawImage(at, screen_);
-        const double share = std::max(0.0, static_cast<double>(job_.progress()));
-        paintStrip(p, tr("in motion: quick colours, the fine ones follow"), share);
-        return;
-    }
-    // What stood here before, faint and hatched: it must not pass for what is asked for now.
-    if (!image_.isNull()) {
-        p.setOpacity(0.3);
-        p.drawImage(at, screen_);
-        p.setOpacity(1);
-    }
+    // From the first frame on there is a photo, and it never passes for what is asked for: what is not true
+    // yet is hatched, a draft in its corner, what was only at hand all over.
+    if (!image_.isNull()) p.drawImage(at, screen_);
     QRegion stale(rect());
     if (!partial_.isNull()) {
-        // What is made already is current; hatched is what is not.
+        // What is made already.
         QImage made = Monitor::of(this).shown(partial_);
         made.setDevicePixelRatio(ratio_);
-        stale = QRegion();
         QRegion there(QRect(QPoint(), partial_.size()));
         there -= missing_;
-        for (const QRect& r : there) p.drawImage(at + QPointF(r.topLeft()) / ratio_, made, QRectF(r));
-        for (const QRect& r : missing_)
-            stale += QRectF(at + QPointF(r.topLeft()) / ratio_, QSizeF(r.size()) / ratio_).toAlignedRect();
+        for (const QRect& r : there) {
+            p.drawImage(at + QPointF(r.topLeft()) / ratio_, made, QRectF(r));
+            stale -= QRectF(at + QPointF(r.topLeft()) / ratio_, QSizeF(r.size()) / ratio_).toRect();
+        }
     }
+    const bool draft = pixels_ == Pixels::Draft || pixels_ == Pixels::Step;
+    constexpr int kCorner = 28;
+    if (draft) stale &= QRegion(QPolygon({{width() - kCorner, 0}, {width(), 0}, {width(), kCorner}}));
     p.setClipRegion(stale);
-    p.fillRect(rect(), QBrush(QColor(70, 70, 70, 110), Qt::BDiagPattern));
+    style::hatch(p, rect());
     p.setClipping(false);
-    QString text = nothing_.isEmpty() ? tr("no photo") : nothing_;
+    QString text = nothing_.isEmpty() ? tr("No photo") : nothing_;
     double share = -1;
     switch (state()) {
     case State::Empty: break;
-    case State::Failed: text = tr("failed: %1 Click to try again.").arg(failure_); break;
+    case State::Failed: text = tr("Rendering failed: %1 Click to retry.").arg(failure_); break;
     case State::Rendering:
         share = static_cast<double>(std::max(0.0f, job_.progress()));
-        text = tr("rendering %1 %").arg(static_cast<int>(100 * share)) + timeLeft(share);
+        text = (draft ? tr("Draft, final picture %1 %") : tr("Rendering %1 %"))
+                   .arg(static_cast<int>(100 * share)) +
+               timeLeft(share);
         break;
-    default: text = tr("waiting"); break;
+    default: text = draft ? tr("Draft, final picture follows") : tr("Waiting"); break;
     }
     paintStrip(p, text, share);
 }
@@ -135,7 +130,9 @@ void Cell::paintPicture(QPainter& p) {
 // What is done here, at the foot, and how far it has come.
 void Cell::paintStrip(QPainter& p, const QString& text, double share) {
     const QRect strip(0, height() - 22, width(), 22);
-    p.fillRect(strip, QColor(150, 150, 150, 220));
+    QColor under = style::panel();
+    under.setAlpha(225);
+    p.fillRect(strip, under);
     if (share > 0) p.fillRect(QRect(0, height() - 3, static_cast<int>(width() * share), 3), style::text());
     p.setPen(style::text());
     p.drawText(strip.adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft,

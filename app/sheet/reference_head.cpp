@@ -25,21 +25,20 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
         l->setMinimumWidth(20);
     }
     says_->setObjectName(QStringLiteral("referenceSays"));
-    match_->setText(tr("Match"));
+    match_->setText(tr("Match colours"));
     match_->setCheckable(true);
     match_->setObjectName(QStringLiteral("match"));
-    match_->setToolTip(
-        tr("Bring its brightness and white balance to the photo's by one matrix and one curve, so that noise "
-           "and detail can be compared. The file itself stays as it is."));
+    match_->setToolTip(tr("Matches brightness and white balance to this photo, so that noise and detail can "
+                          "be compared. The file stays as it is."));
     connect(match_, &QToolButton::clicked, this, &ReferenceHead::matchAsked);
-    again_->setText(tr("Again"));
-    again_->setToolTip(tr("Read the file and look for its place anew"));
+    again_->setText(tr("Reload"));
+    again_->setToolTip(tr("Reads the file and aligns it again."));
     connect(again_, &QToolButton::clicked, this, &ReferenceHead::againAsked);
     auto* close = new QToolButton(this);
     close->setIcon(style::icon(style::Icon::Close));
     close->setObjectName(QStringLiteral("closeReference"));
-    close->setAccessibleName(tr("Close this reference"));
-    close->setToolTip(tr("Close this reference. The file stays."));
+    close->setAccessibleName(tr("Close reference"));
+    close->setToolTip(tr("Closes this reference. The file stays."));
     connect(close, &QToolButton::clicked, this, &ReferenceHead::closeAsked);
     auto* line = new QHBoxLayout;
     line->setSpacing(style::kGap);
@@ -62,7 +61,8 @@ void ReferenceHead::show(const QString& text, bool matched, bool failed) {
     match_->setChecked(matched);
     match_->setVisible(!failed);
     again_->setVisible(failed);
-    setToolTip(tr("A file made elsewhere, to compare with; never exported.\n%1\n%2").arg(file_, text));
+    setToolTip(
+        tr("Another version of this photo, to compare with. Never exported.\n%1\n%2").arg(file_, text));
     writeTexts();
 }
 

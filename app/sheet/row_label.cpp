@@ -9,9 +9,18 @@
 
 namespace irenic {
 
+namespace {
+
+QString capitalised(const std::string& name) {
+    const QString text = QString::fromStdString(name);
+    return text.left(1).toUpper() + text.mid(1);
+}
+
+} // namespace
+
 RowLabel::RowLabel(int number, const Probe& probe, QWidget* parent)
-    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(QString::fromStdString(probe.name))) {
-    setToolTip(tr("%1\nDouble click: wide. Drag: another order. Right click: name, fold, remove.")
+    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(capitalised(probe.name))) {
+    setToolTip(tr("%1\nDouble-click to widen, drag to reorder, right-click for more.")
                    .arg(QString::fromStdString(probe.reason)));
     setAccessibleName(text_);
 }
@@ -27,7 +36,7 @@ void RowLabel::paintEvent(QPaintEvent*) {
     if (folded_) {
         p.fillRect(rect(), style::panel());
         p.drawText(rect().adjusted(6, 0, -6, 0), Qt::AlignVCenter | Qt::AlignLeft,
-                   tr("%1   folded, click to unfold").arg(text_));
+                   tr("%1   collapsed, click to show").arg(text_));
         return;
     }
     p.translate(0, height());
@@ -54,10 +63,10 @@ void RowLabel::mouseDoubleClickEvent(QMouseEvent*) {
 
 void RowLabel::contextMenuEvent(QContextMenuEvent* event) {
     QMenu menu(this);
-    menu.addAction(tr("Name this probe…"), this, &RowLabel::renameAsked);
-    menu.addAction(tr("Open this row wide"), this, &RowLabel::wideAsked);
-    menu.addAction(folded_ ? tr("Unfold this row") : tr("Fold this row away"), this, &RowLabel::foldAsked);
-    menu.addAction(tr("Remove this probe"), this, &RowLabel::removeAsked);
+    menu.addAction(tr("Rename probe…"), this, &RowLabel::renameAsked);
+    menu.addAction(tr("Widen row"), this, &RowLabel::wideAsked);
+    menu.addAction(folded_ ? tr("Show row") : tr("Collapse row"), this, &RowLabel::foldAsked);
+    menu.addAction(tr("Remove probe"), this, &RowLabel::removeAsked);
     menu.exec(event->globalPos());
 }
 

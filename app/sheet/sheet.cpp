@@ -131,7 +131,7 @@ void Sheet::makeHeads() {
         auto* button = new QToolButton(headRow_);
         button->setText(
             QString::fromStdString(letterOf(columns_[static_cast<std::size_t>(c)], document_.state())));
-        button->setToolTip(tr("%1 is folded away: show it again").arg(button->text()));
+        button->setToolTip(tr("Shows the collapsed column %1.").arg(button->text()));
         button->setObjectName(QStringLiteral("unfold%1").arg(button->text()));
         connect(
             button, &QToolButton::clicked, this,
@@ -243,17 +243,17 @@ QString Sheet::originalText() const {
     if (!photo) return tr("<b>Original</b>");
     const double sigma = 100 * photo->noise.channel[1].sigma(0.18);
     // Where texture cannot be told from noise, the figure is the most that it can be.
-    return photo->noiseDoubt > 0.05 ? tr("<b>Original</b>&nbsp; σ %1 to %2 %")
+    return photo->noiseDoubt > 0.05 ? tr("<b>Original</b>&nbsp; Noise %1 to %2 %")
                                           .arg((1 - photo->noiseDoubt) * sigma, 0, 'f', 2)
                                           .arg(sigma, 0, 'f', 2)
-                                    : tr("<b>Original</b>&nbsp; σ %1 %").arg(sigma, 0, 'f', 2);
+                                    : tr("<b>Original</b>&nbsp; Noise %1 %").arg(sigma, 0, 'f', 2);
 }
 
 void Sheet::refreshHeads() {
     original_->setText(originalText());
     const PhotoPtr photo = document_.photo();
     QString tip =
-        tr("The photo as it is. Its noise, measured, in per cent of the white level (green channel):");
+        tr("The photo before noise reduction. Measured noise in per cent of white (green channel):");
     if (photo)
         tip += tr("\n%1 % at black, %2 % at mid-grey.")
                    .arg(100 * photo->noise.channel[1].sigma(0), 0, 'f', 2)
@@ -262,22 +262,20 @@ void Sheet::refreshHeads() {
         tip += tr("\nNothing in this photo is flat: the noise may be up to %1 % less.")
                    .arg(100 * photo->noiseDoubt, 0, 'f', 0);
     if (photo && photo->noiseStated)
-        tip += tr("\nNothing in this photo is flat: this is what the file itself states.");
+        tip += tr("\nNothing in this photo is flat, so the figure is the one that the file states.");
     else if (photo && photo->statedNoise)
-        tip += tr("\nThe file's own noise profile says %1 % at black and %2 % at mid-grey.")
+        tip += tr("\nThe file states %1 % at black and %2 % at mid-grey.")
                    .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
                    .arg(100 * photo->statedNoise->channel[1].sigma(0.18), 0, 'f', 2);
     if (photo)
-        tip += tr("\nHot and dead pixels: %1. Lines of the read-out, over the noise at black: rows %2 σ, "
-                  "columns %3 σ. Takes mend both unless\ntheir menu says otherwise; the original is shown as "
-                  "it is.")
+        tip += tr("\nBad pixels: %1. Banding, relative to noise at black: rows %2, columns %3. Takes repair "
+                  "both unless their\nmenu says otherwise. The original is shown as it is.")
                    .arg(photo->pattern.defects.size())
                    .arg(photo->pattern.rowSigma, 0, 'f', 3)
                    .arg(photo->pattern.columnSigma, 0, 'f', 3);
     if (photo && !photo->smoothing.none())
-        tip += tr("\nThis camera has smoothed the photo already (%1 % to each neighbour). Takes undo that "
-                  "before "
-                  "they\nremove noise, and do it again afterwards.")
+        tip += tr("\nThe camera smoothed this raw (%1 % to each neighbour). Takes undo that, remove noise, "
+                  "and smooth again.")
                    .arg(100 * photo->smoothing.beside, 0, 'f', 0);
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
@@ -318,10 +316,9 @@ void Sheet::refresh() {
                 cell->showNothing(shelf_.text(std::get<ReferenceColumn>(columns_[c]).reference));
                 continue;
             }
-            RenderKey key =
-                renderKey({photo, Settings::original(), document_.look()}, centre,
-                          {document_.zoom(), document_.push()}, (QSizeF(own) * devicePixelRatioF()).toSize());
-            key.shown = *shown;
+            const RenderKey key =
+                renderKey(*shown, photo, document_.look(), centre, {document_.zoom(), document_.push()},
+                          (QSizeF(own) * devicePixelRatioF()).toSize());
             cell->show(key, orderOf(static_cast<int>(r), columns_[c]));
             cell->setProbe(document_.zoom() > 0 ? frame : QRectF());
         }
@@ -333,11 +330,11 @@ double Sheet::orderOf(int row, const Column& column) const {
     const auto* own = std::get_if<TakeColumn>(&column);
     if (!own) return away - (std::holds_alternative<OriginalColumn>(column) ? 2000 : 1900);
     if (own->take == takeInHand_) return away - 1000;
-    // Methods are listed by the time that they take.
+    // Methods are listed by the time that they take: the quick ones of all rows come before the slow ones.
     const std::string method = settingsOf(column, document_.state()).method;
     const auto at =
         std::find_if(methods().begin(), methods().end(), [&](const auto& m) { return m->id() == method; });
-    return 16.0 * away + static_cast<double>(at - methods().begin());
+    return away + 16.0 * static_cast<double>(at - methods().begin());
 }
 
 Cell* Sheet::cell(int row, int column) const {

@@ -2,6 +2,7 @@
 
 #include <QAction>
 #include <QComboBox>
+#include <QContextMenuEvent>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QMenu>
@@ -10,6 +11,7 @@
 #include <QSignalBlocker>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <cmath>
 
 #include "denoise/method.h"
 #include "style/icon.h"
@@ -31,14 +33,13 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
         method_->setItemData(method_->count() - 1, QString::fromStdString(m->summary()), Qt::ToolTipRole);
     }
     method_->setObjectName(QStringLiteral("method"));
-    method_->setAccessibleName(tr("Method of this take"));
+    method_->setAccessibleName(tr("Noise reduction method of this take"));
     method_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     method_->setMinimumWidth(24);
     // The two factors are the handle of all strengths.
     fold_->setObjectName(QStringLiteral("fold"));
-    fold_->setToolTip(
-        tr("Luminance and colour: the noise that is taken away over the noise that was measured. "
-           "Opens or folds all strengths of this take; F3 does so with all takes."));
+    fold_->setToolTip(tr("Strengths: luminance (L) and colour (C) noise to remove. Click to set all "
+                         "strengths of this take. (F3: all takes)"));
     connect(fold_, &QToolButton::clicked, this, [this] { emit openAsked(!open_); });
     choose_->setObjectName(QStringLiteral("choose"));
     choose_->setCheckable(true);
@@ -46,23 +47,23 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     choose_->setIcon(style::icon(style::Icon::Choose));
     connect(choose_, &QToolButton::clicked, this, &TakeHead::chooseAsked);
     more_->setIcon(style::icon(style::Icon::More));
-    more_->setAccessibleName(tr("More for this take"));
-    more_->setToolTip(tr("Name, duplicate, keep or remove this take"));
+    more_->setAccessibleName(tr("More on this take"));
+    more_->setToolTip(tr("Renames, duplicates, saves or removes this take."));
     more_->setPopupMode(QToolButton::InstantPopup);
     auto* menu = new QMenu(more_);
     menu->setToolTipsVisible(true);
     menu->addSeparator(); // above it the switches among the settings
-    menu->addAction(tr("Name this take…"), this, &TakeHead::renameAsked);
-    menu->addAction(tr("Duplicate this take"), this, &TakeHead::duplicateAsked);
-    menu->addAction(tr("Keep it as a preset…"), this, &TakeHead::keepAsked);
-    menu->addAction(tr("Equal luminance noise in the others"), this,
+    menu->addAction(tr("Rename take…"), this, &TakeHead::renameAsked);
+    menu->addAction(tr("Duplicate take"), this, &TakeHead::duplicateAsked);
+    menu->addAction(tr("Save as preset…"), this, &TakeHead::keepAsked);
+    menu->addAction(tr("Set others to equal luminance noise"), this,
                     [this] { emit levelAsked(NoiseKind::Luminance); });
-    menu->addAction(tr("Equal colour noise in the others"), this,
+    menu->addAction(tr("Set others to equal colour noise"), this,
                     [this] { emit levelAsked(NoiseKind::Colour); });
     menu->addSeparator();
-    menu->addAction(tr("Open this column wide"), this, &TakeHead::wideAsked);
-    menu->addAction(tr("Fold this column away"), this, &TakeHead::foldAsked);
-    menu->addAction(tr("Remove this take"), this, &TakeHead::removeAsked);
+    menu->addAction(tr("Widen column"), this, &TakeHead::wideAsked);
+    menu->addAction(tr("Collapse column"), this, &TakeHead::foldAsked);
+    menu->addAction(tr("Remove take"), this, &TakeHead::removeAsked);
     more_->setMenu(menu);
 
     auto* line = new QHBoxLayout;
@@ -88,9 +89,8 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
         if (auto* rule = qobject_cast<Rule*>(e.object)) rule->setLabelWidth(labels);
     risk_->setObjectName(QStringLiteral("risk"));
     risk_->setWordWrap(true);
-    risk_->setToolTip(
-        tr("Measured on this photo's probes without knowing the truth (Stein's unbiased risk estimate), as a "
-           "share of the noise. It goes once the settings are changed."));
+    risk_->setToolTip(tr("Estimated on this photo's probes (Stein's unbiased risk estimate), as a share of "
+                         "the noise. Gone once you change the settings."));
     rules->addWidget(risk_);
 
     auto* column = new QVBoxLayout(this);
@@ -117,9 +117,9 @@ QObject* TakeHead::editorOf(const Field<Settings>& f) {
     const auto set = [this, &f](const std::string& text) {
         change([&](Settings& s) { setFromText(f, s, text); });
     };
-    const QString label = QString::fromUtf8(f.label), tip = QString::fromUtf8(f.sentence);
+    const QString label = shownLabel(f), tip = QString::fromUtf8(f.sentence);
     if (std::holds_alternative<bool Settings::*>(f.member)) {
-        auto* entry = new QAction(label.left(1).toUpper() + label.mid(1), more_->menu());
+        auto* entry = new QAction(label, more_->menu());
         entry->setCheckable(true);
         entry->setObjectName(QString::fromUtf8(f.id));
         entry->setToolTip(tip);
@@ -158,15 +158,19 @@ void TakeHead::setOpen(bool open) {
     open_ = open;
     body_->setVisible(open);
     makeRoom();
-    fold_->setAccessibleName(open ? tr("Fold the strengths")
-                                  : tr("Open the strengths, %1").arg(factorsText()));
+    fold_->setAccessibleName(
+        open ? tr("Hide strengths")
+             : tr("Show strengths, %1").arg(factorsText().replace(QLatin1Char('\n'), QLatin1Char(' '))));
 }
 
 QString TakeHead::factorsText() const {
+    // A second decimal only where it says something.
     const auto text = [](float v) {
-        return v == 0 ? tr("none") : QString::number(static_cast<double>(v), 'f', 2);
+        const int hundredths = static_cast<int>(std::lround(100 * static_cast<double>(v)));
+        return v == 0 ? tr("off") : QString::number(hundredths / 100.0, 'f', hundredths % 10 ? 2 : 1);
     };
-    return text(settings_.luminance) + QLatin1Char(' ') + text(settings_.colour);
+    return tr("L %1").arg(text(settings_.luminance)) + QLatin1Char('\n') +
+           tr("C %1").arg(text(settings_.colour));
 }
 
 void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
@@ -182,14 +186,13 @@ void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
     QString said = name;
     if (const Risk* risk = facts.riskOf(take.settings))
         said += (name.isEmpty() ? QString() : QStringLiteral(": ")) +
-                tr("recommended: error %1 σ").arg(risk->sigmas(), 0, 'f', 2);
+                tr("Recommended: error %1 % of the noise").arg(100 * risk->sigmas(), 0, 'f', 0);
     risk_->setText(said);
     risk_->setVisible(!said.isEmpty());
     choose_->setChecked(chosen);
     choose_->setAccessibleName(chosen ? tr("Take %1 is chosen").arg(letter_->text())
                                       : tr("Choose take %1").arg(letter_->text()));
-    choose_->setToolTip(chosen ? tr("This take is exported for this photo.")
-                               : tr("Make this the take that is exported for this photo."));
+    choose_->setToolTip(chosen ? tr("This take is exported.") : tr("Chooses this take for export."));
     setAccessibleName(tr("Take %1").arg(letter_->text()));
     update();
 }
@@ -204,14 +207,17 @@ void TakeHead::change(const std::function<void(Settings&)>& c) {
 // A narrow head has room for what is needed most: the menu gives way first, then the second factor.
 void TakeHead::makeRoom() {
     const auto widthOf = [this](const QString& text) { return fontMetrics().horizontalAdvance(text) + 12; };
-    const QString text = open_ ? tr("fold") : factorsText();
+    const QStringList factors = factorsText().split(QLatin1Char('\n'));
+    const QString text = open_ ? tr("Hide") : factors.join(QStringLiteral("  "));
     const int least = 60, rest = width() - 6 - 4 * style::kGap - letter_->sizeHint().width() - least -
                                  choose_->sizeHint().width();
     more_->setVisible(rest >= widthOf(text) + more_->sizeHint().width() + style::kGap);
-    fold_->setText(rest >= widthOf(text) || open_ ? text : factorsText().section(QLatin1Char(' '), 0, 0));
+    fold_->setText(rest >= widthOf(text) || open_ ? text : factors.first());
 }
 
 void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }
+
+void TakeHead::contextMenuEvent(QContextMenuEvent* event) { more_->menu()->popup(event->globalPos()); }
 
 void TakeHead::mousePressEvent(QMouseEvent* event) { pressed_ = event->globalPosition().toPoint(); }
 

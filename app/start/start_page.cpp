@@ -6,6 +6,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "start/start_picture.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -27,18 +28,15 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
         font.setPointSizeF(font.pointSizeF() * size);
         label->setFont(font);
         label->setWordWrap(true);
-        label->setFixedWidth(520);
+        label->setFixedWidth(380);
         column->addWidget(label);
     };
-    text(tr("Compare what takes the noise away"), 1.7);
-    text(tr("Rows are probes: places of the photo that are worth looking at. Columns are takes: a method "
-            "with its "
-            "strengths. Every cell of a row shows the same pixels, and the first column is the photo as it "
-            "is.\n\n"
-            "1.00× takes away as much noise as was measured in this photo. Choose the take that you like, "
-            "and export "
-            "it: the original is never touched."),
-         1.1);
+    text(tr("Compare noise reduction, pixel by pixel"), 1.7);
+    text(
+        tr("Columns are takes: a method with its strengths. Rows are probes: places worth checking. All "
+           "cells of a row show the same pixels. Column one is the original.\n\n1.00× removes as much noise "
+           "as was measured. Choose the take that you like and export it. Your originals are never changed."),
+        1.1);
     const auto button = [&](const QString& words, const char* name) {
         auto* b = new QPushButton(words, this);
         b->setObjectName(QLatin1String(name));
@@ -52,17 +50,32 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     connect(button(tr("Open a folder…   Ctrl+Shift+O"), "startFolder"), &QPushButton::clicked, this,
             &StartPage::folderAsked);
     if (const QString mill = millFolder(); !mill.isEmpty())
-        connect(button(tr("Try it with the mill's photos"), "startMill"), &QPushButton::clicked, this,
+        connect(button(tr("Try the demo photos"), "startMill"), &QPushButton::clicked, this,
                 [this, mill] { emit millAsked(mill); });
-    text(tr("Or drop photos anywhere on this window. Raws of cameras, DNG, TIFF, JPEG and PNG are read."), 1);
+    text(tr("Or drop photos anywhere on this window: camera raws, DNG, TIFF, JPEG or PNG."), 1);
     auto* row = new QHBoxLayout;
     row->addStretch(1);
     row->addLayout(column);
+    row->addSpacing(32);
+    picture_ = new StartPicture(this);
+    row->addWidget(picture_);
     row->addStretch(1);
+    if (const QString mill = millFolder(); !mill.isEmpty()) {
+        picture_->setCursor(Qt::PointingHandCursor);
+        picture_->setToolTip(tr("Opens the demo photos."));
+        connect(picture_, &StartPicture::clicked, this, [this, mill] { emit millAsked(mill); });
+    }
     auto* page = new QVBoxLayout(this);
     page->addStretch(2);
     page->addLayout(row);
     page->addStretch(3);
+}
+
+QSize StartPage::minimumSizeHint() const { return {440, 380}; }
+
+void StartPage::resizeEvent(QResizeEvent*) {
+    constexpr int kText = 440;
+    picture_->setVisible(width() >= picture_->width() + kText && height() >= picture_->height());
 }
 
 } // namespace irenic

@@ -5,6 +5,8 @@
 
 namespace irenic {
 
+class StartPicture;
+
 class StartPage : public QWidget {
     Q_OBJECT
 
@@ -13,10 +15,18 @@ class StartPage : public QWidget {
     // The folder of the mill's photos, if they are there.
     static QString millFolder();
 
+    QSize minimumSizeHint() const override; // without the picture, which comes where there is room
+
   signals:
     void openAsked();
     void folderAsked();
     void millAsked(const QString& folder);
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
+  private:
+    StartPicture* picture_;
 };
 
 } // namespace irenic

@@ -15,7 +15,29 @@ class LineBreak : public QSpacerItem {
     LineBreak() : QSpacerItem(0, 0, QSizePolicy::Fixed, QSizePolicy::Fixed) {}
 };
 
-bool stretches(const QLayoutItem* item) { return item->expandingDirections() & Qt::Horizontal; }
+// Takes what is left of the line.
+class Push : public QSpacerItem {
+  public:
+    Push() : QSpacerItem(0, 0, QSizePolicy::Expanding, QSizePolicy::Fixed) {}
+    bool isEmpty() const override { return false; }
+};
+
+class Keep : public QSpacerItem {
+  public:
+    Keep() : QSpacerItem(0, 0, QSizePolicy::Fixed, QSizePolicy::Fixed) {}
+};
+
+constexpr int kGroupGap = 8; // beside the gap that neighbours have
+class Gap : public QSpacerItem {
+  public:
+    Gap() : QSpacerItem(kGroupGap, 0, QSizePolicy::Fixed, QSizePolicy::Fixed) {}
+    bool isEmpty() const override { return false; }
+};
+
+bool stretches(const QLayoutItem* item) {
+    return (item->expandingDirections() & Qt::Horizontal) &&
+           item->maximumSize().width() > item->sizeHint().width();
+}
 
 } // namespace
 
@@ -24,6 +46,9 @@ Flow::~Flow() {
 }
 
 void Flow::breakLine() { addItem(new LineBreak); }
+void Flow::toTheRight() { addItem(new Push); }
+void Flow::keepWithNext() { addItem(new Keep); }
+void Flow::addGap() { addItem(new Gap); }
 
 QLayoutItem* Flow::itemAt(int index) const {
     return index >= 0 && index < count() ? items_[static_cast<std::size_t>(index)] : nullptr;
@@ -63,7 +88,9 @@ int Flow::arrange(const QRect& rect, bool move) const {
             if (dynamic_cast<const LineBreak*>(item)) break;
             if (item->isEmpty()) continue;
             const int wanted = item->sizeHint().width() + (width > 0 ? style::kGap : 0);
-            if (width > 0 && width + wanted > room.width()) break;
+            const bool kept = last + 2 < items_.size() && dynamic_cast<const Keep*>(items_[last + 1]);
+            const int next = kept ? items_[last + 2]->sizeHint().width() + style::kGap : 0;
+            if (width > 0 && width + wanted + next > room.width()) break;
             width += wanted;
             height = std::max(height, item->sizeHint().height());
             takers += stretches(item);

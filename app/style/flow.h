@@ -14,6 +14,12 @@ class Flow : public QLayout {
     void addItem(QLayoutItem* item) override { items_.push_back(item); }
     // From here on a new line.
     void breakLine();
+    // What comes after it stands at the right end of its line.
+    void toTheRight();
+    // What was added last stands in one line with what comes next.
+    void keepWithNext();
+    // Wider than the gap between neighbours: groups are told apart by it.
+    void addGap();
     int count() const override { return static_cast<int>(items_.size()); }
     QLayoutItem* itemAt(int index) const override;
     QLayoutItem* takeAt(int index) override;

@@ -10,7 +10,8 @@ namespace irenic::style {
 
 namespace {
 
-const char* nameOf(Icon which) {
+const char* nameOf(Icon which, QIcon::State state) {
+    if (which == Icon::Choose && state == QIcon::Off) return "ring";
     constexpr const char* kNames[] = {"choose", "more", "close",  "waits",
                                       "runs",   "done", "failed", "cancelled"};
     return kNames[static_cast<int>(which)];
@@ -34,7 +35,7 @@ class Engine : public QIconEngine {
         QPixmap out(size);
         out.fill(Qt::transparent);
         QPainter painter(&out);
-        QSvgRenderer shape(QStringLiteral(":/icons/%1.svg").arg(QLatin1String(nameOf(which_))));
+        QSvgRenderer shape(QStringLiteral(":/icons/%1.svg").arg(QLatin1String(nameOf(which_, state))));
         const int side = std::min(size.width(), size.height());
         shape.render(&painter, QRectF((size.width() - side) / 2.0, (size.height() - side) / 2.0, side, side));
         painter.setCompositionMode(QPainter::CompositionMode_SourceIn);

@@ -53,8 +53,13 @@ QString withRealMinus(double value, int decimals) {
 
 } // namespace
 
+QString shownLabel(const FieldInfo& field) {
+    const QString label = Rule::tr(field.label);
+    return label.left(1).toUpper() + label.mid(1);
+}
+
 Rule::Rule(const FieldInfo& field, double initial, QWidget* parent)
-    : QWidget(parent), label_(tr(field.label)), unit_(QString::fromUtf8(field.unit)),
+    : QWidget(parent), label_(shownLabel(field)), unit_(QString::fromUtf8(field.unit)),
       least_(field.least * field.shown), most_(field.most * field.shown), initial_(initial), value_(initial),
       decimals_(field.decimals), step_(5 * std::pow(10.0, -field.decimals)), labelWidth_(labelHint()),
       line_(new QLineEdit(this)) {
@@ -64,7 +69,7 @@ Rule::Rule(const FieldInfo& field, double initial, QWidget* parent)
     setObjectName(QLatin1String(field.id));
     setAccessibleName(label_);
     setToolTip(tr(field.sentence) + QLatin1Char('\n') +
-               tr("Drag, type, or use the arrow keys; a double click puts it back."));
+               tr("Drag, type or use the arrow keys. Double-click to reset."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     line_->hide();
     line_->setObjectName(QStringLiteral("line"));
@@ -111,7 +116,7 @@ void Rule::setValue(double value) {
 }
 
 QString Rule::valueText() const {
-    if (value_ == 0 && unit_ == QStringLiteral("×")) return tr("none");
+    if (value_ == 0 && unit_ == QStringLiteral("×")) return tr("None");
     return withRealMinus(value_, decimals_) + unit_;
 }
 

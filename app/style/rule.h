@@ -11,6 +11,9 @@ class QLineEdit;
 
 namespace irenic {
 
+// A field's label as it begins a line: "Luminance".
+QString shownLabel(const FieldInfo& field);
+
 // Drag the bead (Shift: ten times as fine), type a number, step with the arrow keys; a double click or Delete
 // puts back the initial value.
 class Rule : public QWidget {

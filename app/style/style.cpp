@@ -61,6 +61,20 @@ void setGreys(Greys which) {
 }
 
 QColor ground() { return set().ground; }
+void hatch(QPainter& painter, const QRect& area) {
+    constexpr int kStep = 8;
+    static const QPixmap tile = [] {
+        QImage image(kStep, kStep, QImage::Format_ARGB32_Premultiplied);
+        image.fill(Qt::transparent);
+        for (int i = 0; i < kStep; ++i) {
+            image.setPixelColor(i, kStep - 1 - i, QColor(30, 30, 30, 110));
+            image.setPixelColor((i + 1) % kStep, kStep - 1 - i, QColor(225, 225, 225, 110));
+        }
+        return QPixmap::fromImage(image);
+    }();
+    painter.drawTiledPixmap(area, tile);
+}
+
 QColor panel() { return set().panel; }
 QColor raised() { return set().raised; }
 QColor sunken() { return set().sunken; }

@@ -16,6 +16,8 @@ void setGreys(Greys which); // the whole application changes at once
 
 QColor ground(); // around photographs
 QColor panel();  // of the window
+// Diagonal lines, dark beside light so that they are seen on anything: what lies below is not true yet.
+void hatch(QPainter& painter, const QRect& area);
 QColor raised(); // of what can be pressed or typed into
 QColor sunken(); // of rules, bars and lists
 QColor line();

@@ -15,16 +15,16 @@ std::string numberText(float v) {
 
 void checkRange(const FieldInfo& field, float v) {
     if (!(v >= static_cast<float>(field.least) && v <= static_cast<float>(field.most)))
-        throw FieldError(std::string(field.id) + " reaches from " +
+        throw FieldError(std::string(field.id) + "=" + numberText(v) + " is out of range: use " +
                          numberText(static_cast<float>(field.least)) + " to " +
-                         numberText(static_cast<float>(field.most)) + ", not to " + numberText(v));
+                         numberText(static_cast<float>(field.most)));
 }
 
 float numberFrom(const FieldInfo& field, const std::string& text) {
     float v = 0;
     const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), v);
     if (text.empty() || error != std::errc() || end != text.data() + text.size())
-        throw FieldError("\"" + text + "\" for " + field.id + " is not a number");
+        throw FieldError(std::string(field.id) + "=" + text + " is not a number");
     checkRange(field, v);
     return v;
 }
@@ -32,10 +32,11 @@ float numberFrom(const FieldInfo& field, const std::string& text) {
 int choiceFrom(const FieldInfo& field, const std::string& text) {
     std::string all;
     for (std::size_t i = 0; i < field.choices.size(); ++i) {
-        if (text == field.choices[i]) return static_cast<int>(i);
+        if (text == field.choices[i] || (!field.formerChoices.empty() && text == field.formerChoices[i]))
+            return static_cast<int>(i);
         all += std::string(i ? ", " : "") + field.choices[i];
     }
-    throw FieldError("\"" + text + "\" is not known for " + field.id + "; there are " + all);
+    throw FieldError(std::string(field.id) + "=" + text + " is unknown: use one of " + all);
 }
 
 std::string curveText(const Curve& curve) {
@@ -52,7 +53,7 @@ Curve curveFrom(const FieldInfo& field, const std::string& text) {
         const std::string pair = text.substr(from, to - from);
         const std::size_t colon = pair.find(':');
         if (colon == std::string::npos)
-            throw FieldError("\"" + pair + "\" is no point of a curve; write in:out");
+            throw FieldError("\"" + pair + "\" is not a point of a curve: write in:out");
         points.push_back(
             {numberFrom(field, pair.substr(0, colon)), numberFrom(field, pair.substr(colon + 1))});
         from = to + 1;
@@ -65,20 +66,13 @@ Curve curveFrom(const FieldInfo& field, const std::string& text) {
     return points;
 }
 
-std::string changeText(const FieldInfo& field, const std::string& before, const std::string& after) {
-    const auto said = [&](const std::string& text) {
-        float v = 0;
-        const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), v);
-        if (!field.choices.empty() || error != std::errc() || end != text.data() + text.size()) return text;
-        char number[48];
-        std::snprintf(number, sizeof number, "%.*f", field.decimals, static_cast<double>(v) * field.shown);
-        // A real minus sign.
-        std::string out = number;
-        if (out[0] == '-') out.replace(0, 1, "−");
-        return out + field.unit;
-    };
-    if (std::string(field.id) == "curve") return std::string(field.label) + " changed";
-    return std::string(field.label) + " " + said(before) + " to " + said(after);
+std::string shownNumber(const FieldInfo& field, float v) {
+    char number[48];
+    std::snprintf(number, sizeof number, "%.*f", field.decimals, static_cast<double>(v) * field.shown);
+    // A real minus sign.
+    std::string out = number;
+    if (out[0] == '-') out.replace(0, 1, "−");
+    return out + field.unit;
 }
 
 } // namespace irenic

@@ -29,7 +29,9 @@ struct FieldInfo {
     int decimals = 2;                       // on the screen
     const char* sentence;                   // what it does to the picture: the tool tip, the help, the manual
     std::span<const char* const> choices{}; // of a field with choices: their names, in order
-    std::span<const char* const> shownChoices{}; // and how they are called on the screen
+    std::span<const char* const> shownChoices{};  // and how they are called on the screen
+    std::span<const char* const> formerChoices{}; // names that they had in older files, in the same order
+    std::string (*shownText)(const std::string&) = nullptr; // how a text is called on the screen
 };
 
 // A choice among names, kept as an enumeration by its owner.
@@ -58,7 +60,7 @@ int choiceFrom(const FieldInfo& field, const std::string& text);   // FieldError
 std::string curveText(const Curve& curve);                         // "0:0;0.5:0.6;1:1"
 Curve curveFrom(const FieldInfo& field, const std::string& text);  // FieldError
 
-// A field's value as text, "0.25", "on", "thread"; and back. FieldError.
+// A field's value as text, "0.25", "1", "medium"; and back. FieldError.
 template <class T> std::string valueText(const Field<T>& field, const T& of) {
     return std::visit(
         [&](const auto& m) -> std::string {
@@ -120,15 +122,41 @@ template <class T> std::string rangeProblem(const T& value) {
     return {};
 }
 
-// What differs, as a person would say it: "colour 1.00× to 1.40×". At most `most` fields, then "and more".
-std::string changeText(const FieldInfo& field, const std::string& before, const std::string& after);
+// A value as it is shown, with its unit: "1.40×", "on", "Vertical".
+std::string shownNumber(const FieldInfo& field, float v);
+template <class T> std::string shownValue(const Field<T>& field, const T& of) {
+    return std::visit(
+        [&](const auto& m) -> std::string {
+            using M = std::decay_t<decltype(m)>;
+            if constexpr (std::is_same_v<M, ChoiceMember<T>>)
+                return field.shownChoices[static_cast<std::size_t>(m.get(of))];
+            else if constexpr (std::is_same_v<M, float T::*>)
+                return shownNumber(field, of.*m);
+            else if constexpr (std::is_same_v<M, bool T::*>)
+                return of.*m ? "on" : "off";
+            else if constexpr (std::is_same_v<M, std::string T::*>)
+                return field.shownText ? field.shownText(of.*m) : of.*m;
+            else
+                return curveText(of.*m);
+        },
+        field.member);
+}
+
+// What differs, as a person would say it: "colour 1.00× → 1.40×, vignetting on". At most `most` fields, then
+// "and more".
+template <class T> std::string changeText(const Field<T>& field, const T& before, const T& after) {
+    const std::string label = field.label;
+    if (std::holds_alternative<Curve T::*>(field.member)) return label + " changed";
+    if (std::holds_alternative<bool T::*>(field.member)) return label + " " + shownValue(field, after);
+    return label + " " + shownValue(field, before) + " → " + shownValue(field, after);
+}
 template <class T> std::string changesText(const T& before, const T& after, std::size_t most = 2) {
     std::string out;
     std::size_t count = 0;
     for (const Field<T>& f : fieldsOf<T>()) {
         if (sameField(f, before, after)) continue;
         if (++count > most) return out + " and more";
-        out += (out.empty() ? "" : ", ") + changeText(f, valueText(f, before), valueText(f, after));
+        out += (out.empty() ? "" : ", ") + changeText(f, before, after);
     }
     return out;
 }

@@ -26,7 +26,7 @@ class Limits : public nlohmann::json_sax<json> {
     bool start_array(std::size_t) override { return deeper(); }
     bool end_array() override { return --depth_, true; }
     bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception&) override {
-        throw JsonError("it is no valid JSON");
+        throw JsonError("not valid JSON");
     }
 
   private:
@@ -54,7 +54,7 @@ json jsonFrom(const std::string& text) {
     try {
         return json::parse(text);
     } catch (const json::exception&) {
-        throw JsonError("it is no valid JSON");
+        throw JsonError("not valid JSON");
     }
 }
 

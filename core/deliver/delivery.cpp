@@ -16,13 +16,14 @@ namespace {
 
 constexpr const char* kSpaces[] = {"srgb", "adobe", "prophoto", "rec2020"};
 constexpr const char* kShownSpaces[] = {"sRGB", "Adobe RGB compatible", "ProPhoto compatible",
-                                        "linear Rec. 2020"};
+                                        "Linear Rec. 2020"};
 constexpr const char* kBits[] = {"8", "16", "32"};
 constexpr const char* kShownBits[] = {"8 bit", "16 bit", "32 bit floating point"};
 constexpr const char* kPackings[] = {"packed", "lzw", "none"};
-constexpr const char* kShownPackings[] = {"packed without loss", "LZW", "not packed"};
+constexpr const char* kShownPackings[] = {"Lossless compression", "LZW compression", "Uncompressed"};
 constexpr const char* kConflicts[] = {"number", "refuse", "replace"};
-constexpr const char* kShownConflicts[] = {"with a number", "not at all", "in its place"};
+constexpr const char* kShownConflicts[] = {"If it exists: add a number", "If it exists: do not export",
+                                           "If it exists: replace"};
 
 template <auto Member> ChoiceMember<Delivery> choice() {
     using E = std::decay_t<decltype(Delivery{}.*Member)>;
@@ -32,62 +33,61 @@ template <auto Member> ChoiceMember<Delivery> choice() {
 
 const Field<Delivery> kFields[] = {
     {{"format", "", "format", "", 0, 1, 1, 0,
-      "The kind of file. A DNG stays a raw and takes the look along as a note and in its preview; all others "
-      "are finished pictures.",
+      "File format. A DNG stays a raw: the look goes into its preview and its XMP. All others are finished "
+      "pictures.",
       formatIds(), shownFormats()},
      choice<&Delivery::format>()},
-    {{"space", "", "colours", "", 0, 1, 1, 0,
-      "The colours that the file can hold. sRGB is right for screens; the wider ones are for further work.",
-      kSpaces, kShownSpaces},
+    {{"space", "", "colour space", "", 0, 1, 1, 0,
+      "Colours that the file can hold. sRGB suits screens; wider spaces are for further work.", kSpaces,
+      kShownSpaces},
      choice<&Delivery::space>()},
-    {{"profile", "", "own profile", "", 0, 1, 1, 0,
-      "An ICC profile of RGB colours instead of the spaces above, such as a printer's."},
+    {{"profile", "", "ICC profile", "", 0, 1, 1, 0,
+      "An ICC profile for RGB instead of a colour space, such as a printer's."},
      &Delivery::profile},
     {{"bits", "", "depth", "", 0, 1, 1, 0,
-      "TIFF and PNG: bits of each colour. 8 is enough to look at, 16 to work on, 32 keeps all there is.",
-      kBits, kShownBits},
+      "TIFF and PNG: bits per colour. 8 is enough to look at, 16 to work on, 32 keeps everything.", kBits,
+      kShownBits},
      ChoiceMember<Delivery>{[](const Delivery& d) { return d.bits == 8    ? 0
                                                            : d.bits == 16 ? 1
                                                                           : 2; },
                             [](Delivery& d, int v) { d.bits = 8 << v; }}},
-    {{"packing", "", "packing", "", 0, 1, 1, 0,
-      "How the file is made smaller, always without loss: a DNG by lossless JPEG, a TIFF by zip or LZW.",
-      kPackings, kShownPackings},
+    {{"packing", "", "compression", "", 0, 1, 1, 0,
+      "Lossless compression: lossless JPEG in a DNG, ZIP or LZW in a TIFF.", kPackings, kShownPackings},
      choice<&Delivery::packing>()},
     {{"quality", "", "quality", "", 1, 100, 1, 0,
-      "JPEG and JPEG XL: 95 cannot be told from the original; 80 to 90 is for the web. JPEG XL at 100 is "
-      "without loss."},
+      "JPEG and JPEG XL: 95 looks like the original, 80 to 90 is for the web. JPEG XL at 100 is lossless."},
      &Delivery::quality},
-    {{"subsampled", "", "colours at half size", "", 0, 1, 1, 0,
-      "JPEG: colours at half the resolution make the file smaller, and fine red detail softer."},
+    {{"subsampled", "", "half colour resolution", "", 0, 1, 1, 0,
+      "JPEG: half the resolution for colour makes the file smaller and fine red detail softer."},
      &Delivery::subsampled},
-    {{"longest", "", "longer side", " px", 0, 100000, 1, 0,
-      "Reduces the picture so that its longer side has so many pixels; 0 leaves it. It is never enlarged."},
+    {{"longest", "", "long edge", " px", 0, 100000, 1, 0,
+      "Reduces the picture to this many pixels on its long edge; 0 keeps its size. Never enlarges."},
      &Delivery::longest},
     {{"percent", "", "size", " %", 1, 100, 1, 1,
-      "Reduces the picture to so many per cent of its width and height."},
+      "Reduces the picture to this share of its width and height."},
      &Delivery::percent},
     {{"dpi", "", "resolution", " dpi", 1, 10000, 1, 0,
-      "Written in the file for programs that lay out or print; no pixel depends on it."},
+      "Print resolution noted in the file. Pixels stay the same."},
      &Delivery::dpi},
-    {{"linear", "", "full colour", "", 0, 1, 1, 0,
-      "DNG: demosaiced, in the camera's own light, with the look's sharpening and lens corrections in it, "
-      "instead of "
-      "the mosaic. Three times as large; for other programs that should find these done."},
+    {{"linear", "", "demosaiced", "", 0, 1, 1, 0,
+      "DNG: full colour instead of the mosaic, with sharpening and lens corrections applied. Three times as "
+      "large."},
      &Delivery::linear},
-    {{"fullPreview", "", "preview of full size", "", 0, 1, 1, 0,
-      "DNG: the preview that other programs show has all pixels instead of 1024 across."},
+    {{"fullPreview", "", "full-size preview", "", 0, 1, 1, 0,
+      "DNG: stores a preview with all pixels instead of 1024 across."},
      &Delivery::fullPreview},
-    {{"name", "", "name", "", 0, 1, 1, 0,
-      "The file's name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} stand for "
-      "what the photo and the take have."},
+    {{"name", "", "file name", "", 0, 1, 1, 0,
+      "File name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} are filled in "
+      "from "
+      "the photo and the take."},
      &Delivery::name},
     {{"folder", "", "folder", "", 0, 1, 1, 0,
-      "Where the file goes: empty is beside the original, a name is a folder below the original's, a whole "
-      "path is that folder."},
+      "Where the file goes: empty means next to the original, a name means a subfolder there, a full path "
+      "means "
+      "that folder."},
      &Delivery::folder},
     {{"conflict", "", "if the name is taken", "", 0, 1, 1, 0,
-      "What is done where a file of that name is there already. An original is never replaced.", kConflicts,
+      "What happens when a file of that name exists. Originals are never replaced.", kConflicts,
       kShownConflicts},
      choice<&Delivery::conflict>()},
 };
@@ -139,7 +139,7 @@ Delivery deliveryFromText(const std::string& text) {
             }
             const std::size_t equals = part.find('=');
             const Field<Delivery>* f = findField<Delivery>(part.substr(0, equals));
-            if (!f || equals == std::string::npos) throw FieldError("\"" + part + "\" is not known");
+            if (!f || equals == std::string::npos) throw FieldError("there is no \"" + part + "\"");
             setFromText(*f, d, part.substr(equals + 1));
         }
     } catch (const FieldError& e) {
@@ -158,7 +158,7 @@ std::string problemWith(const Delivery& d) {
     some.original = "photo", some.letter = some.take = some.method = "A", some.taken = "2026:01:15 00:00:00";
     if (d.name.empty() || nameFrom(d.name, some).empty()) return "the file needs a name.";
     if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
-        return "the profile " + d.profile + " is not there.";
+        return "the profile " + d.profile + " does not exist.";
     return {};
 }
 

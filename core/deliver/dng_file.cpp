@@ -90,11 +90,11 @@ std::string differenceOf(const Photo& photo, const Photo& back) {
 }
 
 // Reads back what was written. Throws WriteError.
-void prove(const fs::path& to, const Photo& meant, const Work& work) {
+void proveDng(const fs::path& to, const Photo& meant, const Work& work) {
     const PhotoPtr back = readPhoto(to, work, Measure::Nothing);
     if (const std::string part = differenceOf(meant, *back); !part.empty())
-        throw WriteError("what was written does not read back as it was: " + part +
-                         " would be another. Try again, or choose another folder.");
+        throw WriteError("the written file differs from the original data (" + part +
+                         "). Try again or choose another folder.");
 }
 
 // What is cleaned already.
@@ -135,7 +135,7 @@ void writeCleanDng(const fs::path& to, const Export& what, const std::string& xm
     writeDng(to, cleaned, extras, quiet);
     work.report(0.95);
     work.check();
-    prove(to, cleaned, quiet);
+    proveDng(to, cleaned, quiet);
 }
 
 // The photo demosaiced, in the camera's own light: what a linear DNG holds. What of the lens was corrected is
@@ -197,7 +197,7 @@ void writeLinearDng(const fs::path& to, const Export& what, const std::string& x
     writeDng(to, linear, extras, quiet);
     work.report(0.95);
     work.check();
-    prove(to, linear, quiet);
+    proveDng(to, linear, quiet);
 }
 
 } // namespace

@@ -19,7 +19,7 @@ LeftOut tiff(const std::filesystem::path& to, const Export& what, const XmpNote&
 constexpr Format kFormats[] = {
     {"dng",
      "DNG",
-     "DNG, stays a raw",
+     "DNG (raw)",
      ".dng",
      "*.dng",
      "image/x-adobe-dng",

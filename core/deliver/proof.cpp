@@ -42,8 +42,8 @@ void doesNotReadBack(const std::filesystem::path& file, const std::string& why) 
     } catch (const WriteError& e) {
         if (std::string(e.what()) == reasonOf(ENOSPC)) throw;
     }
-    throw WriteError("what was written does not read back (" + why +
-                     "). Try again, or choose another folder.");
+    throw WriteError("the written file cannot be read back (" + why +
+                     "). Try again or choose another folder.");
 }
 
 void prove(const std::filesystem::path& file, const FilePicture& back, int width, int height,

@@ -28,7 +28,7 @@ class BlockMatching : public Method {
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
     std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
     std::string summary() const override {
-        return quick_ ? "BM3D with one kind of blocks instead of two: sooner there."
+        return quick_ ? "BM3D with one kind of blocks instead of two. Faster."
                       : "Clean, with straight edges. Slower.";
     }
     std::string quickGradeOf() const override { return quick_ ? "bm3d" : ""; }

@@ -26,8 +26,8 @@ class Learned : public Method {
     std::string id() const override { return quick_ ? "learned-quick" : "learned"; }
     std::string name() const override { return quick_ ? "Learned quick" : "Learned"; }
     std::string summary() const override {
-        return quick_ ? "The learned method in one pass, and nothing after it: sooner there."
-                      : "Cleanest and sharpest, from what it learned of other pictures.";
+        return quick_ ? "The learned method in one pass. Faster."
+                      : "Cleanest and sharpest: a neural network trained on other pictures.";
     }
     float jpegBlocksShare() const override { return 0.6f; }
     int margin() const override;

@@ -6,25 +6,31 @@ namespace irenic {
 
 namespace {
 
+std::string methodName(const std::string& id) {
+    const Method* method = findMethod(id);
+    return method ? method->name() : id;
+}
+
 const Field<Settings> kFields[] = {
-    {{"method", "Method", "method", "", 0, 0, 1, 0, "How noise is told from picture."}, &Settings::method},
+    {{"method", "Method", "method", "", 0, 0, 1, 0, "Separates noise from detail.", {}, {}, {}, methodName},
+     &Settings::method},
     {{"luminance", "Luminance", "luminance", "×", 0, 3, 1, 2,
-      "Luminance noise to take away, as a factor of what was measured: 1.00× is as much as was measured."},
+      "Luminance noise to remove; 1.00× is as much as was measured."},
      &Settings::luminance},
     {{"colour", "Colour", "colour", "×", 0, 3, 1, 2,
-      "Colour noise to take away, as a factor of what was measured."},
+      "Colour noise to remove; 1.00× is as much as was measured."},
      &Settings::colour},
     {{"coarse", "CoarseColour", "coarse colour", "×", 0, 3, 1, 2,
-      "Coarse colour noise to take away: blotches of 8 to 64 pixels. Works where colour is above 0."},
+      "Colour blotches of 8–64 px to remove. Needs Colour above 0."},
      &Settings::coarse},
     {{"detail", "Detail", "detail", " %", 0, 1, 100, 0,
-      "How readily structure near the threshold is given back."},
+      "Higher keeps more faint detail, and some noise with it."},
      &Settings::detail},
     {{"grain", "Grain", "grain", " %", 0, 1, 100, 0,
-      "Share of the removed luminance noise that is given back as grain. Colour noise never is."},
+      "Puts some luminance noise back as grain. Colour noise stays out."},
      &Settings::grain},
-    {{"mend", "Mended", "mend defects", "", 0, 1, 1, 0,
-      "Takes out hot and dead pixels and lines of the read-out first."},
+    {{"mend", "Mended", "repair bad pixels and banding", "", 0, 1, 1, 0,
+      "Repairs hot and dead pixels and lines of the read-out before noise reduction."},
      &Settings::mend},
 };
 
@@ -33,7 +39,7 @@ const Field<Settings> kFields[] = {
 template <> std::span<const Field<Settings>> fieldsOf<Settings>() { return kFields; }
 
 std::string problemWith(const Settings& s) {
-    if (!findMethod(s.method)) return "there is no method called \"" + s.method + "\"";
+    if (!findMethod(s.method)) return "there is no method \"" + s.method + "\"";
     return rangeProblem(s);
 }
 

@@ -10,12 +10,14 @@ namespace irenic {
 namespace {
 
 constexpr const char* kEdges[] = {"ratio", "largest", "all"};
-constexpr const char* kSoftness[] = {"none", "hair", "thread", "cord", "rope"};
+constexpr const char* kSoftness[] = {"off", "fine", "medium", "wide", "widest"};
+constexpr const char* kFormerSoftness[] = {"none", "hair", "thread", "cord", "rope"};
 constexpr const char* kDemosaics[] = {"quick", "fine"};
-constexpr const char* kShownEdges[] = {"fill the frame", "trim straight", "show all"};
-constexpr const char* kShownSoftness[] = {"no sharpening", "hair, 0.5 px", "thread, 0.7 px", "cord, 1.0 px",
-                                          "rope, 1.4 px"};
-constexpr const char* kShownDemosaics[] = {"demosaic: quick", "demosaic: fine"};
+constexpr const char* kShownEdges[] = {"Edges: enlarge to fill", "Edges: crop", "Edges: keep all, black"};
+constexpr const char* kShownSoftness[] = {"Sharpening: off", "Sharpening: fine, 0.5 px",
+                                          "Sharpening: medium, 0.7 px", "Sharpening: wide, 1.0 px",
+                                          "Sharpening: widest, 1.4 px"};
+constexpr const char* kShownDemosaics[] = {"Demosaic: quick", "Demosaic: fine"};
 
 template <auto Member> ChoiceMember<Look> choice() {
     return {[](const Look& l) { return static_cast<int>(l.*Member); },
@@ -25,53 +27,48 @@ template <auto Member> ChoiceMember<Look> choice() {
 const Field<Look> kFields[] = {
     {{"asShot", "AsShot", "as shot", "", 0, 1, 1, 0, "The white balance that the camera has set."},
      &Look::asShot},
-    {{"kelvin", "Kelvin", "light", " K", 1700, 25000, 1, 0,
-      "Colour temperature of the light the photo was taken in: higher makes the picture warmer."},
+    {{"kelvin", "Kelvin", "temperature", " K", 1700, 25000, 1, 0,
+      "Colour temperature of the light; higher makes the picture warmer."},
      &Look::kelvin},
-    {{"tint", "Tint", "tint", "", -40, 40, 1, 1,
-      "How far that light lies from the line of glowing bodies, in thousandths of Duv: above 0 it is "
-      "greener, "
-      "and the picture loses green."},
+    {{"tint", "Tint", "tint", "", -40, 40, 1, 1, "Green–magenta balance; higher is more magenta."},
      &Look::tint},
     {{"exposure", "Exposure", "exposure", " EV", -4, 4, 1, 2,
-      "Brightness of the whole photo in stops. Part of what is exported, unlike the push."},
+      "Brightness of the whole photo in stops. Exported, unlike the push."},
      &Look::exposure},
     {{"highlights", "Highlights", "highlights", "", -1, 1, 100, 0,
-      "Below 0 brings back areas that are brighter than mid-grey, by up to a stop and a half. What is in "
-      "them "
-      "keeps its contrast."},
+      "Below 0 darkens areas brighter than mid-grey by up to 1.5 stops. Local contrast stays."},
      &Look::highlights},
     {{"shadows", "Shadows", "shadows", "", -1, 1, 100, 0,
-      "Above 0 lifts areas that are darker than mid-grey, by up to a stop and a half. What is in them keeps "
-      "its contrast; the noise there is lifted with it."},
+      "Above 0 brightens areas darker than mid-grey by up to 1.5 stops, and the noise in them. Local "
+      "contrast "
+      "stays."},
      &Look::shadows},
     {{"saturation", "Saturation", "saturation", " %", 0, 2, 100, 0,
-      "Strength of all colours. 100 % is as the camera saw them."},
+      "Strength of all colours; 100 % is as the camera saw them."},
      &Look::saturation},
-    {{"curve", "Curve", "contrast curve", "", 0, 1, 1, 2, "The contrast curve, on display values."},
+    {{"curve", "Curve", "tone curve", "", 0, 1, 1, 2, "Maps dark to bright, on display values."},
      &Look::curve},
     {{"vignetting", "Vignetting", "vignetting", "", 0, 1, 1, 0,
-      "Corrects the lens's vignetting: corners as bright as the middle, with the noise that goes with it."},
+      "Brightens the corners to match the middle, and the noise in them."},
      &Look::vignetting},
-    {{"chromatic", "LateralColour", "lateral colour", "", 0, 1, 1, 0,
-      "Corrects lateral chromatic aberration, on the mosaic, before colours are made of it."},
+    {{"chromatic", "LateralColour", "chromatic aberration", "", 0, 1, 1, 0,
+      "Removes coloured edges towards the corners (lateral chromatic aberration), before demosaicing."},
      &Look::chromatic},
     {{"distortion", "Distortion", "distortion", "", 0, 1, 1, 0,
-      "Straightens what the lens has bent. Pixels are no longer the camera's own: they are interpolated."},
+      "Straightens lines that the lens has bent. Pixels are interpolated."},
      &Look::distortion},
-    {{"edges", "Edges", "edges", "", 0, 2, 1, 0, "What becomes of the edges where distortion is corrected.",
+    {{"edges", "Edges", "edges", "", 0, 2, 1, 0, "What happens at the edges when distortion is corrected.",
       kEdges, kShownEdges},
      choice<&Look::edges>()},
     {{"fringes", "PurpleFringes", "purple fringes", "", 0, 1, 1, 0,
-      "Takes purple out beside bright edges. Purple things elsewhere stay."},
+      "Removes purple next to bright edges. Purple elsewhere stays."},
      &Look::fringes},
     {{"softness", "Softness", "sharpening", "", 0, 4, 1, 0,
-      "Lens softness to take back after denoising, by the width of the blur. Noise and specks are left as "
-      "they are.",
-      kSoftness, kShownSoftness},
+      "Undoes lens blur of this radius after noise reduction. Noise is not sharpened.", kSoftness,
+      kShownSoftness, kFormerSoftness},
      choice<&Look::softness>()},
     {{"demosaic", "Demosaic", "demosaic", "", 0, 1, 1, 0,
-      "How full colour is made of the mosaic: fine is slower and keeps more detail.", kDemosaics,
+      "How full colour is made from the sensor's mosaic; fine is slower and keeps more detail.", kDemosaics,
       kShownDemosaics},
      choice<&Look::demosaic>()},
 };
@@ -120,12 +117,12 @@ Look lookFromText(const std::string& text) {
             const std::string name = part.substr(0, equals),
                               value = equals == std::string::npos ? "" : part.substr(equals + 1);
             const Field<Look>* f = findField<Look>(name);
-            if (!f || name == "asShot") throw FieldError("\"" + name + "\" is not known");
+            if (!f || name == "asShot") throw FieldError("there is no \"" + name + "\"");
             if (const auto* flag = std::get_if<bool Look::*>(&f->member)) {
                 if (equals != std::string::npos) throw FieldError(name + " takes no value");
                 look.** flag = true;
             } else {
-                if (value.empty()) throw FieldError(name + " wants a value");
+                if (value.empty()) throw FieldError(name + " needs a value");
                 setFromText(*f, look, value);
             }
             if (isLight(*f)) look.asShot = false;

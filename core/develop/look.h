@@ -20,7 +20,7 @@ enum class Edges {
 
 // Lens softness that sharpening takes back, named after what is that thick: the blur's standard deviation in
 // pixels.
-enum class Softness { None, Hair, Thread, Cord, Rope };
+enum class Softness { Off, Fine, Medium, Wide, Widest };
 float blurOf(Softness softness); // 0, 0.5, 0.7, 1.0, 1.4
 
 struct Look {
@@ -38,7 +38,7 @@ struct Look {
     bool vignetting = false, chromatic = false, distortion = false; // of the lens, corrected
     Edges edges = Edges::SameRatio;
     bool fringes = false; // purple fringes taken out
-    Softness softness = Softness::None;
+    Softness softness = Softness::Off;
     Demosaic demosaic = Demosaic::Fine;
 
     friend bool operator==(const Look&, const Look&) = default;
@@ -48,7 +48,7 @@ struct Look {
 
 template <> std::span<const Field<Look>> fieldsOf<Look>();
 
-// "kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=thread": what differs from a
+// "kelvin=4200,tint=3,exposure=0.5,curve=0:0;0.5:0.6;1:1,vignetting,softness=medium": what differs from a
 // plain look; empty for a plain one. lookFromText throws std::invalid_argument with a
 // sentence for the user.
 std::string textOf(const Look& look);

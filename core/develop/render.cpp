@@ -286,7 +286,7 @@ Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& a
         });
     }
     if (look.fringes) removeFringes(rgb, work);
-    if (look.softness != Softness::None)
+    if (look.softness != Softness::Off)
         sharpen(rgb, look.softness,
                 luminanceNoise(photo, gain, noiseLeftOnGrey(photo, settings, {work.stop}).luminance), work);
     if (!(wanted == area)) out = out.cropped(area);

@@ -74,12 +74,12 @@ Plane overWindow(const Plane& in, int radius, const Work& work, const Combine& c
 
 } // namespace
 
-int sharpenMargin(Softness softness) { return softness == Softness::None ? 0 : kReach; }
+int sharpenMargin(Softness softness) { return softness == Softness::Off ? 0 : kReach; }
 
 void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& noise, const Work& work) {
     IRENIC_EXPECTS(rgb[0].width() == rgb[1].width() && rgb[0].width() == rgb[2].width());
     IRENIC_EXPECTS(rgb[0].height() == rgb[1].height() && rgb[0].height() == rgb[2].height());
-    if (softness == Softness::None) return;
+    if (softness == Softness::Off) return;
     const int w = rgb[0].width(), h = rgb[0].height();
     const auto kernel = inverseOf(static_cast<double>(blurOf(softness)));
     Plane light(w, h), across(w, h), squares(w, h), sharp(w, h);

@@ -260,9 +260,8 @@ std::string twoDigits(double v) {
 }
 
 [[noreturn]] void refuse(double found) {
-    throw NotAlike(found, "it does not show the same picture: its detail agrees by " +
-                              twoDigits(std::max(0.0, found)) + " where 1 is the same and " +
-                              twoDigits(kLeastAlike) + " the least that can be compared");
+    throw NotAlike(found, "it shows another picture (match " + twoDigits(std::max(0.0, found)) + ", needs " +
+                              twoDigits(kLeastAlike) + "). Choose a file made from this photo");
 }
 
 } // namespace

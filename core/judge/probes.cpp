@@ -101,7 +101,7 @@ constexpr float kApart[] = {0.14f, 0.08f, 0.04f};
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     const int across = photo.width() / photo.cell() / kSquare, down = photo.height() / photo.cell() / kSquare;
     if (across < 3 || down < 3)
-        return {{"middle", "the photo is small", photo.width() / 2, photo.height() / 2}};
+        return {{"middle", "The photo is small", photo.width() / 2, photo.height() / 2}};
     std::vector<Square> squares(static_cast<std::size_t>(across * down));
     forEachBand(down, 2, work, [&](int first, int last) {
         for (int j = first; j < last; ++j)
@@ -178,28 +178,28 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
         if (darkest) {
             const int stops =
                 static_cast<int>(std::ceil(std::log2(5 * seen / std::max(darkest->light, 1e-5f))));
-            say(darkest, "darkest area in which something lives; a push of " +
-                             std::to_string(std::clamp(stops, 1, 8)) + " stops shows it");
+            say(darkest, "Darkest area with detail; push +" + std::to_string(std::clamp(stops, 1, 8)) +
+                             " EV to see it");
         }
     } else {
-        say(darkest, "darkest area in which something lives: colour noise shows here first");
+        say(darkest, "Darkest area with detail: colour noise shows here first");
     }
     say(choose("mid-tone", open,
                [&](const Square& s) {
                    return -2 * std::abs(std::log2(s.light / middle)) - 2 * s.texture - s.edge;
                }),
-        "smooth mid-tone: grain and blotches show here");
+        "Smooth mid-tone: grain and blotches show here");
     say(choose("texture", open, [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge; }),
-        "finest texture: first to turn to wax");
+        "Finest texture: smears first");
     say(choose(
             "edge", [&](const Square& s) { return s.clipped <= 0.25f && s.light >= seen; },
             [&](const Square& s) { return s.edge - 0.5f * s.texture; }),
-        "strongest edge: halos and fringes show here");
+        "Strongest edge: halos and fringes show here");
     say(choose(
             "lights", [&](const Square& s) { return s.clipped <= 0.08f; },
             [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; }),
-        "brightest points: they must survive");
-    say(choose("in focus", open, aroundOf), "sharpest area: where the eye goes first");
+        "Bright points: must not vanish");
+    say(choose("in focus", open, aroundOf), "Sharpest area: where the eye goes first");
     say(choose(
             "corner",
             [&](const Square& s) {
@@ -207,10 +207,10 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
                 return open(s) && outside(s.x, photo.width()) && outside(s.y, photo.height());
             },
             [&](const Square& s) { return std::min(s.life, 3.0f) + darkness(s) * 0.3f; }),
-        "a corner: the lens gives it least light and least sharpness");
+        "Corner: least light and sharpness");
     if (probes.empty())
         probes.push_back(
-            {"middle", "nothing stands out of the noise", photo.width() / 2, photo.height() / 2});
+            {"middle", "Nothing stands out from the noise", photo.width() / 2, photo.height() / 2});
     return probes;
 }
 

@@ -160,16 +160,15 @@ class DefectFinder {
                 unrest += std::max(0.0f, std::abs(own - base) - 3 * s);
                 variance += 1.45f * s * s;
             }
+        // Stars must stay; a dark speck of one sample is rarer.
+        const float height = sign * (v - middle);
+        if (around + (sign > 0 ? 0.6f : 0.2f) * std::sqrt(variance) >= 0.25f * height) return false;
         // In the midst of structure, on a wire or a coil, a glint is likelier than a defect, and a defect is
         // not seen: what is in doubt stays. Where noise is all there is around, nothing is in doubt.
         constexpr float kStructure = 1.5f; // over the noise
-        const float height = sign * (v - middle), spread = same[6] - same[1] - 4 * noise;
-        if (const float texture = textureAround(x, y);
-            texture > kStructure * noise &&
-            (unrest > kUnrest * height || spread > kSpread * height || height < kOverTexture * texture))
-            return false;
-        // Stars must stay; a dark speck of one sample is rarer.
-        return around + (sign > 0 ? 0.6f : 0.2f) * std::sqrt(variance) < 0.25f * sign * (v - middle);
+        const float texture = textureAround(x, y), spread = same[6] - same[1] - 4 * noise;
+        return texture <= kStructure * noise ||
+               (unrest <= kUnrest * height && spread <= kSpread * height && height >= kOverTexture * texture);
     }
 
   public:

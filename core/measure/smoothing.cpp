@@ -172,7 +172,7 @@ Smoothing fitted(const Spectrum& seen) {
                                        {0, -step / 2}, {step, -step / 2}, {-step, step / 2}};
             for (const Smoothing& d : steps) {
                 const Smoothing next{best.beside + d.beside, best.diagonal + d.diagonal};
-                if (next.kept() < kLeastKept) continue;
+                if (next.beside < 0 || next.diagonal < 0 || next.kept() < kLeastKept) continue;
                 if (const double m = misfit(seen, next); m < least - kProgress)
                     best = next, least = m, better = true;
             }

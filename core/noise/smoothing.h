@@ -6,7 +6,7 @@
 
 namespace irenic {
 
-// Each sample gave these shares of itself to each neighbour of its colour. Negative: it was sharpened.
+// Each sample gave these shares of itself to each neighbour of its colour; not below 0.
 struct Smoothing {
     double beside = 0, diagonal = 0;
 

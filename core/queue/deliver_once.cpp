@@ -25,7 +25,7 @@ fs::path placeFor(const ExportRequest& request, NameParts parts) {
         if (!taken || request.delivery.conflict == Conflict::Replace) return target;
         if (request.delivery.conflict == Conflict::Refuse)
             throw ExportError(shownName(target) +
-                              ": a file of that name is there already, and it is not to be replaced.");
+                              " was not exported: the file exists. Choose another name or use --overwrite.");
         if (!versions) return freeName(target);
     }
 }

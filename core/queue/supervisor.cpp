@@ -17,11 +17,12 @@ namespace {
 std::string wordsFor(int status) {
     if (WIFSIGNALED(status)) {
         const int signal = WTERMSIG(status);
-        return signal == SIGKILL ? "The worker was ended from outside (for want of memory, or by hand)."
+        return signal == SIGKILL ? "The export process was stopped from outside, perhaps for lack of memory. "
+                                   "Close other programs and retry."
                                  : std::string("The worker died (") + strsignal(signal) +
                                        "). The file may be damaged; try it by itself.";
     }
-    return "The worker ended with status " + std::to_string(WEXITSTATUS(status)) + " and no word why.";
+    return "The export process stopped (status " + std::to_string(WEXITSTATUS(status)) + "). Retry it alone.";
 }
 
 } // namespace

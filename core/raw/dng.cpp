@@ -144,7 +144,7 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
         fail(file, "its pixels are packed in a way (" + std::to_string(l.compression) +
                        ") that Irenic cannot read. Save it with lossless JPEG or none.");
     if (l.channels > 1 && numberOf(in(kPlanar), 1) != 1)
-        fail(file, "its colours stand apart (PlanarConfiguration 2), which Irenic cannot read. Save it with "
+        fail(file, "planar colour is not supported. Save it with "
                    "the colours side by side.");
     if (numberOf(in(kRowInterleave), 1) > 1 || numberOf(in(kColumnInterleave), 1) > 1 ||
         numberOf(in(kSubTile), 1) > 1)

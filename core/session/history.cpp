@@ -42,42 +42,56 @@ std::string takeName(const Take& t) { return std::string(1, t.letter); }
 // What happened to lists of things with ids; empty: nothing.
 std::string takesChange(const PhotoState& a, const PhotoState& b) {
     for (const Take& t : b.takes)
-        if (!a.take(t.id)) return "take " + takeName(t) + " added";
+        if (!a.take(t.id)) return "Take " + takeName(t) + " added";
     for (const Take& t : a.takes)
-        if (!b.take(t.id)) return "take " + takeName(t) + " removed";
+        if (!b.take(t.id)) return "Take " + takeName(t) + " removed";
     for (const Take& t : b.takes) {
         const Take& was = *a.take(t.id);
         if (!(was.settings == t.settings)) return takeName(t) + ": " + changesText(was.settings, t.settings);
-        if (was.name != t.name) return takeName(t) + " named \"" + t.name + "\"";
+        if (was.name != t.name) return takeName(t) + ": renamed to \"" + t.name + "\"";
     }
-    return a.takes == b.takes ? "" : "takes put in order";
+    return a.takes == b.takes ? "" : "Takes reordered";
 }
 
 std::string probesChange(const PhotoState& a, const PhotoState& b) {
-    if (b.probes.size() > a.probes.size()) return "probe " + std::to_string(b.probes.size()) + " added";
+    if (b.probes.size() > a.probes.size()) return "Probe " + std::to_string(b.probes.size()) + " added";
     for (std::size_t i = 0; i < a.probes.size(); ++i) {
         const Probe& was = a.probes[i];
         const auto is =
             std::find_if(b.probes.begin(), b.probes.end(), [&](const Probe& p) { return p.id == was.id; });
-        const std::string name = "probe " + std::to_string(i + 1);
+        const std::string name = "Probe " + std::to_string(i + 1);
         if (is == b.probes.end()) return name + " removed";
         if (is->width != was.width || is->height != was.height) return name + " resized";
         if (is->x != was.x || is->y != was.y) return name + " moved";
-        if (is->name != was.name) return name + " named \"" + is->name + "\"";
+        if (is->name != was.name) return name + " renamed to \"" + is->name + "\"";
     }
-    return a.probes == b.probes ? "" : "probes put in order";
+    return a.probes == b.probes ? "" : "Probes reordered";
 }
 
 std::string referencesChange(const PhotoState& a, const PhotoState& b) {
     for (std::size_t i = 0; i < b.references.size(); ++i) {
         const ReferenceFile& is = b.references[i];
         const ReferenceFile* was = a.reference(is.id);
-        const std::string name = "reference R" + std::to_string(i + 1);
+        const std::string name = "Reference R" + std::to_string(i + 1);
         if (!was) return name + " opened";
         if (was->matched != is.matched)
-            return name + (is.matched ? ": colours matched" : ": its own colours");
+            return name + (is.matched ? ": colour match on" : ": colour match off");
     }
-    return a.references == b.references ? "" : "reference closed";
+    return a.references == b.references ? "" : "Reference closed";
+}
+
+// White balance is three values and one thing to say.
+std::string lookChange(const Look& a, const Look& b) {
+    const auto balance = [](const Look& l) {
+        return l.asShot ? std::string("as shot")
+                        : shownValue(*findField<Look>("kelvin"), l) + ", tint " +
+                              shownValue(*findField<Look>("tint"), l);
+    };
+    Look rest = a;
+    rest.asShot = b.asShot, rest.kelvin = b.kelvin, rest.tint = b.tint;
+    std::string said, others = changesText(rest, b);
+    if (balance(a) != balance(b)) said = "white balance " + balance(a) + " → " + balance(b);
+    return said + (said.empty() || others.empty() ? "" : ", ") + others;
 }
 
 } // namespace
@@ -86,10 +100,10 @@ std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
     if (std::string takes = takesChange(a, b); !takes.empty()) return takes;
     if (std::string probes = probesChange(a, b); !probes.empty()) return probes;
     if (std::string references = referencesChange(a, b); !references.empty()) return references;
-    if (!(a.look == b.look)) return "look: " + changesText(a.look, b.look);
+    if (!(a.look == b.look)) return "Look: " + lookChange(a.look, b.look);
     if (a.chosen != b.chosen)
-        return b.take(b.chosen) ? takeName(*b.take(b.chosen)) + " chosen" : "no take chosen";
-    if (a.notes != b.notes) return "notes changed";
+        return b.take(b.chosen) ? "Take " + takeName(*b.take(b.chosen)) + " chosen" : "No take chosen";
+    if (a.notes != b.notes) return "Notes changed";
     return {};
 }
 

@@ -69,11 +69,12 @@ Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& me
         json content = jsonFrom(*text);
         if (content.is_object() && content.contains(kind) && content[kind].is_number()) {
             if (content[kind].get<double>() > kVersion)
-                messages.push_back(shownName(file) +
-                                   ": written by a newer Irenic; what is not known here is kept as it is.");
+                messages.push_back(
+                    shownName(file) +
+                    ": written by a newer Irenic. What this version does not know is kept as it is.");
             return {std::move(content), false};
         }
-        why = "it is none of Irenic's";
+        why = "not a file of Irenic's";
     } catch (const std::exception& e) {
         why = e.what();
     }
@@ -82,9 +83,9 @@ Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& me
     fs::rename(file, aside, error);
     while (why.ends_with('.')) why.pop_back();
     messages.push_back(
-        shownName(file) + ": it is damaged (" + why + ")" +
-        (error ? " and could not be set aside; nothing is kept for this photo until that is done."
-               : " and was set aside as " + shownName(aside) + ". The photo begins anew."));
+        "Settings of " + shownName(file) + " are damaged (" + why + ")" +
+        (error ? " and could not be renamed. Nothing is saved for this photo until you move the file."
+               : "; the photo starts with defaults. The old file is kept as " + shownName(aside) + "."));
     return {std::nullopt, static_cast<bool>(error)};
 }
 
@@ -103,8 +104,8 @@ std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content,
         blocked = static_cast<bool>(error);
         messages.push_back(
             shownName(file) + ": " + e.what() +
-            (error ? "; it could not be set aside, and nothing is kept for this photo until that is done."
-                   : "; it was set aside as " + shownName(aside) + ". The photo begins anew."));
+            (error ? ". It could not be renamed. Nothing is saved for this photo until you move the file."
+                   : "; the photo starts with defaults. The old file is kept as " + shownName(aside) + "."));
         return std::nullopt;
     }
 }

@@ -19,7 +19,7 @@ Settings settingsFromText(const std::string& text) {
             std::string all;
             for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1))
                 all += (all.empty() ? "" : ", ") + std::string(f.id);
-            throw std::invalid_argument("a take has " + all + ", but no \"" + id + "\"");
+            throw std::invalid_argument("unknown setting \"" + id + "\": use " + all);
         }
         setFromText(*field, settings, value);
     }
