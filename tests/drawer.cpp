@@ -55,7 +55,7 @@ class TestDrawer : public test::WindowTest {
         part<QComboBox>("deliverFormat")->setCurrentIndex(static_cast<int>(ExportFormat::Jpeg));
         QVERIFY(part<QSpinBox>("quality")->isVisible() && !part<QComboBox>("bits")->isVisible());
         QTRY_COMPARE(part<QLabel>("deliverResult")->text(), QStringLiteral("→ one_C_12800.jpg"));
-        QTRY_VERIFY_WITH_TIMEOUT(part<QLabel>("deliverCosts")->text().contains("about"), 30000);
+        QTRY_VERIFY_WITH_TIMEOUT(part<QLabel>("deliverCosts")->text().contains("About"), 30000);
         part<QLineEdit>("deliverName")->clear();
         QVERIFY(!part<QPushButton>("deliver")->isEnabled());
     }
@@ -77,10 +77,10 @@ class TestDrawer : public test::WindowTest {
         // The list tells what was made of a photo, and what of it is gone.
         auto& photos = window_->photos();
         const auto said = [&] { return PhotoRow::stateText(photos.model()->index(0, 0)); };
-        QVERIFY(said().endsWith(QStringLiteral("exported")));
+        QVERIFY(said().endsWith(QStringLiteral("Exported")));
         QVERIFY(QFile::remove(folder_.filePath("one-small.jpg")));
         photos.lookForMade();
-        QTRY_VERIFY2(said().endsWith(QStringLiteral("exported, 1 missing")), qPrintable(said()));
+        QTRY_VERIFY2(said().endsWith(QStringLiteral("Exported, 1 missing")), qPrintable(said()));
         QVERIFY(photos.item(0)->toolTip().contains(
             QStringLiteral("Missing: %1").arg(folder_.filePath("one-small.jpg"))));
         // A command gets the file.
@@ -90,8 +90,15 @@ class TestDrawer : public test::WindowTest {
         QTRY_VERIFY(QFile::exists(copy));
         QVERIFY(startWith(QStringLiteral("no-such-command-here"), made).contains("cannot be started"));
         QVERIFY(!drawer().running());
+        // A row's menu has what can be done with its file, and nothing else can be pressed.
+        auto* list = part<QTreeView>("queueList");
+        list->setCurrentIndex(list->model()->index(0, 0));
+        QVERIFY(part<QAction>("openFile")->isEnabled() && part<QAction>("showFile")->isEnabled());
+        QVERIFY(!part<QAction>("cancelJob")->isEnabled() && !part<QAction>("earlier")->isEnabled());
+        QVERIFY(!part<QAction>("retryFailed")->isEnabled() && !part<QToolButton>("pauseQueue")->isEnabled());
         QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
         QTRY_VERIFY(drawer().jobs().empty());
+        QTRY_VERIFY(part<QLabel>("emptyQueue")->isVisible() && !part<QToolButton>("pauseQueue")->isVisible());
     }
     void selectedPhotosFailuresAndPausing() {
         qputenv("XDG_STATE_HOME", state_.filePath("3").toUtf8());
@@ -131,7 +138,7 @@ class TestDrawer : public test::WindowTest {
         again();
         begin();
         QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&
-                    part<QLabel>("queueNote")->text().contains("1 exports left from last time"));
+                    part<QLabel>("queueNote")->text().contains("Exports left from last time: 1"));
         QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Resume"));
         // Nobody works at it until it is asked for.
         QVERIFY(drawer().queue()->paused() && !drawer().queue()->claim());

@@ -176,7 +176,7 @@ class TestKeeping : public test::WindowTest {
         QVERIFY(settle() && costs->text().isEmpty());
         // Its own comes, and behind it in the same lane nothing of the other's is left.
         document().choose(1);
-        QTRY_VERIFY_WITH_TIMEOUT(costs->text().contains("about"), 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(costs->text().contains("About"), 60000);
         QVERIFY(!wrong);
         QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);
     }

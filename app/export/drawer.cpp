@@ -591,14 +591,14 @@ void Drawer::refresh() {
     }
     pause_->setText(paused_ ? tr("Resume") : tr("Pause"));
     note_->setVisible(paused_ && open > 0);
-    note_->setText(fromLastTime_ ? tr("%1 exports left from last time. Resume?").arg(open)
+    note_->setText(fromLastTime_ ? tr("Exports left from last time: %1. Resume?").arg(open)
                                  : tr("Paused, %1 waiting").arg(open));
     const bool works = running();
     if (works && !awake_) awake_ = std::make_unique<StayAwake>(tr("Exports are running"));
     if (!works) awake_.reset();
     if (before_ > 0 && open == 0) {
-        notify(tr("Irenic"), failed ? tr("%1 files exported, %2 failed.").arg(done).arg(failed)
-                                    : tr("%1 files exported.").arg(done));
+        notify(tr("Irenic"), failed ? tr("Files exported: %1, failed: %2").arg(done).arg(failed)
+                                    : tr("Files exported: %1").arg(done));
         supervisor_.reset();
     }
     before_ = open;

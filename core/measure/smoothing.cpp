@@ -285,7 +285,7 @@ Smoothing smoothingOf(const Photo& photo, const Work& work) {
     // Texture at base ISO comes to 0.02 at most on unlike photographs, and to a third of it when a filter is
     // fitted; a share of 0.12 comes to 0.13. Less counts where a filter explains nearly all that chance does
     // not.
-    constexpr double kBeyondTexture = 0.025, kExplained = 4;
+    constexpr double kBeyondTexture = 0.025, kExplained = 2.5;
     constexpr double kWeakest = 0.0035, kLeastShare = 0.03, kChance = 2.5;
     const double chance = 1 / (2.0 * static_cast<double>(blocks));
     const bool clear = plain > kBeyondTexture && plain > kExplained * left;
