@@ -89,7 +89,6 @@ void Sheet::makeHeads() {
     const auto& takes = document_.takes();
     for (int i = 0; i < static_cast<int>(takes.size()); ++i) {
         auto* head = new TakeHead(takes[static_cast<std::size_t>(i)], headRow_);
-        const Column column = columns_[static_cast<std::size_t>(i) + 1];
         connect(head, &TakeHead::edited, this, [this, i](const Settings& s) { document_.setSettings(i, s); });
         connect(head, &TakeHead::openAsked, this, [this, i](bool open) { openHead(i, open); });
         connect(head, &TakeHead::chooseAsked, this, [this, i] { document_.choose(i); });
