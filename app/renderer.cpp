@@ -20,9 +20,11 @@ std::string placeOf(const Shown& shown) {
     return recipe ? idOf(*recipe->photo).text : idOf(shown);
 }
 
-// The recipe's picture as it is made soonest. Small pictures average most of the noise away by themselves.
+// Pictures below this zoom average most of the noise away by themselves.
+constexpr double kSmall = 0.5;
+
+// The recipe's picture as it is made soonest.
 Recipe draftOf(const Recipe& recipe, double zoom) {
-    constexpr double kSmall = 0.5;
     Recipe quick = recipe;
     quick.look.demosaic = Demosaic::Quick;
     if (zoom < kSmall)
@@ -165,15 +167,18 @@ Job Renderer::request(const RenderKey& key, double order, std::function<void(Out
     return jobs_.submit(Lane::Pixels, order, make, std::move(use));
 }
 
+int rankByTime(const std::string& method) {
+    const auto at =
+        std::find_if(methods().begin(), methods().end(), [&](const auto& m) { return m->id() == method; });
+    return static_cast<int>(at - methods().begin());
+}
+
 bool Renderer::isWorthDraft(const RenderKey& key) {
     const auto* recipe = std::get_if<Recipe>(&key.shown);
     if (!recipe) return false;
-    if (key.view.zoom < 0.5) return true;
-    // Methods are listed by the time that they take; the first are hardly slower than a draft.
-    constexpr std::ptrdiff_t kQuick = 2;
-    const auto at = std::find_if(methods().begin(), methods().end(),
-                                 [&](const auto& m) { return m->id() == recipe->settings.method; });
-    return !recipe->settings.untouched() && at - methods().begin() >= kQuick;
+    if (key.view.zoom < kSmall) return true;
+    constexpr int kQuick = 2; // the first two are hardly slower than a draft
+    return !recipe->settings.untouched() && rankByTime(recipe->settings.method) >= kQuick;
 }
 
 void Renderer::setOverview(const PhotoPtr& photo, const Rect& frame, const QImage& image) {
@@ -221,7 +226,7 @@ Job Renderer::requestDraft(const RenderKey& key, double order, std::function<voi
         const Recipe quick = draftOf(key.recipe(), key.view.zoom);
         const Rect whole = outputFrame(*quick.photo, quick.look);
         // Of all of a photo cells of the mosaic are averaged; a lens is not corrected there.
-        if (key.area == whole && key.view.zoom < 0.5 && !quick.look.distortion) {
+        if (key.area == whole && key.view.zoom < kSmall && !quick.look.distortion) {
             const int longest =
                 static_cast<int>(std::lround(std::max(whole.width, whole.height) * key.view.zoom));
             return imageOf(renderOverview(*quick.photo, quick.look, longest, work, key.view.push));

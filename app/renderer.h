@@ -47,6 +47,9 @@ RenderKey renderKey(const Shown& shown, const PhotoPtr& photo, const Look& look,
 
 QImage imageOf(const Picture& picture);
 
+// Of a method among all, which are listed by the time that they take: 0 is the quickest.
+int rankByTime(const std::string& method);
+
 class Renderer {
   public:
     explicit Renderer(Jobs& jobs) : jobs_(jobs) {}

@@ -329,11 +329,8 @@ double Sheet::orderOf(int row, const Column& column) const {
     const auto* own = std::get_if<TakeColumn>(&column);
     if (!own) return away - (std::holds_alternative<OriginalColumn>(column) ? 2000 : 1900);
     if (own->take == takeInHand_) return away - 1000;
-    // Methods are listed by the time that they take: the quick ones of all rows come before the slow ones.
-    const std::string method = settingsOf(column, document_.state()).method;
-    const auto at =
-        std::find_if(methods().begin(), methods().end(), [&](const auto& m) { return m->id() == method; });
-    return away + 16.0 * static_cast<double>(at - methods().begin());
+    // The quick methods of all rows come before the slow ones.
+    return away + 16.0 * rankByTime(settingsOf(column, document_.state()).method);
 }
 
 Cell* Sheet::cell(int row, int column) const {
