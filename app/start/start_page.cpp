@@ -49,9 +49,10 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
             &StartPage::openAsked);
     connect(button(tr("Open a folder…   Ctrl+Shift+O"), "startFolder"), &QPushButton::clicked, this,
             &StartPage::folderAsked);
-    if (const QString mill = millFolder(); !mill.isEmpty())
-        connect(button(tr("Try the demo photos"), "startMill"), &QPushButton::clicked, this,
-                [this, mill] { emit millAsked(mill); });
+    const QString mill = millFolder();
+    QPushButton* demo = button(tr("Try the demo photos"), "startMill");
+    demo->setVisible(!mill.isEmpty());
+    connect(demo, &QPushButton::clicked, this, [this, mill] { emit millAsked(mill); });
     text(tr("Or drop photos anywhere on this window: camera raws, DNG, TIFF, JPEG or PNG."), 1);
     auto* row = new QHBoxLayout;
     row->addStretch(1);
@@ -60,7 +61,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     picture_ = new StartPicture(this);
     row->addWidget(picture_);
     row->addStretch(1);
-    if (const QString mill = millFolder(); !mill.isEmpty()) {
+    if (!mill.isEmpty()) {
         picture_->setCursor(Qt::PointingHandCursor);
         picture_->setToolTip(tr("Opens the demo photos."));
         connect(picture_, &StartPicture::clicked, this, [this, mill] { emit millAsked(mill); });
