@@ -39,17 +39,6 @@ void putRecommended(PhotoState& s, const std::optional<Recommended>& before, con
     at->settings = settings;
 }
 
-// Probes that stand where they stood stay the same ones.
-std::vector<Probe> keepingIds(std::vector<Probe> probes, const std::vector<Probe>& before) {
-    for (Probe& p : probes)
-        for (const Probe& was : before) {
-            Probe same = p;
-            same.id = was.id;
-            if (same == was) p.id = was.id;
-        }
-    return probes;
-}
-
 Take& takeAt(PhotoState& state, int index) { return state.takes.at(static_cast<std::size_t>(index)); }
 
 } // namespace
@@ -112,38 +101,29 @@ StatePtr Document::withProbes(const KeptWork::Held& held, const StatePtr& state)
 }
 
 void Document::copyWork() {
-    if (photo_) work_ = Copied{state(), {probes(), photo_->width(), photo_->height()}};
+    if (photo_) work_.emplace(state(), photo_->width(), photo_->height());
 }
 
-void Document::pasteWork(Part part, const QStringList& photos) {
+void Document::pasteWork(WorkPart part, const QStringList& photos) {
     if (!work_) return;
-    Step step;
+    std::vector<StateChange> changes;
     for (const QString& photo : photos) {
         const std::string file = photo.toStdString();
         const KeptWork::Held& held = kept_.hold(file, {});
         const StatePtr before = held.record.state;
-        auto next = std::make_shared<PhotoState>(*before);
-        if (part == Part::Takes || part == Part::All) {
-            next->takes = work_->state.takes;
-            next->chosen = work_->state.chosen;
-        }
-        if (part == Part::Look || part == Part::All) next->look = work_->state.look;
-        if (part == Part::Probes || part == Part::All) {
-            if (held.width > 0)
-                next->probes = keepingIds(work_->probes.scaledTo(held.width, held.height), before->probes);
-            else
-                next->pasted = work_->probes; // its size is not known yet
-        }
-        next->giveIds();
-        if (!(*next == *before)) step.changes.push_back({file, before, next});
+        auto next = std::make_shared<PhotoState>(work_->pastedOn(*before, part, held.width, held.height));
+        if (!(*next == *before)) changes.push_back({file, before, next});
     }
-    if (step.changes.empty()) return;
-    static constexpr const char* names[] = {"Takes", "Probes", "Look", "Settings"};
-    step.name = std::string(names[static_cast<int>(part)]) + " pasted to " +
-                std::to_string(step.changes.size()) + (step.changes.size() == 1 ? " photo" : " photos");
-    history_.add(step);
+    paste(nameOf(part), std::move(changes));
+}
+
+void Document::paste(const std::string& what, std::vector<StateChange> changes) {
+    if (changes.empty()) return;
+    const std::size_t count = changes.size();
+    history_.add(
+        {what + " pasted to " + std::to_string(count) + (count == 1 ? " photo" : " photos"), changes});
     lastKey_.clear();
-    for (const StateChange& c : step.changes) {
+    for (const StateChange& c : changes) {
         put(c.photo, c.after);
         if (c.photo == path()) tellDifference(*c.before, *c.after);
     }
@@ -395,21 +375,14 @@ void Document::useLookForAll() {
     PhotoState fresh = *kept_.fresh();
     fresh.look = look;
     kept_.setFresh(fresh);
-    Step step;
+    std::vector<StateChange> changes;
     for (const auto& [file, held] : kept_.all()) {
         if (held.record.state->look == look) continue;
         auto next = std::make_shared<PhotoState>(*held.record.state);
         next->look = look;
-        step.changes.push_back({file, held.record.state, next});
+        changes.push_back({file, held.record.state, next});
     }
-    if (!step.changes.empty()) {
-        step.name = "Look pasted on " + std::to_string(step.changes.size()) +
-                    (step.changes.size() == 1 ? " photo" : " photos");
-        for (const StateChange& c : step.changes) put(c.photo, c.after);
-        history_.add(std::move(step));
-        lastKey_.clear();
-        emit historyChanged();
-    }
+    paste(nameOf(WorkPart::Look), std::move(changes));
     emit lookChanged();
 }
 
@@ -470,7 +443,7 @@ void Document::moveProbe(int probe, int x, int y) {
 
 void Document::setProbeArea(int probe, const Rect& area) {
     const std::uint32_t id = probes().at(static_cast<std::size_t>(probe)).id;
-    const Rect whole{0, 0, photo_->width(), photo_->height()}, inside = area.intersected(whole);
+    const Rect whole = photo_->whole(), inside = area.intersected(whole);
     change("probe " + std::to_string(id), [&](PhotoState& s) {
         Probe& p = s.probes.at(static_cast<std::size_t>(probe));
         p.width = std::max(Probe::kLeast, inside.width), p.height = std::max(Probe::kLeast, inside.height);

@@ -12,6 +12,7 @@
 #include <string>
 #include <vector>
 
+#include "copied_work.h"
 #include "develop/render.h"
 #include "kept_work.h"
 #include "session/history.h"
@@ -77,12 +78,10 @@ class Document : public QObject {
     void copyLook(); // of the photo shown, to be pasted
     bool canPasteLook() const { return copied_.has_value(); }
     void pasteLook(); // on the photo shown
-    // What of one photo's work goes to others. Probes go as shares of the frame.
-    enum class Part { Takes, Probes, Look, All };
-    void copyWork(); // of the photo shown
+    void copyWork();  // of the photo shown
     bool canPasteWork() const { return work_.has_value(); }
     // On photos of the list, whether they were opened or not; one step.
-    void pasteWork(Part part, const QStringList& photos);
+    void pasteWork(WorkPart part, const QStringList& photos);
     void useLookForAll(); // on every photo that has been opened, and on those that follow
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
@@ -150,18 +149,15 @@ class Document : public QObject {
                   const std::string& key = {});
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
+    // A step over several photos, named "... pasted to 3 photos".
+    void paste(const std::string& what, std::vector<StateChange> changes);
     void tellDifference(const PhotoState& before, const PhotoState& after);
 
     PhotoPtr photo_;
     KeptWork kept_;
     Viewing viewing_;
     std::optional<Look> copied_;
-    // A copied work, and its probes with the size of its photo.
-    struct Copied {
-        PhotoState state;
-        PastedProbes probes;
-    };
-    std::optional<Copied> work_;
+    std::optional<CopiedWork> work_;
     History history_;
     std::string lastKey_;
     QElapsedTimer lastChange_;

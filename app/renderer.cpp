@@ -1,10 +1,12 @@
 #include "renderer.h"
 
+#include <QElapsedTimer>
 #include <QPainter>
 #include <algorithm>
 #include <array>
 #include <cmath>
 
+#include "base/digest.h"
 #include "denoise/method.h"
 #include "raw/identity.h"
 
@@ -49,6 +51,15 @@ QImage pushed(QImage image, double stops) {
                           lifted[static_cast<std::size_t>(qBlue(row[x]))]);
     }
     return image;
+}
+
+// Of a picture on the disk: all that its pixels depend on.
+std::string nameOf(const RenderKey& key) {
+    Digest digest;
+    digest.add(idOf(key.shown));
+    for (const int side : {key.area.x, key.area.y, key.area.width, key.area.height}) digest.add(side);
+    digest.add(key.view.zoom), digest.add(key.view.push);
+    return digest.text();
 }
 
 bool isCleanedOtherwise(const Shown& one, const Shown& other) {
@@ -156,15 +167,48 @@ std::pair<QImage, QRegion> Renderer::soFar(const RenderKey& key) {
 QImage Renderer::cached(const RenderKey& key) { return shelf_->find(key); }
 
 Job Renderer::request(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
-    const auto make = [shelf = shelf_, key](const Work& work) {
-        // Another cell may have wished for the same.
-        if (QImage ready = shelf->find(key); !ready.isNull()) return ready;
-        PictureStore& store = shelf->store;
-        QImage image = imageOf(render(key.shown, key.area, key.view, {work, &store.cleaned(), &store}));
-        shelf->keep(key, image);
-        return image;
+    struct Made {
+        QImage image;
+        bool slow = false;
     };
-    return jobs_.submit(Lane::Pixels, order, make, std::move(use));
+    // References are told apart within this process alone.
+    const auto onDisk = std::holds_alternative<Recipe>(key.shown) ? cache_ : nullptr;
+    const auto make = [shelf = shelf_, onDisk, key](const Work& work) {
+        // Another cell may have wished for the same.
+        if (QImage ready = shelf->find(key); !ready.isNull()) return Made{ready};
+        Made made;
+        if (onDisk) made.image = onDisk->find(nameOf(key));
+        if (made.image.isNull()) {
+            QElapsedTimer clock;
+            clock.start();
+            PictureStore& store = shelf->store;
+            made.image = imageOf(render(key.shown, key.area, key.view, {work, &store.cleaned(), &store}));
+            constexpr qint64 kSlow = 30; // ms: what is quicker is made as soon as it would be read
+            made.slow = onDisk && clock.elapsed() > kSlow;
+        }
+        shelf->keep(key, made.image);
+        return made;
+    };
+    return jobs_.submit(Lane::Pixels, order, make, [this, key, use](const Outcome<Made>& made) {
+        if (made.value && made.value->slow) keepOnDisk(key, made.value->image);
+        Outcome<QImage> image;
+        if (made.value) image.value = made.value->image;
+        image.problem = made.problem;
+        use(std::move(image));
+    });
+}
+
+void Renderer::keepOnDisk(const RenderKey& key, const QImage& image) {
+    if (!cache_) return;
+    keeping_.remove_if([](const Job& job) { return !job.active(); });
+    constexpr double kLast = 100;
+    keeping_.push_back(jobs_.submit(
+        Lane::Quiet, kLast,
+        [cache = cache_, name = nameOf(key), image](const Work&) {
+            cache->keep(name, image);
+            return true;
+        },
+        [](const Outcome<bool>&) {}));
 }
 
 int rankByTime(const std::string& method) {

@@ -11,6 +11,7 @@
 #include "develop/picture_store.h"
 #include "image/place.h"
 #include "judge/difference.h"
+#include "picture_cache.h"
 
 namespace irenic {
 
@@ -77,6 +78,8 @@ class Renderer {
                                         std::function<void(Outcome<QImage>)> use);
     // What is there of a picture that is being made, and where nothing is yet (in its pixels); null: nothing.
     std::pair<QImage, QRegion> soFar(const RenderKey& key);
+    // Where pictures are kept on the disk; null: nowhere.
+    void setCache(std::shared_ptr<PictureCache> cache) { cache_ = std::move(cache); }
     Jobs& jobs() { return jobs_; }
 
   private:
@@ -97,7 +100,12 @@ class Renderer {
         QImage find(const RenderKey& key);
         void keep(const RenderKey& key, const QImage& image);
     };
+    // Onto the disk, behind all other work.
+    void keepOnDisk(const RenderKey& key, const QImage& image);
+
     Jobs& jobs_;
+    std::shared_ptr<PictureCache> cache_;
+    std::list<Job> keeping_;
     std::string overviewOf_; // the photo's id
     Rect overviewFrame_;
     QImage overview_;

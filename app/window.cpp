@@ -2,8 +2,10 @@
 
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDockWidget>
 #include <QDragEnterEvent>
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QInputDialog>
 #include <QLineEdit>
 #include <QMenuBar>
@@ -11,7 +13,6 @@
 #include <QMimeData>
 #include <QScreen>
 #include <QSettings>
-#include <QSplitter>
 #include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -24,16 +25,19 @@
 #include "develop/lens.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
+#include "export/queue_view.h"
 #include "help/key_list.h"
 #include "history/history_list.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
 #include "look/look_strip.h"
 #include "overview/overview.h"
+#include "panels.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
+#include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "shot_note.h"
 #include "start/start_page.h"
@@ -56,50 +60,33 @@ Window::Window(QWidget* parent)
       drawer_(new Drawer(
           document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
       exportBar_(new ExportBar(document_, jobs_, this)), presets_(new PresetMenu(document_, this)),
-      start_(new StartPage(this)), viewStrip_(new ViewStrip(document_, jobs_, this)),
-      splitter_(new QSplitter(this)) {
+      start_(new StartPage(jobs_, this)), viewStrip_(new ViewStrip(document_, jobs_, this)) {
     setWindowTitle(tr("Irenic"));
     setAcceptDrops(true);
-    auto* right = new QWidget(this);
-    auto* column = new QVBoxLayout(right);
+    auto* middle = new QWidget(this);
+    auto* column = middle_ = new QVBoxLayout(middle);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addWidget(viewStrip_);
     column->addWidget(lookStrip_);
-    auto* views = new QWidget(right);
-    auto* stack = new QVBoxLayout(views);
-    stack->setContentsMargins(0, 0, 0, 0);
-    stack->setSpacing(0);
-    stack->addWidget(sheet_, 1);
-    stack->addWidget(closeUp_, 1);
+    column->addWidget(sheet_, 1);
+    column->addWidget(closeUp_, 1);
     closeUp_->hide();
-    stack->addWidget(start_, 1);
-    // The drawer opens over the lowest row and keeps the height it was given.
-    foot_ = new QSplitter(Qt::Vertical, right);
-    foot_->addWidget(views);
-    foot_->addWidget(drawer_);
-    foot_->setStretchFactor(0, 1);
-    foot_->setStretchFactor(1, 0);
-    foot_->setChildrenCollapsible(false);
-    constexpr int kDrawer = 215;
-    const int high = QSettings().value(QStringLiteral("drawer/height"), kDrawer).toInt();
-    foot_->setSizes({800 - high, high});
-    connect(foot_, &QSplitter::splitterMoved, this,
-            [this] { QSettings().setValue(QStringLiteral("drawer/height"), drawer_->height()); });
-    drawer_->hide();
-    column->addWidget(foot_, 1);
-    column->addWidget(exportBar_);
-    splitter_->addWidget(sidePanel());
-    splitter_->addWidget(right);
-    splitter_->setStretchFactor(1, 1);
-    splitter_->setSizes({214, 1066});
-    splitter_->setChildrenCollapsible(false);
-    setCentralWidget(splitter_);
+    makePanels(middle);
+    auto* whole = new QWidget(this);
+    auto* rows = new QVBoxLayout(whole);
+    rows->setContentsMargins(0, 0, 0, 0);
+    rows->setSpacing(0);
+    rows->addWidget(start_, 1);
+    rows->addWidget(panels_, 1);
+    rows->addWidget(exportBar_);
+    setCentralWidget(whole);
     makeMenus();
 
     connect(photos_, &PhotoList::photoReady, this, [this](const OpenedPhoto& opened) {
         showOverview(opened.photo, opened.overview);
         document_.setPhoto(opened.photo, opened.probes);
+        noteRecent(QString::fromStdString(opened.photo->file.string()));
         if (document_.look() == Look{}) {
             settling_.stop(); // it was rendered in the plain look
             histogram_->setHistogram(histogramOf(opened.overview));
@@ -147,9 +134,17 @@ Window::Window(QWidget* parent)
         closeUp_->open(row, of);
     });
     connect(closeUp_, &CloseUp::closeAsked, this, [this] {
+        if (apart_) return setCloseUpApart(false);
         inCloseUp_ = false;
         overview_->setPlace({});
         showStart();
+    });
+    // In a window of its own it follows the sheet.
+    connect(qApp, &QApplication::focusChanged, this, [this](const QWidget*, const QWidget* now) {
+        if (!apart_ || !qobject_cast<const Cell*>(now)) return;
+        for (int row = 0; row < sheet_->rows(); ++row)
+            for (int of = 0; of < sheet_->columns(); ++of)
+                if (sheet_->cell(row, of) == now) closeUp_->open(row, of);
     });
     connect(closeUp_, &CloseUp::placeChanged, overview_, &Overview::setPlace);
     connect(closeUp_, &CloseUp::hovered, this,
@@ -163,12 +158,13 @@ Window::Window(QWidget* parent)
     connect(start_, &StartPage::openAsked, this, &Window::askForPhotos);
     connect(start_, &StartPage::folderAsked, this, &Window::askForFolder);
     connect(start_, &StartPage::millAsked, this, [this](const QString& folder) { open({folder}); });
+    connect(start_, &StartPage::photoAsked, this, [this](const QString& file) { open({file}); });
     connect(photos_, &PhotoList::listChanged, this, &Window::showStart);
     connect(exportBar_, &ExportBar::messageChanged, this, &Window::showStart);
     connect(drawer_, &Drawer::message, exportBar_, &ExportBar::setMessage);
-    connect(drawer_, &Drawer::changed, this, [this] { exportBar_->setQueue(drawer_->summary()); });
-    exportBar_->setQueue(drawer_->summary());
-    connect(exportBar_->queueButton(), &QToolButton::toggled, this, &Window::showStart);
+    connect(&drawer_->queueView(), &QueueView::changed, this,
+            [this] { exportBar_->setQueue(drawer_->queueView().summary()); });
+    exportBar_->setQueue(drawer_->queueView().summary());
     connect(lookStrip_, &LookStrip::message, exportBar_, &ExportBar::setMessage);
     connect(lookStrip_, &LookStrip::pickingChanged, sheet_, &Sheet::setPicking);
     connect(sheet_, &Sheet::picked, lookStrip_, [this](QPoint p) {
@@ -187,30 +183,59 @@ Window::Window(QWidget* parent)
     constexpr QSize kFirst(1280, 800);
     resize(kFirst);
     std::vector<std::string> unheard; // restoreSession() tells them
-    restoreLayout(QString::fromStdString(loadSession(unheard).layout));
+    const SessionState session = loadSession(unheard);
+    restoreLayout(QString::fromStdString(session.layout));
+    QStringList recent;
+    for (const std::string& file : session.recent) recent << QString::fromStdString(file);
+    showRecent(recent);
     fitScreen();
     fitted_ = size();
 }
 
-QWidget* Window::sidePanel() {
-    auto* side = new QWidget(this);
-    side->setMinimumWidth(150);
-    auto* column = new QVBoxLayout(side);
-    column->setContentsMargins(4, 4, 4, 4);
-    column->addWidget(photos_, 1);
-    history_->hide();
-    column->addWidget(history_, 1);
-    column->addWidget(overview_);
-    histogram_ = new HistogramView(document_, side);
-    column->addWidget(histogram_);
-    column->addWidget(shot_);
-    return side;
+void Window::makePanels(QWidget* middle) {
+    panels_ = new Panels(middle, this);
+    const auto left = Qt::LeftDockWidgetArea;
+    panels_->add(photos_, tr("Photos"), "photosPanel", left);
+    panels_->add(history_, tr("History"), "historyPanel", left)->hide();
+    constexpr int kOverview = 165, kHistogram = 84, kShot = 150, kDrawer = 215;
+    panels_->add(overview_, tr("Overview"), "overviewPanel", left, kOverview);
+    histogram_ = new HistogramView(document_, this);
+    panels_->add(histogram_, tr("Histogram"), "histogramPanel", left, kHistogram);
+    panels_->add(shot_, tr("Shot"), "shotPanel", left, kShot);
+    QDockWidget* drawer =
+        panels_->add(drawer_, tr("Export queue"), "drawerPanel", Qt::BottomDockWidgetArea, kDrawer);
+    drawer->setAllowedAreas(Qt::BottomDockWidgetArea | Qt::TopDockWidgetArea);
+    drawer->hide();
+    connect(exportBar_->queueButton(), &QToolButton::toggled, drawer, &QDockWidget::setVisible);
+    connect(panels_, &Panels::changed, this, [this, drawer](const QDockWidget* panel) {
+        if (panel == drawer) exportBar_->queueButton()->setChecked(!drawer->isHidden());
+    });
+}
+
+void Window::listPanels(QMenu* menu) {
+    const struct {
+        const char* id;
+        QString text, key;
+    } entries[] = {{"photosPanel", tr("&Photos"), tr("Ctrl+1")},
+                   {"overviewPanel", tr("&Overview"), tr("Ctrl+2")},
+                   {"histogramPanel", tr("&Histogram"), tr("Ctrl+3")},
+                   {"shotPanel", tr("&Shot"), tr("Ctrl+4")},
+                   {"historyPanel", tr("H&istory"), tr("Ctrl+H")}};
+    for (const auto& e : entries)
+        panels_->addTo(menu, panels_->findChild<QDockWidget*>(QLatin1String(e.id)), e.text,
+                       QKeySequence(e.key));
+    menu->addSeparator();
+    menu->addAction(tr("&Reset panels"), panels_, &Panels::reset)
+        ->setObjectName(QStringLiteral("resetPanels"));
 }
 
 void Window::makeMenus() {
     QMenu* photo = menuBar()->addMenu(tr("&File"));
     photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
     photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, &Window::askForFolder);
+    recentMenu_ = photo->addMenu(tr("Open re&cent"));
+    recentMenu_->setObjectName(QStringLiteral("recent"));
+    connect(recentMenu_, &QMenu::aboutToShow, this, &Window::listRecent);
     photo->addSeparator();
     photo->addAction(tr("Open &reference…"), QKeySequence(tr("Ctrl+Shift+R")), this,
                      &Window::askForReferences);
@@ -234,10 +259,6 @@ void Window::makeMenus() {
     };
     connect(&document_, &Document::historyChanged, this, nameSteps);
     nameSteps();
-    auto* history =
-        work->addAction(tr("&History"), QKeySequence(tr("Ctrl+H")), history_, &QWidget::setVisible);
-    history->setCheckable(true);
-    history->setObjectName(QStringLiteral("showHistory"));
     work->addSeparator();
     work->addAction(tr("Save &version…"), QKeySequence(tr("Ctrl+K")), this, &Window::askForVersion);
     versions_ = work->addMenu(tr("Restore &kept version"));
@@ -250,11 +271,11 @@ void Window::makeMenus() {
     QMenu* paste = work->addMenu(tr("&Paste to selected photos"));
     const struct {
         QString text, key;
-        Document::Part part;
-    } parts[] = {{tr("&Everything"), tr("Ctrl+Shift+V"), Document::Part::All},
-                 {tr("&Takes and choice"), {}, Document::Part::Takes},
-                 {tr("&Probes"), {}, Document::Part::Probes},
-                 {tr("&Look"), {}, Document::Part::Look}};
+        WorkPart part;
+    } parts[] = {{tr("&Everything"), tr("Ctrl+Shift+V"), WorkPart::All},
+                 {tr("&Takes and choice"), {}, WorkPart::Takes},
+                 {tr("&Probes"), {}, WorkPart::Probes},
+                 {tr("&Look"), {}, WorkPart::Look}};
     for (const auto& p : parts)
         paste->addAction(p.text, QKeySequence(p.key), this,
                          [this, part = p.part] { document_.pasteWork(part, photos_->selectedPaths()); });
@@ -264,6 +285,7 @@ void Window::makeMenus() {
     });
     work->addMenu(presets_);
     QMenu* view = menuBar()->addMenu(tr("&View"));
+    listPanels(view->addMenu(tr("&Panels")));
     auto* heads =
         view->addAction(tr("Show all &strengths"), QKeySequence(Qt::Key_F3), sheet_, &Sheet::openAllHeads);
     heads->setCheckable(true);
@@ -295,6 +317,15 @@ void Window::makeMenus() {
     byItself->setObjectName(QStringLiteral("byItself"));
     byItself->setChecked(viewStrip_->recommend().byItself());
     connect(byItself, &QAction::toggled, &viewStrip_->recommend(), &RecommendButton::setByItself);
+    auto* cache = view->addAction(tr("&Keep pictures on disk"));
+    cache->setCheckable(true);
+    cache->setObjectName(QStringLiteral("keepPictures"));
+    cache->setToolTip(
+        tr("Keeps pictures that took long to make, at most 1 GB, so that a photo opens again at "
+           "once. Switching it off removes them."));
+    cache->setChecked(QSettings().value(QStringLiteral("pictures/keep"), true).toBool());
+    connect(cache, &QAction::toggled, this, &Window::keepPictures);
+    if (cache->isChecked()) renderer_.setCache(std::make_shared<PictureCache>(PictureCache::usualFolder()));
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
     view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
@@ -314,6 +345,17 @@ void Window::makeMenus() {
         });
         if (which == style::Greys::Middle) set->setShortcut(QKeySequence(Qt::Key_F4));
     }
+    apartAction_ = view->addAction(tr("&Close-up in its own window"));
+    apartAction_->setShortcut(QKeySequence(Qt::Key_F12));
+    apartAction_->setCheckable(true);
+    apartAction_->setObjectName(QStringLiteral("closeUpApart"));
+    apartAction_->setToolTip(
+        tr("Shows the close-up in a window of its own, for a second monitor. It follows the "
+           "cell that you click. (F12)"));
+    connect(apartAction_, &QAction::triggered, this, [this](bool apart) {
+        setCloseUpApart(apart);
+        apartAction_->setChecked(apart_);
+    });
     view->addAction(tr("&Full screen"), QKeySequence(Qt::Key_F11), this,
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
@@ -368,19 +410,25 @@ QString Window::pixelText(QPoint pixel) const {
 void Window::keepNothing() {
     keeps_ = false;
     document_.keepNothing();
+    renderer_.setCache(nullptr);
+    showRecent({});
+}
+
+void Window::showRecent(const QStringList& files) {
+    recent_ = files;
+    start_->setRecent(recent_);
 }
 
 // Where the window stands and how it is divided, as Qt writes both, each in base 64.
 QString Window::layoutText() const {
     return QString::fromLatin1(saveGeometry().toBase64()) + QLatin1Char(' ') +
-           QString::fromLatin1(splitter_->saveState().toBase64());
+           QString::fromLatin1(panels_->arrangement().toBase64());
 }
 
 void Window::restoreLayout(const QString& text) {
     const QStringList parts = text.split(QLatin1Char(' '));
-    if (parts.size() != 2) return;
-    restoreGeometry(QByteArray::fromBase64(parts[0].toLatin1()));
-    splitter_->restoreState(QByteArray::fromBase64(parts[1].toLatin1()));
+    restoreGeometry(QByteArray::fromBase64(parts.value(0).toLatin1()));
+    panels_->arrange(QByteArray::fromBase64(parts.value(1).toLatin1()));
 }
 
 void Window::restoreSession() {
@@ -395,6 +443,36 @@ void Window::restoreSession() {
     photos_->select(QString::fromStdString(session.shown));
 }
 
+void Window::keepPictures(bool keep) {
+    QSettings().setValue(QStringLiteral("pictures/keep"), keep);
+    auto cache = std::make_shared<PictureCache>(PictureCache::usualFolder());
+    renderer_.setCache(keep ? cache : nullptr);
+    if (keep) return;
+    emptying_ = jobs_.submit(
+        Lane::Quiet, 0,
+        [cache](const Work&) {
+            cache->clear();
+            return true;
+        },
+        [](const Outcome<bool>&) {});
+}
+
+void Window::noteRecent(const QString& file) {
+    if (!keeps_) return;
+    recent_.removeAll(file);
+    recent_.prepend(file);
+    recent_ = recent_.mid(0, SessionState::kMostRecent);
+    remembering_.start();
+}
+
+void Window::listRecent() {
+    recentMenu_->clear();
+    for (const QString& file : recent_)
+        recentMenu_->addAction(QFileInfo(file).fileName(), this, [this, file] { open({file}); })
+            ->setToolTip(file);
+    if (recent_.isEmpty()) recentMenu_->addAction(tr("No photos yet"))->setEnabled(false);
+}
+
 void Window::rememberSession() {
     if (!keeps_) return;
     SessionState session;
@@ -402,6 +480,7 @@ void Window::rememberSession() {
     session.shown = photos_->shown().toStdString();
     session.view = document_.view();
     session.layout = layoutText().toStdString();
+    for (const QString& file : recent_) session.recent.push_back(file.toStdString());
     remembered_ = jobs_.submit(
         Lane::Saving, 1,
         [session](const Work&) {
@@ -509,17 +588,40 @@ void Window::askForFolder() {
     if (!folder.isEmpty()) open({folder});
 }
 
+// On another monitor where there is one.
+void Window::setCloseUpApart(bool apart) {
+    if (apart_ == apart || (apart && !document_.photo())) return;
+    apart_ = apart;
+    apartAction_->setChecked(apart);
+    if (!apart) {
+        middle_->addWidget(closeUp_, 1);
+        inCloseUp_ = false;
+        overview_->setPlace({});
+        return showStart();
+    }
+    closeUp_->setParent(this, Qt::Window);
+    closeUp_->setWindowTitle(tr("Close-up — Irenic"));
+    QRect place(geometry().topLeft() + QPoint(60, 60), QSize(1000, 700));
+    for (const QScreen* other : QGuiApplication::screens())
+        if (other != screen()) place = other->availableGeometry();
+    closeUp_->setGeometry(place);
+    // The window's keys work there too.
+    for (QAction* action : findChildren<QAction*>())
+        if (!action->shortcut().isEmpty()) closeUp_->addAction(action);
+    closeUp_->open(0, std::min(1, sheet_->columns() - 1));
+    showStart();
+}
+
 // A calm page in place of an empty sheet.
 void Window::showStart() {
     const bool nothing = photos_->count() == 0;
+    if (nothing && !start_->isVisible()) start_->setRecent(recent_);
     const std::pair<QWidget*, bool> wanted[] = {{start_, nothing},
-                                                {splitter_->widget(0), !nothing},
-                                                {viewStrip_, !nothing},
-                                                {sheet_, !nothing && !inCloseUp_},
-                                                {closeUp_, !nothing && inCloseUp_},
+                                                {panels_, !nothing},
+                                                {sheet_, apart_ || !inCloseUp_},
+                                                {closeUp_, apart_ ? !nothing : inCloseUp_},
                                                 {exportBar_, !nothing || !exportBar_->message().isEmpty()},
-                                                {drawer_, !nothing && exportBar_->queueButton()->isChecked()},
-                                                {lookStrip_, !nothing && viewStrip_->lookShown()}};
+                                                {lookStrip_, viewStrip_->lookShown()}};
     // What goes first, so that what comes has its whole room at once.
     for (const auto& [widget, shown] : wanted)
         if (!shown) widget->hide();
@@ -550,13 +652,13 @@ void Window::dropEvent(QDropEvent* event) {
 void Window::changeEvent(QEvent* event) {
     if (event->type() == QEvent::ActivationChange && isActiveWindow() && photos_) {
         photos_->lookForMade();
-        drawer_->lookForFiles();
+        drawer_->queueView().lookForFiles();
     }
     QMainWindow::changeEvent(event);
 }
 
 void Window::closeEvent(QCloseEvent* event) {
-    if (drawer_->running() &&
+    if (drawer_->queueView().running() &&
         QMessageBox::question(this, tr("Irenic"),
                               tr("Exports are running. Close? The rest waits for the next start.")) !=
             QMessageBox::Yes) {

@@ -10,7 +10,7 @@
 #include "renderer.h"
 
 class QMenu;
-class QSplitter;
+class QVBoxLayout;
 
 namespace irenic {
 
@@ -21,6 +21,7 @@ class HistoryList;
 class HistogramView;
 class LookStrip;
 class Overview;
+class Panels;
 class PhotoList;
 class Sheet;
 class PresetMenu;
@@ -40,6 +41,8 @@ class Window : public QMainWindow {
     void restoreSession();
     // Nothing is kept, of photos, session or window: for pictures of the window.
     void keepNothing();
+    // Whole paths of photos that were shown lately, the last one first.
+    void showRecent(const QStringList& files);
 
     Document& document() { return document_; }
     Sheet& sheet() { return *sheet_; }
@@ -58,16 +61,21 @@ class Window : public QMainWindow {
     void changeEvent(QEvent* event) override;
 
   private:
-    QWidget* sidePanel();
+    void makePanels(QWidget* middle);
+    void listPanels(QMenu* menu);
     void askForReferences();
     void listMade();
     void makeMenus();
     void askForPhotos();
     void askForFolder();
     void showStart();
+    void setCloseUpApart(bool apart); // in a window of its own, beside the sheet
     void describe();
     void refreshOverview();
     void rememberSession();
+    void noteRecent(const QString& file);
+    void keepPictures(bool keep);
+    void listRecent();
     void fitScreen();
     void askWhoHasIt(const QString& photo, const QString& text);
     QString layoutText() const;
@@ -88,7 +96,8 @@ class Window : public QMainWindow {
     Equalise equalise_{document_, jobs_};
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
-    QMenu *versions_ = nullptr, *made_ = nullptr;
+    QMenu *versions_ = nullptr, *made_ = nullptr, *recentMenu_ = nullptr;
+    QStringList recent_; // photos that were shown, the last one first
     QTimer remembering_;
     bool keeps_ = true;
     Overview* overview_;
@@ -96,17 +105,19 @@ class Window : public QMainWindow {
     ReferenceShelf* references_;
     Sheet* sheet_;
     CloseUp* closeUp_;
-    bool inCloseUp_ = false;
+    bool inCloseUp_ = false, apart_ = false;
+    QAction* apartAction_ = nullptr;
+    QVBoxLayout* middle_ = nullptr;
     LookStrip* lookStrip_;
     Drawer* drawer_;
     ExportBar* exportBar_;
     PresetMenu* presets_;
     StartPage* start_;
     ViewStrip* viewStrip_;
-    QSplitter *splitter_, *foot_ = nullptr;
+    Panels* panels_ = nullptr;
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
-    Job overviewWork_, remembered_;
+    Job overviewWork_, remembered_, emptying_;
     QSize fitted_;         // the size that it was given to fit its screen
     bool closing_ = false; // what was to be kept is kept, or is given up
 };

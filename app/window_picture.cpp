@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QBuffer>
 #include <QCommandLineParser>
+#include <QFileInfo>
 #include <QSettings>
 #include <QToolButton>
 #include <algorithm>
@@ -15,11 +16,13 @@
 #include "deliver/formats.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
+#include "export/queue_view.h"
 #include "photos/photo_list.h"
 #include "sheet/reference_head.h"
 #include "sheet/sheet.h"
 #include "window.h"
 
+#include "start/recent_photos.h"
 #include "start/start_picture.h"
 namespace irenic {
 
@@ -80,9 +83,10 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
       reference_(option("reference", "Open a file made elsewhere from the photo, to compare with.", "FILE")),
       probe_(option("probe", "The close-up's probe.", "NUMBER", "1")),
       queue_(option("queue", "Open the drawer, with so many made-up files in its queue.", "NUMBER")),
+      recent_(option("recent", "Offer a photo on the first page; once for each.", "FILE")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
     parser.addOptions({look_, curve_, history_, strengths_, closeUp_, size_, picture_, push_, zoom_, photo_,
-                       recommend_, reference_, probe_, queue_});
+                       recommend_, reference_, probe_, queue_, recent_});
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }
@@ -93,7 +97,8 @@ void WindowPicture::begin() {
     if (!wanted()) return;
     QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, nowhere_.path());
     QSettings().setValue(QStringLiteral("recommend/byItself"), false);
-    Drawer::keepNothing();
+    QSettings().setValue(QStringLiteral("pictures/keep"), false);
+    QueueView::keepNothing();
 }
 
 bool WindowPicture::prepare(Window& window) {
@@ -107,6 +112,11 @@ bool WindowPicture::prepare(Window& window) {
     if (has(push_)) window.document().setPush(parser_.value(push_).toFloat());
     if (has(zoom_)) window.document().setZoom(parser_.value(zoom_).toDouble());
     if (wanted()) window.keepNothing();
+    if (has(recent_)) {
+        QStringList files;
+        for (const QString& file : parser_.values(recent_)) files << QFileInfo(file).absoluteFilePath();
+        window.showRecent(files);
+    }
     return true;
 }
 
@@ -121,8 +131,9 @@ void WindowPicture::show(Window& window) {
     if (has(curve_)) QTimer::singleShot(0, &window, [=] { button("curveButton")->setChecked(true); });
     if (has(strengths_)) window.findChild<QAction*>(QStringLiteral("allHeads"))->trigger();
     if (has(look_)) button("showLook")->setChecked(true);
-    if (has(history_)) window.findChild<QAction*>(QStringLiteral("showHistory"))->trigger();
-    if (has(queue_) && wanted()) fillQueue(*window.drawer().queue(), parser_.value(queue_).toInt());
+    if (has(history_)) window.findChild<QAction*>(QStringLiteral("historyPanelShown"))->trigger();
+    if (has(queue_) && wanted())
+        fillQueue(*window.drawer().queueView().queue(), parser_.value(queue_).toInt());
     if (has(queue_)) window.exportBar().queueButton()->setChecked(true);
     // Once, with the first photo.
     auto* once = new QObject(&window);
@@ -162,6 +173,7 @@ bool WindowPicture::ready(Window& window) {
     if (const auto* start = window.findChild<StartPicture*>();
         empty && start->isVisible() && !start->isWhole())
         return false;
+    if (empty && !window.findChild<RecentPhotos*>()->isWhole()) return false;
     return !has(recommend_) || window.document().facts().recommended.has_value();
 }
 

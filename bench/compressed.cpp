@@ -33,8 +33,7 @@ struct Asked : JudgingOptions {
 
 cv::Mat cleaned(const Photo& photo, const std::string& method) {
     const Settings settings = method == "original" ? Settings::original() : settingsFromText(method);
-    return encodedPicture(developRegion(recipeOf(photo, settings, {}), {0, 0, photo.width(), photo.height()},
-                                        OutputSpace::Srgb));
+    return encodedPicture(developRegion(recipeOf(photo, settings, {}), photo.whole(), OutputSpace::Srgb));
 }
 
 Scores bestReference(const cv::Mat& truth, const cv::Mat& jpeg) {

@@ -156,7 +156,7 @@ int main(int argc, char** argv) {
     app.add_option("--method", only, "one or several; all, and exports, without this");
     CLI11_PARSE(app, argc, argv);
     const Photo photo = file.empty() ? waves(size.first, size.second) : Photo(*readPhoto(file));
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     const double megapixels = 1e-6 * photo.width() * photo.height();
     const unsigned threads = std::max(1U, std::thread::hardware_concurrency());
     const double bytes = bandwidth(), rate = floats(threads);

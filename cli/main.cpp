@@ -193,7 +193,7 @@ int sheet(const SheetOptions& o, const Work& work) {
     for (const std::string& p : o.probes) probes.push_back(probeFromText(p));
     if (!(o.zoom > 0 && o.zoom <= 16)) throw WrongUsage("--zoom must be above 0 and at most 16");
     const auto photo = irenic::readPhoto(o.file, work);
-    const irenic::Rect whole{0, 0, photo->width(), photo->height()};
+    const irenic::Rect whole = photo->whole();
     if (probes.empty())
         for (const irenic::Probe& p : irenic::placeProbes(*photo))
             probes.push_back(irenic::Rect{p.x - 120, p.y - 85, 240, 170}.intersected(whole));

@@ -35,8 +35,7 @@ class TestComparing : public test::WindowTest {
     // The developed original as somebody else's file, cropped by 6 pixels and brighter.
     QString foreignFile(const char* name, double gain) {
         const PhotoPtr photo = document().photo();
-        const Picture p =
-            render(recipeOf(*photo, {"nlm"}, document().look()), {0, 0, photo->width(), photo->height()}, 1);
+        const Picture p = render(recipeOf(*photo, {"nlm"}, document().look()), photo->whole(), 1);
         QImage image(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
         image = image.copy(6, 6, p.width - 12, p.height - 12);
         for (int y = 0; y < image.height(); ++y)

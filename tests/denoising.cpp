@@ -13,7 +13,6 @@ class TestDenoising : public QObject {
         for (const auto& m : methods()) QTest::newRow(m->id().c_str()) << QString::fromStdString(m->id());
     }
     static Settings matched(const QString& id) { return {id.toStdString(), 1, 1, 0, 0}; }
-    static Rect whole(const Photo& p) { return {0, 0, p.width(), p.height()}; }
 
   private slots:
     void initTestCase() { keepFreedMemory(); }
@@ -161,7 +160,7 @@ class TestDenoising : public QObject {
         QFETCH(QString, id);
         const double level = 0.1;
         const Photo p = test::flatField(level, 12800, 260);
-        const Plane out = cleanMosaic(p, matched(id), whole(p));
+        const Plane out = cleanMosaic(p, matched(id), p.whole());
         double sum[2] = {}, count[2] = {};
         for (int y = 0; y < out.height(); ++y)
             for (int x = 0; x < out.width(); ++x) {
@@ -185,8 +184,8 @@ class TestDenoising : public QObject {
             Shot shot;
             shot.iso = 12800;
             const Photo p = takePhoto(truth, {}, shot);
-            const Plane out = cleanMosaic(p, matched(id), whole(p)),
-                        noisy = cleanMosaic(p, Settings::original(), whole(p));
+            const Plane out = cleanMosaic(p, matched(id), p.whole()),
+                        noisy = cleanMosaic(p, Settings::original(), p.whole());
             double before = 0, after = 0;
             for (int y = 0; y < height; ++y)
                 for (int x = 0; x < width; ++x) {

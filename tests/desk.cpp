@@ -35,6 +35,7 @@
 #include <QSignalSpy>
 #include <QTableWidget>
 #include <QTest>
+#include <QTextDocument>
 #include <QToolButton>
 #include <numeric>
 
@@ -436,6 +437,13 @@ class TestDesk : public test::WindowTest {
         QTest::keyClicks(find<QLineEdit>("search"), "last two");
         QCOMPARE(find<QTableWidget>("keys")->rowCount(), 2);
         QCOMPARE(find<QTableWidget>("keys")->item(1, 0)->text(), QStringLiteral("Tab"));
+        // On paper all of them stand.
+        QVERIFY(find<QPushButton>("printKeys"));
+        QTextDocument page;
+        page.setHtml(pageOf(keys));
+        for (const KeyEntry& k : keys)
+            QVERIFY2(page.toPlainText().contains(k.keys) && page.toPlainText().contains(k.what),
+                     qPrintable(k.what));
     }
     // Every control has a name for readers of the screen; rules tell their values.
     void controlsHaveNames() {

@@ -9,6 +9,7 @@
 #include "export/desktop.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
+#include "export/queue_view.h"
 #include "photos/photo_list.h"
 #include "photos/photo_row.h"
 #include "window_support.h"
@@ -37,9 +38,9 @@ class TestDrawer : public test::WindowTest {
         QVERIFY(settle());
     }
     bool over() {
-        for (const QueuedJob& j : drawer().jobs())
+        for (const QueuedJob& j : drawer().queueView().jobs())
             if (j.state == JobState::Waiting || j.state == JobState::Running) return false;
-        return !drawer().jobs().empty();
+        return !drawer().queueView().jobs().empty();
     }
 
   private slots:
@@ -69,7 +70,7 @@ class TestDrawer : public test::WindowTest {
         part<QComboBox>("deliverAlso")->setCurrentIndex(1); // and a small JPEG
         QTest::mouseClick(part<QPushButton>("deliver"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
-        QCOMPARE(drawer().jobs().size(), std::size_t(2));
+        QCOMPARE(drawer().queueView().jobs().size(), std::size_t(2));
         QVERIFY(QFile::exists(folder_.filePath("one-made.tif")) &&
                 QFile::exists(folder_.filePath("one-small.jpg")));
         QTRY_COMPARE(window_->document().facts().exports.size(), std::size_t(2));
@@ -89,7 +90,7 @@ class TestDrawer : public test::WindowTest {
         QCOMPARE(startWith(QStringLiteral("cp {file} \"%1\"").arg(copy), made), QString());
         QTRY_VERIFY(QFile::exists(copy));
         QVERIFY(startWith(QStringLiteral("no-such-command-here"), made).contains("cannot be started"));
-        QVERIFY(!drawer().running());
+        QVERIFY(!drawer().queueView().running());
         // A row's menu has what can be done with its file, and nothing else can be pressed.
         auto* list = part<QTreeView>("queueList");
         list->setCurrentIndex(list->model()->index(0, 0));
@@ -97,7 +98,7 @@ class TestDrawer : public test::WindowTest {
         QVERIFY(!part<QAction>("cancelJob")->isEnabled() && !part<QAction>("earlier")->isEnabled());
         QVERIFY(!part<QAction>("retryFailed")->isEnabled() && !part<QToolButton>("pauseQueue")->isEnabled());
         QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
-        QTRY_VERIFY(drawer().jobs().empty());
+        QTRY_VERIFY(drawer().queueView().jobs().empty());
         QTRY_VERIFY(part<QLabel>("emptyQueue")->isVisible() && !part<QToolButton>("pauseQueue")->isVisible());
     }
     void selectedPhotosFailuresAndPausing() {
@@ -116,11 +117,11 @@ class TestDrawer : public test::WindowTest {
         part<QComboBox>("deliverTake")->setCurrentIndex(0);
         part<QComboBox>("deliverWhose")->setCurrentIndex(2); // all with this one's take
         part<QLineEdit>("deliverName")->setText("{stem}-{counter}");
-        drawer().setPaused(true);
+        drawer().queueView().setPaused(true);
         part<QPushButton>("deliver")->click();
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
         int done = 0, failed = 0;
-        for (const QueuedJob& j : drawer().jobs())
+        for (const QueuedJob& j : drawer().queueView().jobs())
             done += j.state == JobState::Done, failed += j.state == JobState::Failed;
         QCOMPARE(done, 2);
         QCOMPARE(failed, 1);
@@ -141,7 +142,7 @@ class TestDrawer : public test::WindowTest {
                     part<QLabel>("queueNote")->text().contains("Exports left from last time: 1"));
         QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Resume"));
         // Nobody works at it until it is asked for.
-        QVERIFY(drawer().queue()->paused() && !drawer().queue()->claim());
+        QVERIFY(drawer().queueView().queue()->paused() && !drawer().queueView().queue()->claim());
         QVERIFY(!QFile::exists(folder_.filePath("one-later.dng")));
         QTest::mouseClick(part<QToolButton>("pauseQueue"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);

@@ -9,7 +9,6 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QScreen>
-#include <QSplitter>
 #include <QTimer>
 #include <QTreeView>
 #include <fstream>
@@ -18,6 +17,7 @@
 #include "base/folders.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
+#include "export/queue_view.h"
 #include "photos/photo_list.h"
 #include "photos/photo_row.h"
 #include "raw/identity.h"
@@ -362,7 +362,7 @@ class TestKeeping : public test::WindowTest {
         }
         field(0, "colour")->setValue(1.5);
         document().copyWork();
-        document().pasteWork(Document::Part::Takes, all);
+        document().pasteWork(WorkPart::Takes, all);
         QVERIFY(document().unsaved());
         document().save();
         QVERIFY(document().unsaved()); // begun, and not waited for
@@ -383,8 +383,7 @@ class TestKeeping : public test::WindowTest {
         QTest::qWait(50);
         SessionState session;
         session.layout =
-            (first.saveGeometry().toBase64() + ' ' + first.findChild<QSplitter*>()->saveState().toBase64())
-                .toStdString();
+            (first.saveGeometry().toBase64() + ' ').toStdString();
         saveSession(session);
         Window second;
         second.show();
@@ -442,7 +441,7 @@ class TestKeeping : public test::WindowTest {
         }
         again();
         show(one_);
-        QVERIFY(!drawer().problem().isEmpty() && !drawer().queue());
+        QVERIFY(!drawer().queueView().problem().isEmpty() && !drawer().queueView().queue());
         QTRY_VERIFY2(message().contains("export queue") || message().isEmpty(), qPrintable(message()));
         QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);
         auto* aside = drawer().findChild<QToolButton*>("setAside");
@@ -458,12 +457,13 @@ class TestKeeping : public test::WindowTest {
         QVERIFY(message().contains("export queue"));
         if (damaged) {
             QTest::mouseClick(aside, Qt::LeftButton);
-            QVERIFY2(drawer().queue() && drawer().problem().isEmpty(), qPrintable(drawer().problem()));
+            QVERIFY2(drawer().queueView().queue() && drawer().queueView().problem().isEmpty(),
+                     qPrintable(drawer().queueView().problem()));
             QVERIFY(fs::exists(file.string() + ".damaged-1") && !aside->isVisible());
         } else if (holder) {
             sqlite3_close(holder);
-            drawer().setPaused(true); // the next thing that needs it finds it free
-            QVERIFY(drawer().queue() && drawer().jobs().size() == 60);
+            drawer().queueView().setPaused(true); // the next thing that needs it finds it free
+            QVERIFY(drawer().queueView().queue() && drawer().queueView().jobs().size() == 60);
         }
         qunsetenv("XDG_STATE_HOME");
     }
@@ -483,8 +483,9 @@ class TestKeeping : public test::WindowTest {
         again();
         show(one_);
         show(one_);
-        QCOMPARE(drawer().jobs().size(), std::size_t(4));
-        for (const QueuedJob& j : drawer().jobs()) QVERIFY(j.state == JobState::Failed && !j.reason.empty());
+        QCOMPARE(drawer().queueView().jobs().size(), std::size_t(4));
+        for (const QueuedJob& j : drawer().queueView().jobs())
+            QVERIFY(j.state == JobState::Failed && !j.reason.empty());
         QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);
         const auto* model = drawer().findChild<QTreeView*>("queueList")->model();
         for (int row = 0; row < 4; ++row)
@@ -492,9 +493,9 @@ class TestKeeping : public test::WindowTest {
                 for (const int role : {Qt::DisplayRole, Qt::ToolTipRole, Qt::DecorationRole})
                     model->index(row, column).data(role); // none of them ends the program
         QVERIFY(!model->index(0, QueueModel::Says).data().toString().isEmpty());
-        drawer().setPaused(false);
-        QTRY_VERIFY(!drawer().running());
-        for (const QueuedJob& j : drawer().jobs()) QVERIFY(j.state == JobState::Failed);
+        drawer().queueView().setPaused(false);
+        QTRY_VERIFY(!drawer().queueView().running());
+        for (const QueuedJob& j : drawer().queueView().jobs()) QVERIFY(j.state == JobState::Failed);
         qunsetenv("XDG_STATE_HOME");
     }
     void aSessionOfAnyKindStarts() {

@@ -70,8 +70,7 @@ class TestReferences : public QObject {
 
     // The developed photo as another program's file: cropped by `inset`, turned, `stops` brighter, tinted.
     std::string file(const char* name, int inset, int turns, double stops, const char* format) const {
-        const Picture p =
-            render(recipeOf(*photo_, {"bm3d-quick"}, {}), {0, 0, photo_->width(), photo_->height()}, 1);
+        const Picture p = render(recipeOf(*photo_, {"bm3d-quick"}, {}), photo_->whole(), 1);
         QImage image(p.width, p.height, QImage::Format_RGB888);
         for (int y = 0; y < p.height; ++y)
             for (int x = 0; x < p.width; ++x) {

@@ -158,7 +158,7 @@ class TestSession : public QObject {
             QVERIFY2(problems.empty(), problems.empty() ? "" : problems[0].c_str());
             QVERIFY(back == record);
         }
-        SessionState session{{"/a.dng", "/b.dng"}, "/b.dng", {4, 12, -7, 1.5f}, "abc"};
+        SessionState session{{"/a.dng", "/b.dng"}, "/b.dng", {4, 12, -7, 1.5f}, "abc", {"/b.dng", "/c.dng"}};
         std::vector<std::string> problems;
         QVERIFY(sessionFrom(jsonOf(session), problems) == session);
     }

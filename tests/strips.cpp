@@ -48,7 +48,7 @@ class TestStrips : public QObject {
         QFETCH(int, above);
         QFETCH(int, below);
         const Photo photo = tall(height, mosaic);
-        const Rect whole{0, 0, photo.width(), photo.height()}, frame{10, 33, 70, height - 60};
+        const Rect whole = photo.whole(), frame{10, 33, 70, height - 60};
         const Settings settings{"wavelet"};
         const Image right = cleanRegion(photo, settings, whole);
         int next = frame.y;
@@ -79,7 +79,7 @@ class TestStrips : public QObject {
         QFETCH(int, height);
         const Photo photo = tall(height, true);
         const Settings settings = method == "none" ? Settings::original() : Settings{method.toStdString()};
-        const Rect whole{0, 0, photo.width(), photo.height()};
+        const Rect whole = photo.whole();
         std::atomic<float> done = 0;
         float before = 0, first = 0;
         int strips = 0;

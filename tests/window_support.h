@@ -6,6 +6,7 @@
 #include <QTest>
 #include <QToolButton>
 
+#include "base/folders.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"
@@ -45,7 +46,10 @@ class WindowTest : public QObject {
     void initTestCase() {
         QCoreApplication::setOrganizationName("irenic-tests");
         QSettings().clear();
+        std::error_code none;
+        std::filesystem::remove(dataFolder() / "session.json", none); // where an earlier run had its panels
         QSettings().setValue("recommend/byItself", false); // where it is not what is tested
+        QSettings().setValue("pictures/keep", false);
         style::apply(*qApp);
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
         two_ =

@@ -1,6 +1,7 @@
 #include "closeup/close_up.h"
 
 #include <QButtonGroup>
+#include <QCloseEvent>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QKeyEvent>
@@ -17,6 +18,7 @@
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
 #include "sheet/cell.h"
+#include "style/flow.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -29,8 +31,8 @@ const FieldInfo kGain = {"gain", "", "gain", "×", 0, 16, 1, 1, "How much what d
 } // namespace
 
 CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent)
-    : QWidget(parent), document_(document), renderer_(renderer), shelf_(shelf), index_(new QHBoxLayout),
-      area_(new QWidget(this)), line_(new QWidget(area_)), crossing_(new QWidget(area_)),
+    : QWidget(parent), document_(document), renderer_(renderer), shelf_(shelf), area_(new QWidget(this)),
+      line_(new QWidget(area_)), crossing_(new QWidget(area_)),
       panel_(new TakePanel(document_, renderer_, this)), large_(new QLabel(area_)), says_(new QLabel(this)),
       manners_(new QButtonGroup(this)), difference_(new DifferenceView(renderer_, area_)),
       gain_(new Rule(kGain, 4, this)), what_(new QComboBox(this)), lines_(new QComboBox(this)),
@@ -38,6 +40,10 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     setObjectName(QStringLiteral("closeUp"));
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Close-up"));
+    auto* strip = new QWidget(this);
+    auto* letters = new QWidget(strip);
+    index_ = new QHBoxLayout(letters);
+    index_->setContentsMargins(0, 0, 0, 0);
     index_->setSpacing(2);
     auto* back = new QToolButton(this);
     back->setText(tr("Sheet"));
@@ -58,12 +64,12 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
          Qt::Key_F7},
         {tr("Removed"), tr("Shows what this take removed, amplified, on grey. (F8)"), Qt::Key_F8},
         {tr("Difference"), tr("Shows the last take minus this one, amplified, on grey. (F9)"), Qt::Key_F9}};
-    auto* top = new QHBoxLayout;
+    auto* top = new Flow(strip);
     top->setContentsMargins(4, 3, 4, 3);
     top->addWidget(back);
-    top->addSpacing(style::kWideGap);
-    top->addLayout(index_);
-    top->addSpacing(style::kWideGap);
+    top->addGap();
+    top->addWidget(letters);
+    top->addGap();
     for (int i = 0; i < 5; ++i) {
         auto* b = new QToolButton(this);
         b->setText(manners[i].text);
@@ -97,7 +103,6 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     top->addWidget(above_);
     top->addWidget(gain_);
     top->addWidget(what_);
-    top->addStretch(1);
     connect(gain_, &Rule::changed, this, &CloseUp::compare);
     connect(what_, &QComboBox::currentIndexChanged, this, &CloseUp::compare);
     says_->setObjectName(QStringLiteral("says"));
@@ -133,7 +138,7 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    column->addLayout(top);
+    column->addWidget(strip);
     column->addLayout(middle, 1);
     column->addWidget(says_);
 
@@ -470,12 +475,19 @@ void CloseUp::stepColumn(int by) { showColumn((column_ + by + columns()) % colum
 bool CloseUp::event(QEvent* event) {
     // Tab flips here; letters are the takes'.
     if (event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Tab) {
+        if (static_cast<QKeyEvent*>(event)->modifiers() & Qt::ControlModifier)
+            return focusNextPrevChild(true);
         showColumn(before_);
         return true;
     }
     if (event->type() == QEvent::Show)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
     return QWidget::event(event);
+}
+
+void CloseUp::closeEvent(QCloseEvent* event) {
+    event->ignore();
+    emit closeAsked();
 }
 
 void CloseUp::keyPressEvent(QKeyEvent* event) {

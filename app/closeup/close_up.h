@@ -66,6 +66,7 @@ class CloseUp : public QWidget {
     void keyReleaseEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void closeEvent(QCloseEvent* event) override; // of a window of its own: it goes back to the sheet
 
   private:
     void rebuild();
@@ -94,7 +95,7 @@ class CloseUp : public QWidget {
     std::vector<Column> columns_;
     std::vector<Cell*> cells_;
     std::vector<QToolButton*> letters_;
-    QHBoxLayout* index_;
+    QHBoxLayout* index_; // the row of letters
     QWidget *area_, *line_, *crossing_;
     TakePanel* panel_;
     QLabel *large_, *says_;

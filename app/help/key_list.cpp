@@ -6,7 +6,11 @@
 #include <QLineEdit>
 #include <QMenu>
 #include <QMenuBar>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QPushButton>
 #include <QTableWidget>
+#include <QTextDocument>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <functional>
@@ -34,6 +38,7 @@ QList<KeyEntry> gestures() {
             {closeUp, QObject::tr("R"), QObject::tr("Show the next reference")},
             {closeUp, QObject::tr("Left, Right"), QObject::tr("Show the previous or next take")},
             {closeUp, QObject::tr("Tab"), QObject::tr("Flip the last two")},
+            {closeUp, QObject::tr("Ctrl+Tab, Shift+Tab"), QObject::tr("Go to the next or previous control")},
             {closeUp, QObject::tr("Space"), QObject::tr("Show the original while held")},
             {closeUp, QObject::tr("Up, Down"), QObject::tr("Zoom in or out")},
             {closeUp, QObject::tr("Shift+Arrows"), QObject::tr("Pan")},
@@ -88,6 +93,22 @@ QList<KeyEntry> keysOf(const QWidget* window) {
     return out;
 }
 
+QString pageOf(const QList<KeyEntry>& keys) {
+    QString page =
+        QStringLiteral("<h2>%1</h2>").arg(KeyList::tr("Irenic: keyboard and mouse").toHtmlEscaped());
+    QString group;
+    for (const KeyEntry& k : keys) {
+        if (k.group != group) {
+            if (!group.isEmpty()) page += QStringLiteral("</table>");
+            group = k.group;
+            page += QStringLiteral("<h4>%1</h4><table width=\"100%\">").arg(group.toHtmlEscaped());
+        }
+        page += QStringLiteral("<tr><td width=\"35%\">%1</td><td>%2</td></tr>")
+                    .arg(k.keys.toHtmlEscaped(), k.what.toHtmlEscaped());
+    }
+    return page + QStringLiteral("</table>");
+}
+
 KeyList::KeyList(QWidget* window)
     : QDialog(window), keys_(keysOf(window)), search_(new QLineEdit(this)), table_(new QTableWidget(this)) {
     setWindowTitle(tr("Keyboard and mouse"));
@@ -107,9 +128,23 @@ KeyList::KeyList(QWidget* window)
     auto* column = new QVBoxLayout(this);
     column->addWidget(search_);
     column->addWidget(table_, 1);
+    auto* print = new QPushButton(tr("Print…"), this);
+    print->setObjectName(QStringLiteral("printKeys"));
+    print->setToolTip(tr("Prints this list, or saves it as PDF."));
+    print->setAutoDefault(false);
+    connect(print, &QPushButton::clicked, this, &KeyList::print);
+    column->addWidget(print, 0, Qt::AlignRight);
     list({});
     table_->resizeColumnToContents(0);
     resize(560, 620);
+}
+
+void KeyList::print() {
+    QPrinter printer;
+    if (QPrintDialog(&printer, this).exec() != QDialog::Accepted) return;
+    QTextDocument page;
+    page.setHtml(pageOf(keys_));
+    page.print(&printer);
 }
 
 void KeyList::list(const QString& wanted) {

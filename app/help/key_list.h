@@ -15,6 +15,8 @@ struct KeyEntry {
 // Every action and button below `window` that has keys, and what the mouse, the cells and the close-up do: by
 // group, in the order of the menus.
 QList<KeyEntry> keysOf(const QWidget* window);
+// The same as a page to print: a table for each group.
+QString pageOf(const QList<KeyEntry>& keys);
 
 class KeyList : public QDialog {
     Q_OBJECT
@@ -24,6 +26,7 @@ class KeyList : public QDialog {
 
   private:
     void list(const QString& wanted); // entries that hold this text; all without one
+    void print();
 
     QList<KeyEntry> keys_;
     QLineEdit* search_;

@@ -99,6 +99,9 @@ void Overview::paintEvent(QPaintEvent*) {
         p.setFont(font);
         p.drawText(box, Qt::AlignCenter, QString::number(i + 1));
     }
+    if (!hasFocus()) return;
+    p.setPen(style::ochre());
+    p.drawRect(rect().adjusted(0, 0, -1, -1));
 }
 
 void Overview::mousePressEvent(QMouseEvent* event) {

@@ -7,6 +7,7 @@
 
 #include "document.h"
 #include "photos/photo_row.h"
+#include "photos/thumbnail.h"
 #include "reader/reader.h"
 #include "session/sidecar.h"
 
@@ -14,8 +15,10 @@ namespace irenic {
 
 namespace {
 constexpr std::size_t kAtHand = std::size_t{1} << 30; // bytes of samples: some ten photos of 24 megapixels
-const QStringList kRawEndings = {"*.dng", "*.nef", "*.cr2", "*.cr3", "*.arw", "*.orf", "*.rw2",
-                                 "*.pef", "*.srw", "*.raf", "*.nrw", "*.3fr", "*.iiq"};
+const QStringList kRawEndings = {"*.dng", "*.nef", "*.nrw", "*.crw", "*.cr2", "*.cr3", "*.arw",
+                                 "*.sr2", "*.srf", "*.orf", "*.rw2", "*.rwl", "*.raw", "*.pef",
+                                 "*.srw", "*.raf", "*.3fr", "*.fff", "*.iiq", "*.mef", "*.mos",
+                                 "*.mrw", "*.erf", "*.kdc", "*.dcr"};
 const QStringList kPictureEndings = {"*.tif", "*.tiff", "*.jpg", "*.jpeg", "*.png"};
 
 QString letterOf(const PhotoState& state) {
@@ -105,11 +108,7 @@ void PhotoList::lookAhead() {
 }
 
 void PhotoList::setThumbnail(QListWidgetItem* item, const FilePicture& p) {
-    const QImage image(p.data.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
-    QPixmap fitted = QPixmap::fromImage(
-        image.scaled(iconSize() * devicePixelRatioF(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
-    fitted.setDevicePixelRatio(devicePixelRatioF());
-    item->setData(Qt::DecorationRole, fitted);
+    item->setData(Qt::DecorationRole, thumbnailOf(p, iconSize(), devicePixelRatioF()));
 }
 
 QStringList PhotoList::paths() const {

@@ -54,7 +54,7 @@ void PhotoRow::paint(QPainter* p, const QStyleOptionViewItem& option, const QMod
     if (const QString letter = index.data(row::Letter).toString(); !letter.isEmpty()) {
         const QRect tag(room.right() - kTag + 1, room.bottom() - kTag + 1, kTag, kTag);
         p->fillRect(tag, style::ochre());
-        p->setPen(style::text());
+        p->setPen(style::onOchre());
         p->drawText(tag, Qt::AlignCenter, letter);
     }
     const int left = room.right() + 2 * kGap, width = all.right() - left - kGap;

@@ -9,17 +9,9 @@
 
 namespace irenic {
 
-namespace {
-
-QString capitalised(const std::string& name) {
-    const QString text = QString::fromStdString(name);
-    return text.left(1).toUpper() + text.mid(1);
-}
-
-} // namespace
-
 RowLabel::RowLabel(int number, const Probe& probe, QWidget* parent)
-    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(capitalised(probe.name))) {
+    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(
+                           style::capitalised(QString::fromStdString(probe.name)))) {
     setToolTip(tr("%1\nDouble-click to widen, drag to reorder, right-click for more.")
                    .arg(QString::fromStdString(probe.reason)));
     setAccessibleName(text_);

@@ -18,7 +18,7 @@ QString StartPage::millFolder() {
                                                                               : folder.absolutePath();
 }
 
-StartPage::StartPage(QWidget* parent) : QWidget(parent) {
+StartPage::StartPage(Jobs& jobs, QWidget* parent) : QWidget(parent), recent_(new RecentPhotos(jobs, this)) {
     setObjectName(QStringLiteral("start"));
     auto* column = new QVBoxLayout;
     column->setSpacing(12);
@@ -31,7 +31,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
         label->setFixedWidth(380);
         column->addWidget(label);
     };
-    text(tr("Compare noise reduction, pixel by pixel"), 1.7);
+    text(tr("Compare noise reduction, pixel by pixel"), 1.5);
     text(
         tr("Columns are takes: a method with its strengths. Rows are probes: places worth checking. All "
            "cells of a row show the same pixels. Column one is the original.\n\n1.00× removes as much noise "
@@ -69,7 +69,23 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     auto* page = new QVBoxLayout(this);
     page->addStretch(2);
     page->addLayout(row);
+    page->addSpacing(20);
+    auto* latest = new QWidget(this);
+    auto* below = new QVBoxLayout(latest);
+    below->setContentsMargins(0, 0, 0, 0);
+    below->addWidget(new QLabel(tr("Recent photos"), latest));
+    below->addWidget(recent_);
+    latest->setMaximumWidth(recent_->maximumWidth());
+    latest->hide();
+    connect(recent_, &RecentPhotos::filled, latest, &QWidget::setVisible);
+    auto* middle = new QHBoxLayout;
+    middle->addStretch(1);
+    middle->addWidget(latest, 100);
+    middle->addStretch(1);
+    page->addLayout(middle);
     page->addStretch(3);
+    setTabOrder(demo, recent_);
+    connect(recent_, &RecentPhotos::opened, this, &StartPage::photoAsked);
 }
 
 QSize StartPage::minimumSizeHint() const { return {440, 380}; }

@@ -3,6 +3,8 @@
 
 #include <QWidget>
 
+#include "start/recent_photos.h"
+
 namespace irenic {
 
 class StartPicture;
@@ -11,7 +13,9 @@ class StartPage : public QWidget {
     Q_OBJECT
 
   public:
-    explicit StartPage(QWidget* parent = nullptr);
+    explicit StartPage(Jobs& jobs, QWidget* parent = nullptr);
+    // Photos that were shown lately, the last one first.
+    void setRecent(const QStringList& paths) { recent_->setPaths(paths); }
     // The folder of the mill's photos, if they are there.
     static QString millFolder();
 
@@ -21,12 +25,14 @@ class StartPage : public QWidget {
     void openAsked();
     void folderAsked();
     void millAsked(const QString& folder);
+    void photoAsked(const QString& file);
 
   protected:
     void resizeEvent(QResizeEvent* event) override;
 
   private:
     StartPicture* picture_;
+    RecentPhotos* recent_;
 };
 
 } // namespace irenic

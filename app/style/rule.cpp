@@ -53,10 +53,7 @@ QString withRealMinus(double value, int decimals) {
 
 } // namespace
 
-QString shownLabel(const FieldInfo& field) {
-    const QString label = Rule::tr(field.label);
-    return label.left(1).toUpper() + label.mid(1);
-}
+QString shownLabel(const FieldInfo& field) { return style::capitalised(Rule::tr(field.label)); }
 
 Rule::Rule(const FieldInfo& field, double initial, QWidget* parent)
     : QWidget(parent), label_(shownLabel(field)), unit_(QString::fromUtf8(field.unit)),

@@ -84,6 +84,8 @@ QColor faint() { return set().faint; }
 QColor ochre() { return {214, 158, 46}; }
 QColor onOchre() { return grey(8); }
 
+QString capitalised(const QString& text) { return text.left(1).toUpper() + text.mid(1); }
+
 int controlHeight() { return QFontMetrics(QApplication::font()).height() + 6; }
 
 void apply(QApplication& app) {
@@ -151,6 +153,9 @@ void Style::drawPrimitive(PrimitiveElement element, const QStyleOption* o, QPain
         edge(p, o->rect, false);
         return;
     case PE_IndicatorToolBarSeparator: return;
+    case PE_IndicatorDockWidgetResizeHandle:
+        if (o->state & State_MouseOver) p->fillRect(o->rect, style::raised());
+        return;
     default: QProxyStyle::drawPrimitive(element, o, p, w);
     }
 }
@@ -236,7 +241,8 @@ int Style::pixelMetric(PixelMetric metric, const QStyleOption* o, const QWidget*
     switch (metric) {
     case PM_ScrollBarExtent: return 10;
     case PM_ScrollBarSliderMin: return 24;
-    case PM_SplitterWidth: return 5;
+    case PM_SplitterWidth:
+    case PM_DockWidgetSeparatorExtent: return 5;
     case PM_ButtonShiftHorizontal:
     case PM_ButtonShiftVertical: return 0;
     case PM_MenuButtonIndicator: return 0;

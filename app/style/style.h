@@ -31,6 +31,9 @@ inline constexpr int kGap = 4;      // between neighbours
 inline constexpr int kWideGap = 10; // between groups
 int controlHeight();
 
+// "noise left" as a label begins: "Noise left".
+QString capitalised(const QString& text);
+
 // Typeface, palette and style of the whole application; once, at the start.
 void apply(QApplication& app);
 

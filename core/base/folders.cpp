@@ -62,6 +62,7 @@ fs::path privateFolder(const fs::path& folder) {
 
 fs::path dataFolder() { return ownFolder("XDG_DATA_HOME", ".local/share"); }
 fs::path configFolder() { return ownFolder("XDG_CONFIG_HOME", ".config"); }
+fs::path cacheFolder() { return ownFolder("XDG_CACHE_HOME", ".cache"); }
 fs::path stateFolder() { return ownFolder("XDG_STATE_HOME", ".local/state"); }
 
 TemporaryFolder::TemporaryFolder() {

@@ -11,6 +11,7 @@ namespace irenic {
 std::filesystem::path dataFolder();   // $XDG_DATA_HOME, ~/.local/share: sidecars, the session
 std::filesystem::path configFolder(); // $XDG_CONFIG_HOME, ~/.config: presets
 std::filesystem::path stateFolder();  // $XDG_STATE_HOME, ~/.local/state: the queue, what exports took
+std::filesystem::path cacheFolder();  // $XDG_CACHE_HOME, ~/.cache: pictures that can be made again
 
 // A folder below one of these, made likewise.
 std::filesystem::path privateFolder(const std::filesystem::path& folder);

@@ -20,7 +20,7 @@ std::vector<std::uint16_t> cleanSamples(const Photo& photo, const Settings& sett
     if (settings.untouched()) return samples;
     // Blocks large enough that their margins cost little, small enough for the memory of any machine.
     constexpr int kBlock = 4096;
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     forEachBlock(whole, kBlock, work.part(0, 0.9), [&](const Rect& area, const Work& part) {
         const auto put = [&](const Plane& clean, int channel) {
             forEachBand(area.height, 64, work, [&](int first, int last) {
@@ -152,7 +152,7 @@ Photo linearOf(const Export& what, const Work& work) {
     out.statedNoise.reset();
     out.samples.assign(static_cast<std::size_t>(frame.width) * static_cast<std::size_t>(frame.height) * 3, 0);
     // Opcodes of the frame as it was stay where nothing of the lens was corrected and the frame is the same.
-    const bool same = !what.recipe.look.usesLens() && frame == Rect{0, 0, photo.width(), photo.height()};
+    const bool same = !what.recipe.look.usesLens() && frame == photo.whole();
     out.metadata.mosaic.clear();
     constexpr std::uint16_t kOpcodes[] = {0xc741, 0xc74e};
     for (const std::uint16_t tag : kOpcodes)

@@ -20,8 +20,7 @@ constexpr double kCleaningToDeveloping = 4;
 class CleanedAhead : public CleanSource {
   public:
     CleanedAhead(const Photo& photo, const Rect& frame)
-        : whole_{0, 0, photo.width(), photo.height()},
-          expected_(frame.inflated(kAround).aligned(2).intersected(whole_)),
+        : whole_(photo.whole()), expected_(frame.inflated(kAround).aligned(2).intersected(whole_)),
           rows_(photo.hasMosaic() ? kRowsAhead : kRowsAhead / 2) {}
 
     Image get(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) override {

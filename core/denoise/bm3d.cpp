@@ -1,5 +1,6 @@
 #include "denoise/bm3d.h"
 
+#include "base/expects.h"
 #include "denoise/blend.h"
 #include "denoise/block_filter.h"
 
@@ -51,6 +52,7 @@ int BlockMatching::margin() const { return groups::kTwoStepMargin; }
 
 PlaneSet BlockMatching::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                             const Work& work) const {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(margin())));
     if (!in.packed)
         return bothSteps(in, area, strength, guide_, quick_ ? kGroup1 / 2 : kGroup1,
                          quick_ ? kGroup2 / 2 : kGroup2, blocks::filterPlanes, work);

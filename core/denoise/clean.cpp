@@ -24,10 +24,6 @@ int tileSizeFor(const Settings& settings) {
     return findMethod(settings.method)->margin() > 128 ? kFarTileSize : kTileSize;
 }
 
-bool isInside(const Photo& photo, const Rect& area) {
-    return Rect{0, 0, photo.width(), photo.height()}.contains(area);
-}
-
 Rect packedExtent(const Photo& photo) { return {0, 0, (photo.width() + 1) / 2, (photo.height() + 1) / 2}; }
 
 // What clipping took from the means of each channel.
@@ -60,7 +56,7 @@ PlaneSet planesOfPixels(const Photo& photo, const Stabilisers& stable, const Rec
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
     out.rounding = roundingOf(photo.jpeg);
     out.white = whiteOf(stable);
-    out.extent = {0, 0, photo.width(), photo.height()};
+    out.extent = photo.whole();
     forEachBand(area.height, 16, work, [&](int first, int last) {
         for (int j = first; j < last; ++j) {
             const int y = mirrored(area.y + j, photo.height());
@@ -405,7 +401,7 @@ Image cleanTiles(const Photo& photo, const Settings& settings, const Rect& area,
 } // namespace
 
 Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    IRENIC_EXPECTS(isInside(photo, area));
+    IRENIC_EXPECTS(photo.whole().contains(area));
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);
     if (settings.untouched()) {
@@ -419,7 +415,7 @@ Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area
     }
     // What the camera smoothed is cleaned as the sensor gave it, and smoothed as before.
     if (!photo.smoothing.none()) {
-        const Rect wide = area.inflated(kSmoothingReach).intersected({0, 0, photo.width(), photo.height()});
+        const Rect wide = area.inflated(kSmoothingReach).intersected(photo.whole());
         const Image sharp = cleanTiles(photo, settings, wide, work);
         Image out(Holds::Mosaic, area);
         out[0] = smoothedMosaic(sharp[0], wide, area, photo.width(), photo.height(), photo.smoothing);
@@ -440,7 +436,7 @@ std::array<Plane, 3> cleanPixels(const Photo& photo, const Settings& settings, c
 }
 
 Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& area) {
-    IRENIC_EXPECTS(isInside(photo, area));
+    IRENIC_EXPECTS(photo.whole().contains(area));
     const Method::BlockGrid grid = findMethod(settings.method)->blockGrid(photo.hasMosaic());
     if (grid.side <= 1) return area;
     const int cell = photo.cell(), side = cell * grid.side;

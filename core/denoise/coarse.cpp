@@ -4,6 +4,7 @@
 #include <cmath>
 #include <vector>
 
+#include "base/expects.h"
 #include "denoise/pyramid.h"
 #include "image/tiles.h"
 #undef HWY_TARGET_INCLUDE
@@ -179,6 +180,8 @@ void makeGreensAlike(const Plane& mean, const Rect& meaned, Plane& change, const
 
 PlaneSet withCoarse(const PlaneSet& noisy, PlaneSet clean, const Rect& area,
                     const std::array<float, kPlanes>& strength, const Work& work) {
+    IRENIC_EXPECTS(noisy.area.contains(area.inflated(kCoarseNoisyMargin)) &&
+                   clean.area.contains(area.inflated(kCoarseMargin)));
     std::vector<PlaneSet> levels(1); // level 0, the noisy planes themselves, is not used
     levels.push_back(halved(noisy, work));
     while (levels.size() <= kLevels) levels.push_back(halved(levels.back(), work));

@@ -10,6 +10,8 @@
 
 #include <hwy/highway.h>
 
+#include "base/expects.h"
+
 #ifndef IRENIC_CONVOLUTION_SHARED
 #define IRENIC_CONVOLUTION_SHARED
 namespace irenic::convolution {
@@ -305,6 +307,7 @@ WinogradConvolution::WinogradConvolution(const std::vector<float>& weights, cons
 
 void WinogradConvolution::run(const float* from, int width, int height, float* to, bool add, bool relu,
                               AlignedFloats& scratch) const {
+    IRENIC_EXPECTS(fits(width, height, in_, out_));
     // Some fifty tiles at a time: what they need stays in the cache.
     const int across = width / kOut, together = std::clamp(56 / across, 1, height / kOut);
     const auto blocks = static_cast<std::size_t>((across * together + kBlock - 1) / kBlock);
@@ -330,6 +333,7 @@ DirectConvolution::DirectConvolution(const std::vector<float>& weights, const st
 }
 
 void DirectConvolution::row(const Row& r, int first, int channels) const {
+    IRENIC_EXPECTS(first % kPanel == 0 && channels % kPanel == 0 && first + channels <= out_ && r.count >= 0);
     const std::ptrdiff_t panel = static_cast<std::ptrdiff_t>(in_) * side_ * side_ * kPanel;
     HWY_DYNAMIC_DISPATCH(ConvolveRow)
     ({r, weights_.data() + first / kPanel * panel, bias_.data() + first, panel, side_, in_ * side_,

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -41,6 +43,8 @@ Plane smoothed(const Plane& in, int step, const Work& work) {
 
 PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, float detail, float strength,
                     const Work& work) {
+    IRENIC_EXPECTS(clean.area.contains(area.inflated(kDetailMargin)) && noisy.area.contains(clean.area) &&
+                   detail >= 0 && detail <= 1);
     const Rect inside = area.translated(-clean.area.x, -clean.area.y);
     const float threshold = (4.5f - 2.5f * detail) * std::max(strength, 0.3f);
     for (std::size_t p = 0; p < kPlanes; ++p) {

@@ -1,4 +1,5 @@
 #include "denoise/groups.h"
+#include "base/expects.h"
 #include "image/tiles.h"
 
 #include <algorithm>
@@ -13,6 +14,7 @@ Groups::Groups(const Rect& references, int size) : size_(size) {
 }
 
 Place* Groups::of(int x, int y) {
+    IRENIC_EXPECTS(grid_.contains(Rect{x / kStep, y / kStep, 1, 1}));
     const auto i = static_cast<std::size_t>(y / kStep - grid_.y) * static_cast<std::size_t>(grid_.width) +
                    static_cast<std::size_t>(x / kStep - grid_.x);
     return place_.data() + i * static_cast<std::size_t>(size_);
@@ -110,6 +112,8 @@ PlaneSet bothSteps(const PlaneSet& in, const Rect& area, const std::array<float,
                    Guide guide, int first, int second,
                    const std::function<void(const Step&, const Rect&, Accumulator&)>& runTile,
                    const Work& work) {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(kTwoStepMargin)) && first > 0 && first <= kMost &&
+                   second > 0 && second <= kMost);
     const Plane smooth = guide == Guide::Smoothed ? smoothed(in.plane[0], work) : Plane();
     const Rect wide = area.inflated(kReach);
     std::optional<Groups> found;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "image/dct_cosine.h"
 #include "image/srgb.h"
 #include "image/tiles.h"
@@ -82,6 +83,7 @@ void cleanTile(const Plane& in, const Rect& around, const Rect& tile, const floa
 
 std::array<Plane, 3> withoutJpegBlocks(const std::array<Plane, 3>& rgb, const Rect& around, const Rect& area,
                                        const JpegSteps& steps, float share, const Work& work) {
+    IRENIC_EXPECTS(around.contains(area.inflated(kJpegBlocksMargin)) && share >= 0 && share <= 1);
     float least[kBlock * kBlock];
     for (std::size_t i = 0; i < steps.luminance.size(); ++i)
         least[i] = 0.5f * share * static_cast<float>(steps.luminance[i]) / 255;

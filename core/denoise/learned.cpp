@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
 #include "denoise/network_passes.h"
 #include "denoise/nlbayes.h"
 #include "denoise/pyramid.h"
@@ -194,6 +195,7 @@ PlaneSet Learned::ofPixels(const PlaneSet& in, const Rect& area, float strength,
 
 PlaneSet Learned::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                       const Work& work) const {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(margin())));
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {
         return in.packed ? ofMosaic(in, area, s, part) : ofPixels(in, area, s, part);
     });

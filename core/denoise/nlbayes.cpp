@@ -9,6 +9,7 @@
 
 #include <hwy/highway.h>
 
+#include "base/expects.h"
 #include "denoise/bm3d.h"
 #include "denoise/match-inl.h"
 
@@ -324,6 +325,7 @@ int NonLocalBayes::margin() const { return BlockMatching(true).margin() + kBayes
 
 PlaneSet NonLocalBayes::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                             const Work& work) const {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(margin())));
     // All planes are taken together: one whose noise was said to be less than it is would hand it on to the
     // others.
     return withTwoStrengths(in, area, strength, work, [&](float s, const Work& part) {

@@ -1,4 +1,5 @@
 #include "denoise/nlm.h"
+#include "base/expects.h"
 #include "image/tiles.h"
 
 #include <algorithm>
@@ -176,6 +177,7 @@ HWY_EXPORT(Tile);
 
 PlaneSet NonLocalMeans::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                             const Work& work) const {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(margin())));
     PlaneSet out(area);
     // Whole tiles are computed, also those that the area only touches: give them samples to read.
     const Rect tiles = area.aligned(64);

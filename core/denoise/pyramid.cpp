@@ -2,6 +2,8 @@
 
 #include <vector>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 PlaneSet halved(const PlaneSet& in, const Work& work) {
@@ -22,6 +24,7 @@ PlaneSet halved(const PlaneSet& in, const Work& work) {
 
 void addDoubled(const Plane& coarse, const Rect& coarseRect, Plane& fine, const Rect& fineRect,
                 const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(coarseRect.contains(cellsReadBy(area)) && fineRect.contains(area));
     forEachBand(area.height, 16, work, [&](int first, int last) {
         std::vector<float> row(static_cast<std::size_t>(coarseRect.width));
         for (int y = area.y + first; y < area.y + last; ++y) {

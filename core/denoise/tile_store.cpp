@@ -78,7 +78,7 @@ template <class Sample>
 Image TileStore::through(SquareStore<Source, Sample>& store, const Photo& photo, const Settings& settings,
                          const Rect& area, const Work& work) {
     const Source source{idOf(photo), settings};
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     const Coding coding(photo);
     Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
     Block<Sample> all(area, out.planes());
@@ -111,7 +111,7 @@ Image TileStore::through(SquareStore<Source, Sample>& store, const Photo& photo,
 }
 
 Image TileStore::get(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
-    IRENIC_EXPECTS(Rect{0, 0, photo.width(), photo.height()}.contains(area));
+    IRENIC_EXPECTS(photo.whole().contains(area));
     if (settings.untouched()) return cleanRegion(photo, settings, area, work);
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);

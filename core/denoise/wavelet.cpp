@@ -10,6 +10,8 @@
 
 #include <hwy/highway.h>
 
+#include "base/expects.h"
+
 HWY_BEFORE_NAMESPACE();
 namespace irenic {
 namespace HWY_NAMESPACE {
@@ -393,6 +395,7 @@ int Wavelet::margin() const { return kFirstMargin + kSecondMargin; }
 
 PlaneSet Wavelet::run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                       const Work& work) const {
+    IRENIC_EXPECTS(in.area.contains(area.inflated(margin())));
     PlaneSet first(area.inflated(kSecondMargin)), out(area);
     forEachStrip(first.area, kStrip, work.part(0, 0.45), [&](std::size_t p, const Rect& strip) {
         if (strength[p] > 0) FirstPass(strip.width, strength[p]).run(in, p, strip, first, work);

@@ -59,8 +59,8 @@ Vector3 neutralFor(const Photo& photo, const Look& look) {
 }
 
 LightColour lightAt(const Photo& photo, int x, int y, int radius) {
-    const Rect area = Rect{x - radius, y - radius, 2 * radius + 2, 2 * radius + 2}.aligned(2).intersected(
-        {0, 0, photo.width(), photo.height()});
+    const Rect area =
+        Rect{x - radius, y - radius, 2 * radius + 2, 2 * radius + 2}.aligned(2).intersected(photo.whole());
     Vector3 sum{}, count{};
     int clipped = 0, all = 0;
     for (int v = area.y; v < area.bottom(); ++v)

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "develop/residual.h"
 #include "image/tiles.h"
 #include "image/wide.h"
@@ -161,6 +162,8 @@ void demosaicTile(const Plane& mosaic, const Rect& covered, const Mosaic& patter
 
 std::array<Plane, 3> demosaic(const Plane& mosaic, const Rect& covered, const Mosaic& pattern,
                               const Rect& area, Demosaic grade, const Work& work) {
+    IRENIC_EXPECTS(covered.contains(area.inflated(demosaicMargin(grade))) &&
+                   mosaic.width() == covered.width && mosaic.height() == covered.height);
     if (grade == Demosaic::Fine) return demosaicFine(mosaic, covered, pattern, area, work);
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};

@@ -2,11 +2,14 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
 #include "image/smoothstep.h"
 
 namespace irenic {
 
 void removeFringes(std::array<Plane, 3>& rgb, const Work& work) {
+    IRENIC_EXPECTS(rgb[1].width() == rgb[0].width() && rgb[2].width() == rgb[0].width() &&
+                   rgb[1].height() == rgb[0].height() && rgb[2].height() == rgb[0].height());
     const int w = rgb[0].width(), h = rgb[0].height();
     constexpr int radius = 6;
     // The brightest green nearby.

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "image/smoothstep.h"
 
 namespace irenic {
@@ -48,6 +49,7 @@ float Surround::stopsOf(float y) { return std::log2(std::max(y, 0.0f) + kBlack);
 Surround::Surround(const Plane& brightness, int width, int height)
     : scaleX_(static_cast<double>(width) / brightness.width()),
       scaleY_(static_cast<double>(height) / brightness.height()) {
+    IRENIC_EXPECTS(brightness.width() > 0 && brightness.height() > 0 && width > 0 && height > 0);
     const int w = brightness.width(), h = brightness.height();
     const int r = std::max(1, static_cast<int>(std::lround(kReach * std::max(w, h))));
     Plane stops(w, h), squares(w, h);

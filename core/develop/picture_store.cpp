@@ -36,7 +36,7 @@ Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& vi
     const Photo& photo = *recipe.photo;
     const Source source{idOf(recipe), view.push};
     Block<std::uint8_t> all(area, 3);
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(recipe.look.demosaic));
     // The eye is in the middle.
     const auto away = [&](const Rect& r) {
@@ -67,7 +67,7 @@ std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Recipe& recipe, 
     const Source source{idOf(recipe), view.push};
     Block<std::uint8_t> all(area, 3);
     for (auto& plane : all.plane) plane.fill(0);
-    std::vector<Rect> missing = pictures_.fetch(source, all, {0, 0, photo.width(), photo.height()}, 0);
+    std::vector<Rect> missing = pictures_.fetch(source, all, photo.whole(), 0);
     return {magnified(pictureOf(all), static_cast<int>(std::lround(view.zoom))), std::move(missing)};
 }
 

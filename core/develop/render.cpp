@@ -232,7 +232,7 @@ Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& a
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
     const Rect wanted = area.inflated(sharpenMargin(look.softness) + (look.fringes ? kFringeMargin : 0));
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
         return context.cleaned ? context.cleaned->get(photo, settings, where, most)

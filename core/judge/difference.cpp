@@ -69,7 +69,7 @@ Image interpolated(const Image& mosaic, const Mosaic& pattern, const Rect& area,
 Picture ofRecipes(const Recipe& one, const Recipe& other, const Difference& what, const Rect& area,
                   double zoom, const Context& context) {
     const Photo& photo = *other.photo;
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     const Rect read = photo.hasMosaic() ? area.inflated(1).intersected(whole) : area;
     Image light = stabilisedDifference(photo, one.settings, other.settings, read, context);
     if (photo.hasMosaic()) light = interpolated(light, photo.mosaic, area, context.work);

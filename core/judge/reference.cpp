@@ -158,7 +158,7 @@ ReferencePtr Reference::open(const std::filesystem::path& file, const Photo& pho
     out->look_ = look;
     // A finished picture is shown as it is; a raw as the photo is shown.
     if (!out->photo_->developed) out->own_ = look;
-    const Plane ours = greyOf(photo, look, {0, 0, photo.width(), photo.height()}, work.part(0.3, 0.5));
+    const Plane ours = greyOf(photo, look, photo.whole(), work.part(0.3, 0.5));
     const Rect frame = outputFrame(*out->photo_, out->own_);
     const Plane theirs = greyOf(*out->photo_, out->own_, frame, work.part(0.5, 0.7));
     out->alignment_ = align(ours, theirs, work.part(0.7, 1));

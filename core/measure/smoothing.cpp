@@ -189,24 +189,13 @@ Plane siteOf(const Photo& photo, int site) {
     return plane;
 }
 
-// The filter over one plane; beyond its edges lies its mirror image, as in smoothedMosaic().
+// The filter over one plane.
 void filter(const Plane& in, const Smoothing& smoothing, Plane& out, const Work& work) {
-    const int w = in.width(), h = in.height();
-    const auto kept = static_cast<float>(smoothing.kept()), beside = static_cast<float>(smoothing.beside),
-               diagonal = static_cast<float>(smoothing.diagonal);
+    const int h = in.height();
     forEachBand(h, 32, work, [&](int first, int last) {
-        for (int y = first; y < last; ++y) {
-            const float *own = in.row(y), *above = in.row(std::max(0, y - 1)),
-                        *below = in.row(std::min(h - 1, y + 1));
-            float* to = out.row(y);
-            const auto at = [&](int l, int x, int r) {
-                to[x] = kept * own[x] + beside * ((own[l] + own[r]) + (above[x] + below[x])) +
-                        diagonal * ((above[l] + above[r]) + (below[l] + below[r]));
-            };
-            at(0, 0, std::min(1, w - 1));
-            for (int x = 1; x < w - 1; ++x) at(x - 1, x, x + 1);
-            if (w > 1) at(w - 2, w - 1, w - 1);
-        }
+        for (int y = first; y < last; ++y)
+            smoothRow(in.row(std::max(0, y - 1)), in.row(y), in.row(std::min(h - 1, y + 1)), out.row(y), 0,
+                      in.width(), in.width(), 1, smoothing);
     });
 }
 

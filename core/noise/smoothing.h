@@ -18,6 +18,12 @@ struct Smoothing {
 // How far a filtered sample of a 2x2 mosaic reaches, in pixels.
 inline constexpr int kSmoothingReach = 2;
 
+// One row of the filter: to[x] for each x of [first, last). The pointers are addressed by x, in rows of
+// `width` samples; those of one colour are `step` apart. Beyond the ends lies the mirror image: the outermost
+// sample is its own neighbour.
+void smoothRow(const float* above, const float* own, const float* below, float* to, int first, int last,
+               int width, int step, const Smoothing& smoothing);
+
 // `mosaic`, whose origin is that of `has`, filtered over `area`. Beyond the edges of the photo, which is 0,
 // 0, width, height, lies its mirror image. `has` holds area.inflated(kSmoothingReach) as far as the photo
 // goes.

@@ -126,7 +126,7 @@ std::vector<Mosaic::Colour> CameraRaw::describe(Photo& photo) const {
     const auto& colour = raw.imgdata.color;
     const auto& sizes = raw.imgdata.sizes;
     photo.active = {sizes.left_margin, sizes.top_margin, sizes.width, sizes.height};
-    photo.crop = {0, 0, photo.width(), photo.height()};
+    photo.crop = photo.whole();
     const Kind kind = state_->kind();
     for (int i = 0; kind == Kind::Mosaic && i < 4; ++i)
         photo.mosaic.site[static_cast<std::size_t>(i)] = colourOf(raw, i / 2, i % 2);

@@ -206,7 +206,7 @@ Rect activeAreaOf(const Photo& photo) {
 
 // Whole pixels that the crop touches: the standard allows fractions.
 Rect cropOf(const Photo& photo) {
-    const Rect whole{0, 0, photo.width(), photo.height()};
+    const Rect whole = photo.whole();
     const TagEntry *origin = photo.metadata.dng(kCropOrigin), *size = photo.metadata.dng(kCropSize);
     if (!origin || !size || origin->count != 2 || size->count != 2) return whole;
     const double x = origin->number(0), y = origin->number(1), w = size->number(0), h = size->number(1);

@@ -149,6 +149,7 @@ struct Photo {
 
     int width() const { return active.width; }
     int height() const { return active.height; }
+    Rect whole() const { return {0, 0, width(), height()}; }
     bool hasMosaic() const { return channels == 1 && !monochrome && !xtrans; } // of 2x2 cells
     // Pixels, along a side, that one sample of the planes stands for which methods work on.
     int cell() const { return hasMosaic() ? 2 : 1; }

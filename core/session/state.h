@@ -118,6 +118,8 @@ struct SessionState {
     std::string shown;               // one of them; empty: none
     SheetView view;
     std::string layout; // of the window, as the window writes it
+    static constexpr std::size_t kMostRecent = 12;
+    std::vector<std::string> recent; // photos that were shown lately, the last one first
     friend bool operator==(const SessionState&, const SessionState&) = default;
 };
 

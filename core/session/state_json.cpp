@@ -262,17 +262,22 @@ json jsonOf(const SessionState& s) {
             {"shown", s.shown},
             {"view",
              {{"zoom", s.view.zoom}, {"panX", s.view.panX}, {"panY", s.view.panY}, {"push", s.view.push}}},
-            {"layout", s.layout}};
+            {"layout", s.layout},
+            {"recent", s.recent}};
 }
 
 SessionState sessionFrom(const json& from, std::vector<std::string>& problems) {
     SessionState s;
     if (!from.is_object()) return s;
-    if (const auto at = from.find("photos"); at != from.end() && at->is_array())
-        for (const json& photo : *at) {
-            if (s.photos.size() >= kMostPhotosKept) break;
-            if (photo.is_string()) s.photos.push_back(photo.get<std::string>());
-        }
+    const auto paths = [&](const char* name, std::size_t most, std::vector<std::string>& to) {
+        if (const auto at = from.find(name); at != from.end() && at->is_array())
+            for (const json& photo : *at) {
+                if (to.size() >= most) break;
+                if (photo.is_string()) to.push_back(photo.get<std::string>());
+            }
+    };
+    paths("photos", kMostPhotosKept, s.photos);
+    paths("recent", SessionState::kMostRecent, s.recent);
     get(from, "shown", s.shown, problems);
     get(from, "layout", s.layout, problems);
     if (const auto at = from.find("view"); at != from.end() && at->is_object()) {

@@ -1,0 +1,44 @@
+#include "copied_work.h"
+
+namespace irenic {
+
+namespace {
+
+std::vector<Probe> keepingIds(std::vector<Probe> probes, const std::vector<Probe>& before) {
+    for (Probe& p : probes)
+        for (const Probe& was : before) {
+            Probe same = p;
+            same.id = was.id;
+            if (same == was) p.id = was.id;
+        }
+    return probes;
+}
+
+} // namespace
+
+const char* nameOf(WorkPart part) {
+    switch (part) {
+    case WorkPart::Takes: return "Takes";
+    case WorkPart::Probes: return "Probes";
+    case WorkPart::Look: return "Look";
+    case WorkPart::All: return "Settings";
+    }
+    return "";
+}
+
+PhotoState CopiedWork::pastedOn(const PhotoState& before, WorkPart part, int width, int height) const {
+    PhotoState next = before;
+    const bool all = part == WorkPart::All;
+    if (all || part == WorkPart::Takes) next.takes = state_.takes, next.chosen = state_.chosen;
+    if (all || part == WorkPart::Look) next.look = state_.look;
+    if (all || part == WorkPart::Probes) {
+        if (width > 0)
+            next.probes = keepingIds(probes_.scaledTo(width, height), before.probes);
+        else
+            next.pasted = probes_;
+    }
+    next.giveIds();
+    return next;
+}
+
+} // namespace irenic
