@@ -299,6 +299,29 @@ class Bench {
     float strength_ = 0.8f;
 };
 
+// A photo opened anew, then once more with the pictures that the first time left on the disk.
+void restarting(const QString& photo) {
+    const QTemporaryDir home;
+    for (const char* name : {"XDG_CACHE_HOME", "XDG_DATA_HOME", "XDG_STATE_HOME"})
+        qputenv(name, home.filePath(QString::fromLatin1(name)).toLocal8Bit());
+    QSettings().setValue(QStringLiteral("pictures/keep"), true);
+    std::printf("%-22s %16s %16s %16s\n", "", "photo read, ms", "its sheet, ms", "cells");
+    for (const char* time : {"for the first time", "after a restart"}) {
+        Window window;
+        window.resize(1280, 800);
+        window.show();
+        const auto& document = window.document();
+        window.open({photo});
+        const double read = until([&] { return document.photo() != nullptr; });
+        const double sheet = until([&] { return window.sheet().allCurrent(); });
+        std::printf("%-22s %16.0f %16.0f %16d\n", time, read, sheet,
+                    window.sheet().rows() * window.sheet().columns());
+        QElapsedTimer writing;
+        writing.start();
+        until([&] { return writing.elapsed() > 5000; });
+    }
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -309,13 +332,17 @@ int main(int argc, char** argv) {
     style::apply(app);
     QStringList photos = QApplication::arguments().mid(1);
     if (photos.size() < 2) {
-        std::fprintf(
-            stderr,
-            "usage: irenic-waiting PHOTO PHOTO [sliders|panning|switching|queue|close-up|dragging]\n");
+        std::fprintf(stderr, "usage: irenic-waiting PHOTO PHOTO "
+                             "[drafts|sliders|panning|switching|queue|close-up|dragging|restarting]\n");
         return 2;
     }
-    Bench bench(photos);
     const QString only = photos.size() > 2 ? photos[2] : QString();
+    if (only == QLatin1String("restarting")) {
+        restarting(photos[0]);
+        return 0;
+    }
+    QSettings().setValue(QStringLiteral("pictures/keep"), false);
+    Bench bench(photos);
     const auto wanted = [&](const char* part) { return only.isEmpty() || only == QLatin1String(part); };
     if (wanted("drafts")) bench.drafts();
     if (wanted("sliders")) bench.sliders();

@@ -1,12 +1,14 @@
 // A library that is loaded before all others and lets calls of the system fail, for tests of what a program
 // makes of it:
 //   IRENIC_FAIL=CALL:N:ERROR       the N-th call of that kind fails with that errno (numbers)
-//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=BYTES   files below the folder take so many bytes together, then the
-//   disk is full IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=-1      nothing may be written below it
+//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=BYTES   files in the folder hold so many bytes together, whoever
+//                                  wrote them, then the disk is full
+//   IRENIC_DISK=FOLDER, IRENIC_DISK_ROOM=-1      nothing may be written below it
 // Kinds: open (for writing), read, write, sync, rename.
 #ifndef _GNU_SOURCE
 #define _GNU_SOURCE
 #endif
+#include <dirent.h>
 #include <dlfcn.h>
 #include <fcntl.h>
 #include <stdarg.h>
@@ -14,6 +16,7 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+#include <algorithm>
 #include <atomic>
 #include <cerrno>
 #include <cstdlib>
@@ -45,7 +48,7 @@ const Plan& plan() {
     return one;
 }
 
-std::atomic<long> calls{0}, used{0};
+std::atomic<long> calls{0};
 
 // Whether this call of its kind is the one to fail; sets errno then.
 bool fails(const char* kind) {
@@ -67,12 +70,33 @@ bool isFile(int file) {
     struct stat info;
     return fstat(file, &info) == 0 && S_ISREG(info.st_mode);
 }
-// Room for so many bytes more of this file; errno says why not.
-bool hasRoom(int file, size_t count) {
+// What the files in the folder hold now.
+long held() {
+    long bytes = 0;
+    DIR* folder = opendir(plan().disk.c_str());
+    if (!folder) return 0;
+    while (const dirent* entry = readdir(folder)) {
+        struct stat info;
+        if (fstatat(dirfd(folder), entry->d_name, &info, AT_SYMLINK_NOFOLLOW) == 0 && S_ISREG(info.st_mode))
+            bytes += info.st_size;
+    }
+    closedir(folder);
+    return bytes;
+}
+// Room for this file to reach as far as `end`; errno says why not.
+bool hasRoom(int file, off64_t end) {
     if (!plan().limited || !below(pathOf(file))) return true;
-    if ((used += static_cast<long>(count)) <= plan().room) return true;
+    struct stat info;
+    const long more = fstat(file, &info) == 0 ? std::max<long>(0, end - info.st_size) : end;
+    if (more == 0 || held() + more <= plan().room) return true;
     errno = ENOSPC;
     return false;
+}
+off64_t endOfWrite(int file, size_t count) {
+    struct stat info;
+    const bool appends = fcntl(file, F_GETFL) & O_APPEND;
+    return (appends && fstat(file, &info) == 0 ? info.st_size : lseek64(file, 0, SEEK_CUR)) +
+           static_cast<off64_t>(count);
 }
 
 bool mayOpen(const char* path, int flags) {
@@ -107,14 +131,16 @@ ssize_t read(int file, void* to, size_t count) {
 
 ssize_t write(int file, const void* from, size_t count) {
     static const auto real = next<ssize_t (*)(int, const void*, size_t)>("write");
-    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count)))
+    if ((plan().at >= 0 || plan().limited) && isFile(file) &&
+        (fails("write") || !hasRoom(file, endOfWrite(file, count))))
         return -1;
     return real(file, from, count);
 }
 
 ssize_t pwrite64(int file, const void* from, size_t count, off64_t at) {
     static const auto real = next<ssize_t (*)(int, const void*, size_t, off64_t)>("pwrite64");
-    if ((plan().at >= 0 || plan().limited) && isFile(file) && (fails("write") || !hasRoom(file, count)))
+    if ((plan().at >= 0 || plan().limited) && isFile(file) &&
+        (fails("write") || !hasRoom(file, at + static_cast<off64_t>(count))))
         return -1;
     return real(file, from, count, at);
 }

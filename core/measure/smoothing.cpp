@@ -31,27 +31,31 @@ const Basis& basis() {
     return made;
 }
 
-void transform(const Plane& plane, int x, int y, Spectrum& out) {
-    const Basis& b = basis();
-    std::array<std::array<double, kBlock>, kBlock> rows{};
-    for (std::size_t j = 0; j < kBlock; ++j)
-        for (std::size_t u = 0; u < kBlock; ++u) {
-            double sum = 0;
-            const float* from = plane.row(y + static_cast<int>(j)) + x;
-            for (std::size_t i = 0; i < kBlock; ++i) sum += b[u][i] * static_cast<double>(from[i]);
-            rows[j][u] = sum;
-        }
-    for (std::size_t v = 0; v < kBlock; ++v)
-        for (std::size_t u = 0; u < kBlock; ++u) {
-            double sum = 0;
-            for (std::size_t j = 0; j < kBlock; ++j) sum += b[v][j] * rows[j][u];
-            out[v * kBlock + u] = sum;
-        }
+// The lowest `Count` frequencies in both directions of the block at x, y, in single precision: loops over
+// frequencies are what compilers make vectors of.
+template <std::size_t Count> using Frequencies = std::array<std::array<float, Count>, Count>; // [v][u]
+template <std::size_t Count> void transform(const Plane& plane, int x, int y, Frequencies<Count>& out) {
+    static const auto across = [] {
+        std::array<std::array<float, Count>, kBlock> a{}; // [sample][frequency]
+        for (std::size_t u = 0; u < Count; ++u)
+            for (std::size_t i = 0; i < kBlock; ++i) a[i][u] = static_cast<float>(basis()[u][i]);
+        return a;
+    }();
+    out = {};
+    for (std::size_t j = 0; j < kBlock; ++j) {
+        const float* from = plane.row(y + static_cast<int>(j)) + x;
+        std::array<float, Count> row{};
+        for (std::size_t i = 0; i < kBlock; ++i)
+            for (std::size_t u = 0; u < Count; ++u) row[u] += from[i] * across[i][u];
+        for (std::size_t v = 0; v < Count; ++v)
+            for (std::size_t u = 0; u < Count; ++u) out[v][u] += across[j][v] * row[u];
+    }
 }
 
 // Frequencies below kRanking (u + v) rank blocks by texture. Those from kUsed on tell the filter: lower ones
 // hold what texture is left in the calmest blocks, which looks like a filter of its own.
 constexpr std::size_t kRanking = 6, kUsed = 13;
+constexpr std::size_t kLow = 8; // kRanking and up to whole vectors
 // The share of the blocks of a class that count as calm.
 constexpr double kCalm = 0.1;
 
@@ -70,7 +74,7 @@ std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum&
     const int rows = std::max(0, (plane.height() - kBlock) / step + 1);
     std::vector<std::vector<Block>> bands(static_cast<std::size_t>(rows));
     forEachBand(rows, 4, work, [&](int first, int last) {
-        Spectrum f;
+        Frequencies<kLow> f;
         for (int band = first; band < last; ++band)
             for (int x = 0; x + kBlock <= plane.width(); x += step) {
                 const int y = band * step;
@@ -82,9 +86,8 @@ std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum&
                 double low = 0;
                 for (std::size_t v = 0; v < kRanking; ++v)
                     for (std::size_t u = v == 0 ? 1 : 0; u + v < kRanking; ++u)
-                        low += f[v * kBlock + u] * f[v * kBlock + u];
-                bands[static_cast<std::size_t>(band)].push_back(
-                    {static_cast<float>(f[0] / kBlock), low, x, y});
+                        low += static_cast<double>(f[v][u] * f[v][u]);
+                bands[static_cast<std::size_t>(band)].push_back({f[0][0] / kBlock, low, x, y});
             }
     });
     std::vector<Block> blocks;
@@ -99,10 +102,14 @@ std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum&
         if (count < 4) continue;
         std::nth_element(first, first + count, last,
                          [](const Block& l, const Block& r) { return l.low < r.low; });
-        Spectrum own{}, f;
+        Spectrum own{};
+        Frequencies<kBlock> f;
         for (auto block = first; block < first + count; ++block) {
             transform(plane, block->x, block->y, f);
-            for (std::size_t k = 0; k < kFrequencies; ++k) own[k] += f[k] * f[k];
+            for (std::size_t k = 0; k < kFrequencies; ++k) {
+                const double amplitude = static_cast<double>(f[k / kBlock][k % kBlock]);
+                own[k] += amplitude * amplitude;
+            }
         }
         double whole = 0;
         for (std::size_t v = 0; v < kBlock; ++v)
