@@ -16,6 +16,7 @@
 #include "base/text.h"
 #include "common.h"
 #include "deliver/export.h"
+#include "deliver/formats.h"
 #include "measure/open.h"
 #include "number.h"
 #include "queue/deliver_once.h"
@@ -332,9 +333,12 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
         if (const auto* flag = std::get_if<bool Settings::*>(&field.member))
             command->add_flag(name + ",!--no-" + field.id, o.settings.**flag, field.sentence);
     }
-    command->add_option("--format", o.formats, "dng, tiff, jpeg, png or jxl; several with commas")
+    const std::vector<std::string> kinds(formatIds().begin(), formatIds().end());
+    std::string listed;
+    for (const std::string& kind : kinds) listed += (listed.empty() ? "" : ", ") + kind;
+    command->add_option("--format", o.formats, listed + "; several with commas")
         ->delimiter(',')
-        ->check(CLI::IsMember({"dng", "tiff", "jpeg", "png", "jxl"}));
+        ->check(CLI::IsMember(kinds));
     command->add_option(
         "--deliver", o.deliveries,
         "All export settings as text, such as 'jpeg,quality=85,longest=2048,folder=web'; repeat for more");

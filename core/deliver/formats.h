@@ -11,7 +11,7 @@ namespace irenic {
 struct Format {
     const char* id;                    // in text and on the command line: "dng"
     const char* name;                  // "DNG"
-    const char* shown;                 // where it is chosen: "DNG, stays a raw"
+    const char* shown;                 // where it is chosen: "DNG (raw)"
     const char* ending;                // of the files that are written: ".dng"
     const char* patterns;              // of files of the kind, for a file dialog: "*.dng"
     const char* mediaType;             // as registered with IANA, or in the standard
