@@ -29,7 +29,10 @@ const char* nameOf(WorkPart part) {
 PhotoState CopiedWork::pastedOn(const PhotoState& before, WorkPart part, int width, int height) const {
     PhotoState next = before;
     const bool all = part == WorkPart::All;
-    if (all || part == WorkPart::Takes) next.takes = state_.takes, next.chosen = state_.chosen;
+    if (all || part == WorkPart::Takes) {
+        next.takes = state_.takes, next.chosen = state_.chosen;
+        for (Take& take : next.takes) take.settings.zones = withoutStrokes(take.settings.zones);
+    }
     if (all || part == WorkPart::Look) next.look = state_.look;
     if (all || part == WorkPart::Probes) {
         if (width > 0)

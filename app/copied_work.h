@@ -5,7 +5,8 @@
 
 namespace irenic {
 
-// What of it is pasted. Probes go as shares of the frame.
+// What of it is pasted. Probes go as shares of the frame; of zones what is found in each photo, not what was
+// painted on this one.
 enum class WorkPart { Takes, Probes, Look, All };
 const char* nameOf(WorkPart part); // "Takes", for the history
 

@@ -226,6 +226,18 @@ void Document::setSettings(int take, const Settings& settings) {
     });
 }
 
+void Document::setZones(int take, const std::vector<Zone>& zones, bool gesture) {
+    const std::uint32_t id = takes().at(static_cast<std::size_t>(take)).id;
+    change(gesture ? "zones of take " + std::to_string(id) : std::string(),
+           [&](PhotoState& s) { takeAt(s, take).settings.zones = zones; });
+}
+
+void Document::addStroke(int take, int zone, const Stroke& stroke) {
+    change({}, [&](PhotoState& s) {
+        takeAt(s, take).settings.zones.at(static_cast<std::size_t>(zone)).strokes.push_back(stroke);
+    });
+}
+
 void Document::renameTake(int take, const std::string& name) {
     change({}, [&](PhotoState& s) { takeAt(s, take).name = name; });
 }

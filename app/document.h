@@ -53,6 +53,10 @@ class Document : public QObject {
     // and look that new photos start with.
     void setPhoto(PhotoPtr photo, std::vector<Probe> probes);
     void setSettings(int take, const Settings& settings);
+    // `gesture`: the next value of the same hand is the same step.
+    void setZones(int take, const std::vector<Zone>& zones, bool gesture);
+    // A line of the brush on a zone of a take; each is a step of its own.
+    void addStroke(int take, int zone, const Stroke& stroke);
     void renameTake(int take, const std::string& name);
     // A copy of take `like` with the next free letter; -1 adds a take with the method's recommended settings.
     void addTake(int like = -1);

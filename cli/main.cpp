@@ -1,6 +1,7 @@
 // irenic-cli: the core on the command line. Exit status: 0 all done, 1 some failed, 2 wrong usage.
 #include <CLI/CLI.hpp>
 #include <QGuiApplication>
+#include <QImage>
 #include <cstdio>
 #include <nlohmann/json.hpp>
 
@@ -14,10 +15,13 @@
 #include "base/jobs.h"
 #include "base/safe_file.h"
 #include "base/text.h"
+#include "denoise/mask.h"
 #include "denoise/method.h"
 #include "judge/probes.h"
 #include "measure/open.h"
 #include "number.h"
+#include "own_picture.h"
+#include "own_picture.h"
 #include "queue_commands.h"
 #include "raw/identity.h"
 #include "reader/reader.h"
@@ -210,6 +214,35 @@ int sheet(const SheetOptions& o, const Work& work) {
     return 0;
 }
 
+struct MaskOptions {
+    std::string file, zone, output;
+    bool overwrite = false;
+};
+
+// White where the zone is, black where it is not, at the photo's own pixels.
+int mask(const MaskOptions& o, const Work& work) {
+    std::vector<irenic::Zone> zones;
+    try {
+        zones = irenic::zonesFromText("zone=" + o.zone);
+    } catch (const std::invalid_argument& e) {
+        throw WrongUsage(std::string("--zone: ") + e.what());
+    }
+    if (zones.size() != 1) throw WrongUsage("--zone takes one zone");
+    const auto photo = irenic::readPhoto(o.file, work.part(0, 0.5));
+    try {
+        irenic::OwnPicture file(o.output, o.overwrite, *photo);
+        const irenic::Plane found = irenic::maskOf(*photo, zones[0], photo->whole(), work.part(0.5, 1));
+        QImage image(found.width(), found.height(), QImage::Format_Grayscale8);
+        for (int y = 0; y < found.height(); ++y)
+            for (int x = 0; x < found.width(); ++x)
+                image.scanLine(y)[x] = static_cast<uchar>(found.at(x, y) * 255 + 0.5f);
+        file.write(image, "Mask");
+    } catch (const irenic::WriteError& e) {
+        throw std::runtime_error(irenic::shownName(o.output) + ": " + e.what());
+    }
+    return 0;
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -268,6 +301,17 @@ int main(int argc, char** argv) {
         const QGuiApplication gui(count, argv);
         status = sheet(sheetOptions, work);
     });
+
+    MaskOptions maskOptions;
+    auto* maskCommand = app.add_subcommand("mask", "Write a zone of a photo as a picture");
+    maskCommand->add_option("FILE", maskOptions.file)->required();
+    maskCommand
+        ->add_option("--zone", maskOptions.zone,
+                     "in-focus, out-of-focus, dark or bright; not- before it for the rest")
+        ->required();
+    maskCommand->add_option("--output", maskOptions.output, "A PNG: white is the zone")->required();
+    maskCommand->add_flag("--overwrite", maskOptions.overwrite, "Replace an existing mask; nothing else");
+    maskCommand->callback([&] { status = mask(maskOptions, work); });
 
     std::string folder;
     bool truth = false;

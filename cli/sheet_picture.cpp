@@ -1,14 +1,10 @@
 #include "sheet_picture.h"
 
-#include <QBuffer>
 #include <QImage>
 #include <QPainter>
 #include <algorithm>
-#include <stdexcept>
 
-#include "base/safe_file.h"
-#include "base/text.h"
-#include "deliver/carried_tags.h"
+#include "own_picture.h"
 
 namespace irenic {
 
@@ -16,13 +12,7 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
                        const std::vector<Settings>& takes, const std::vector<Rect>& probes, const Look& look,
                        const View& view, const Work& work) {
     constexpr int gap = 6, head = 40;
-    std::error_code none;
-    if (std::filesystem::equivalent(to, photo.file, none))
-        throw std::runtime_error(shownName(to) +
-                                 ": this is the original photo, which is never overwritten. Choose "
-                                 "another name.");
-    // Before the work: what cannot be written is said at once.
-    SafeFile file(to, overwrite ? SafeFile::Existing::Replace : SafeFile::Existing::Keep, isMadeByIrenic);
+    OwnPicture file(to, overwrite, photo);
     std::vector<Settings> columns{Settings::original()};
     columns.insert(columns.end(), takes.begin(), takes.end());
     std::vector<std::vector<QImage>> rows;
@@ -68,14 +58,7 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
         y += rows[r].front().height() + gap;
     }
     painter.end();
-    QByteArray png;
-    QBuffer buffer(&png);
-    buffer.open(QIODevice::WriteOnly);
-    if (!sheet.save(&buffer, "PNG"))
-        throw std::runtime_error(shownName(to) + ": the sheet is too large for a PNG.");
-    const std::string bytes = withOwnNote(png.toStdString(), "image/png", {{"Sheet", "1"}});
-    writeTo(file.path(), bytes.data(), bytes.size());
-    file.commit();
+    file.write(sheet, "Sheet");
 }
 
 } // namespace irenic

@@ -85,7 +85,11 @@ class TestIdentity : public QObject {
         std::set<std::string> all = {idOf(recipe).text};
         for (const Field<Settings>& field : fieldsOf<Settings>()) {
             Recipe other = recipe;
-            setFromText(field, other.settings, valueText(field, other.settings) == "0" ? "1" : "0");
+            const bool zones = std::holds_alternative<TextMember<Settings>>(field.member);
+            setFromText(field, other.settings,
+                        zones                                     ? "zone=dark,luminance=0.5"
+                        : valueText(field, other.settings) == "0" ? "1"
+                                                                  : "0");
             if (!other.settings.untouched()) QVERIFY2(all.insert(idOf(other).text).second, field.id);
         }
         Recipe other = recipe;

@@ -28,6 +28,25 @@ namespace {
 std::mt19937 dice(17);
 unsigned upTo(unsigned most) { return dice() % (most + 1); }
 
+std::vector<Zone> someZones() {
+    std::vector<Zone> zones(upTo(3));
+    for (Zone& zone : zones) {
+        zone.part = static_cast<FoundPart>(upTo(4)), zone.inverted = upTo(1);
+        zone.luminance = static_cast<float>(upTo(300)) / 100,
+        zone.sharpening = static_cast<float>(upTo(30)) / 10;
+        zone.strokes.resize(upTo(2));
+        for (Stroke& stroke : zone.strokes) {
+            stroke.diameter = static_cast<float>(1 + upTo(999)), stroke.erase = upTo(1);
+            stroke.softness = static_cast<float>(upTo(100)) / 100;
+            for (unsigned i = 0; i <= upTo(3); ++i)
+                stroke.points.push_back(
+                    {static_cast<float>(upTo(90000)) / 10, static_cast<float>(upTo(9000))});
+            if (stroke.points.empty()) stroke.points.push_back({1, 2.5f});
+        }
+    }
+    return zones;
+}
+
 // Another value for a field, within its range.
 template <class T> void roll(const Field<T>& f, T& value) {
     std::visit(
@@ -44,6 +63,8 @@ template <class T> void roll(const Field<T>& f, T& value) {
                 for (unsigned i = 0; i < upTo(4); ++i)
                     (value.*m).push_back(
                         {0.2f * static_cast<float>(i) + 0.01f, static_cast<float>(upTo(1000)) / 1000});
+            } else if constexpr (std::is_same_v<M, TextMember<T>>) {
+                if constexpr (std::is_same_v<T, Settings>) value.zones = someZones();
             } else
                 value.*m = methods()[upTo(static_cast<unsigned>(methods().size() - 1))]->id();
         },

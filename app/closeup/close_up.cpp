@@ -15,6 +15,7 @@
 
 #include "closeup/difference_view.h"
 #include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
 #include "sheet/cell.h"
@@ -131,6 +132,7 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     area_->installEventFilter(this);
 
     connect(panel_, &TakePanel::wantsChanged, this, &CloseUp::refresh);
+    connect(&panel_->zones(), &ZonePanel::changed, this, &CloseUp::showZone);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(3);
     middle->addWidget(area_, 1);
@@ -188,6 +190,18 @@ void CloseUp::rebuild() {
         connect(cell, &Cell::becameCurrent, this, &CloseUp::compare);
         connect(cell, &Cell::doubled, this, &CloseUp::makeProbe);
         cell->setDoubleClickMakes(true);
+        connect(cell, &Cell::painted, this, &CloseUp::paint);
+        connect(cell, &Cell::paintingEnded, this, &CloseUp::endPainting);
+        connect(cell, &Cell::brushAsked, this, [this](int direction, bool softness) {
+            ZonePanel::Brush brush = panel_->zones().brush();
+            constexpr double kStep = 1.2, kSofter = 0.1;
+            if (softness)
+                brush.softness += direction * kSofter;
+            else
+                brush.diameter =
+                    std::max(brush.diameter * std::pow(kStep, direction), brush.diameter + direction);
+            panel_->zones().setBrush(brush);
+        });
         cells_.push_back(cell);
         auto* letter = new QToolButton(this);
         letter->setText(letterOf(i));
@@ -318,6 +332,7 @@ void CloseUp::refresh() {
         }
         panel_->showTake(index, removed);
     }
+    showZone();
     compare();
 }
 
@@ -516,6 +531,14 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
         if (count > 0) showColumn(column_ < first ? first : first + (column_ - first + 1) % count);
         return;
     }
+    case Qt::Key_K: {
+        using Tool = ZonePanel::Tool;
+        const Tool wanted = panning ? Tool::Erase : Tool::Paint;
+        ZonePanel& zones = panel_->zones();
+        if (takeOf(column_) >= 0) zones.setTool(zones.tool() == wanted ? Tool::None : wanted);
+        return;
+    }
+    case Qt::Key_M: panel_->zones().setWantsMask(!panel_->zones().wantsMask()); return;
     case Qt::Key_PageDown: stepProbe(1); return;
     case Qt::Key_PageUp: stepProbe(-1); return;
     case Qt::Key_Return:

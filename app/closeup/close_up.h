@@ -2,6 +2,7 @@
 // side, or as what a take removed. Letters are the handles.
 #pragma once
 
+#include <QPolygonF>
 #include <QTimer>
 #include <QWidget>
 #include <vector>
@@ -54,6 +55,9 @@ class CloseUp : public QWidget {
     // What the take in hand removes here, beside its strengths.
     DifferenceView* removedBeside() const;
     bool current() const; // everything that is seen
+    TakePanel& panel() { return *panel_; }
+    // What lies over the picture of the take in hand; null: nothing, or nothing yet.
+    QImage shownMask() const { return mask_; }
 
   signals:
     void closeAsked();
@@ -86,6 +90,10 @@ class CloseUp : public QWidget {
     void stepColumn(int by);
     int columns() const { return static_cast<int>(columns_.size()); }
     QString letterOf(int column) const;
+    // The zone of the take in hand over its cell, and the brush.
+    void showZone();
+    void paint(QPointF place, bool begins); // in pixels of the picture
+    void endPainting();
     // The columns that are seen, in order from left to right.
     std::vector<int> seen() const;
 
@@ -109,6 +117,12 @@ class CloseUp : public QWidget {
     int probe_ = 0, column_ = 0, before_ = 0, held_ = -1;
     double divider_ = 0.5, crossingShare_ = 0.5;
     Line lineKind_ = Line::Upright;
+    // What lies over the picture: of which zone and place, and with the line that is being drawn.
+    std::pair<Zone, RenderKey> maskOf_;
+    QImage mask_;
+    Job masking_;
+    Stroke stroke_;   // in pixels of the photo
+    QPolygonF drawn_; // the same in pixels of the picture
 };
 
 } // namespace irenic

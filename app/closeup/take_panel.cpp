@@ -5,6 +5,7 @@
 #include <QVBoxLayout>
 
 #include "closeup/difference_view.h"
+#include "closeup/zone_panel.h"
 #include "sheet/take_head.h"
 #include "style/style.h"
 
@@ -16,7 +17,7 @@ constexpr int kWidth = 230, kRemovedHeight = 200;
 
 TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     : QWidget(parent), document_(document), showRemoved_(new QToolButton(this)),
-      removed_(new DifferenceView(renderer, this)) {
+      removed_(new DifferenceView(renderer, this)), zones_(new ZonePanel(this)) {
     setFixedWidth(kWidth);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -37,7 +38,12 @@ TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     removed_->setFixedHeight(kRemovedHeight);
     column->addWidget(showRemoved_);
     column->addWidget(removed_);
+    column->addSpacing(style::kWideGap);
+    column->addWidget(zones_);
     column->addStretch(1);
+    connect(zones_, &ZonePanel::edited, this, [this](const std::vector<Zone>& zones, bool gesture) {
+        document_.setZones(take_, zones, gesture);
+    });
 }
 
 bool TakePanel::wantsRemoved() const { return showRemoved_->isChecked(); }
@@ -59,6 +65,8 @@ void TakePanel::showTake(int index, const std::optional<DifferenceKey>& removed)
     }
     head_->show(take, document_.facts(), document_.chosen() == index);
     head_->setVisible(true);
+    take_ = index;
+    zones_->showZones(take.settings.zones);
     removed_->setVisible(removed.has_value());
     if (removed) removed_->show(*removed);
 }

@@ -13,6 +13,7 @@ namespace irenic {
 
 class DifferenceView;
 class TakeHead;
+class ZonePanel;
 
 class TakePanel : public QWidget {
     Q_OBJECT
@@ -27,6 +28,7 @@ class TakePanel : public QWidget {
     bool wantsRemoved() const;
     QSize removedSize() const;
     DifferenceView* removed() const { return removed_; }
+    ZonePanel& zones() const { return *zones_; }
 
   signals:
     void wantsChanged();
@@ -36,6 +38,8 @@ class TakePanel : public QWidget {
     TakeHead* head_ = nullptr;
     QToolButton* showRemoved_;
     DifferenceView* removed_;
+    ZonePanel* zones_;
+    int take_ = -1; // its index
 };
 
 } // namespace irenic

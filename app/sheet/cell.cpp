@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <cmath>
 #include <tuple>
+#include <utility>
 
 #include "edges.h"
 #include "judge/probes.h"
@@ -218,10 +219,28 @@ Qt::Edges Cell::edgesAt(QPointF position) const {
     return edgesNear(probe_, pictureAt(position), 5 / scale());
 }
 
-void Cell::leaveEvent(QEvent*) { emit hovered({}); }
+void Cell::setOverlay(const QImage& image) {
+    if (image.isNull() && overlay_.isNull()) return;
+    overlay_ = image;
+    update();
+}
+
+void Cell::setBrush(double diameter, double hard) {
+    if (brush_ == diameter && hard_ == hard) return;
+    brush_ = diameter, hard_ = hard;
+    if (brush_ < 0) pointer_.reset(), painting_ = false;
+    setCursor(brush_ >= 0 ? Qt::CrossCursor : Qt::OpenHandCursor);
+    update();
+}
+
+void Cell::leaveEvent(QEvent*) {
+    pointer_.reset();
+    if (brush_ >= 0) update();
+    emit hovered({});
+}
 
 void Cell::mouseDoubleClickEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton || picking_) return;
+    if (event->button() != Qt::LeftButton || picking_ || brush_ >= 0) return;
     if (!doubleClickMakes_) return void(emit opened());
     if (const auto pixel = pixelAt(event->position())) emit doubled(*pixel);
 }
@@ -250,12 +269,28 @@ void Cell::mousePressEvent(QMouseEvent* event) {
         show(again, -1500);
         return;
     }
+    if (brush_ >= 0 && event->button() == Qt::LeftButton && key_.view.zoom > 0) {
+        painting_ = true;
+        emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), true);
+        return;
+    }
     if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton)
         emit picked(*pixel);
 }
 
+void Cell::mouseReleaseEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton && std::exchange(painting_, false)) emit paintingEnded();
+}
+
 void Cell::mouseMoveEvent(QMouseEvent* event) {
-    if (!event->buttons()) {
+    if (brush_ >= 0) {
+        pointer_ = event->position();
+        update();
+        if (!event->buttons()) emit hovered(pixelAt(event->position()));
+        if (painting_) emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), false);
+        // Another button pans as ever.
+        if (painting_ || !(event->buttons() & Qt::MiddleButton)) return;
+    } else if (!event->buttons()) {
         emit hovered(pixelAt(event->position()));
         const Qt::Edges edges = edgesAt(event->position());
         setCursor(picking_ ? Qt::CrossCursor : cursorFor(edges, Qt::OpenHandCursor));
@@ -267,7 +302,8 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
         emit probeDragged(withEdgesMoved(probe_, dragged_, at - from, Probe::kLeast));
         return;
     }
-    if (!(event->buttons() & Qt::LeftButton) || key_.view.zoom <= 0 || picking_) return;
+    const Qt::MouseButtons pans = brush_ >= 0 ? Qt::MiddleButton : Qt::LeftButton;
+    if (!(event->buttons() & pans) || key_.view.zoom <= 0 || picking_) return;
     const QPointF moved = (grabbed_ - event->position()) / scale();
     const QPointF whole(std::round(moved.x()), std::round(moved.y()));
     if (whole.isNull()) return;
@@ -276,6 +312,11 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void Cell::wheelEvent(QWheelEvent* event) {
+    if (brush_ >= 0 && (event->modifiers() & Qt::ControlModifier)) {
+        if (const int turned = event->angleDelta().y(); turned != 0)
+            emit brushAsked(turned > 0 ? 1 : -1, event->modifiers() & Qt::ShiftModifier);
+        return event->accept();
+    }
     const QPointF off = event->position() - QPointF(width() / 2.0, height() / 2.0);
     if (event->angleDelta().y() != 0)
         emit zoomAsked(event->angleDelta().y() > 0 ? 1 : -1, !key_.empty() ? off / scale() : QPointF());

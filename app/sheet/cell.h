@@ -44,6 +44,12 @@ class Cell : public QWidget {
     // The probe's rectangle, in pixels of the picture, whose edges can be dragged; empty: none.
     void setProbe(const QRectF& area);
 
+    // What lies over the picture, over all that the cell shows; null: nothing.
+    void setOverlay(const QImage& image);
+    // A brush of that diameter, in pixels of the photo, whose hard part is `hard` of it: the left button
+    // paints instead of panning. Below 0: none.
+    void setBrush(double diameter, double hard = 1);
+
     // A letter in the corner; none: an empty one.
     void setBadge(const QString& letter, Qt::Corner corner = Qt::TopLeftCorner);
     // A double click names its pixel instead of opening the cell.
@@ -63,12 +69,16 @@ class Cell : public QWidget {
     void resized();
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left
     void picked(QPoint pixel);
+    void painted(QPointF place, bool begins); // in pixels of the picture; whole numbers are their centres
+    void paintingEnded();
+    void brushAsked(int direction, bool softness); // the wheel, with Ctrl
 
   protected:
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void leaveEvent(QEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
@@ -80,6 +90,7 @@ class Cell : public QWidget {
     void paintPicture(QPainter& p);
     void paintPixelGrid(QPainter& p, QPointF corner);
     void paintProbe(QPainter& p);
+    void paintBrush(QPainter& p);
     void paintStrip(QPainter& p, const QString& text, double share);
     QString timeLeft(double share) const;
     QPointF imageCorner() const;
@@ -112,6 +123,10 @@ class Cell : public QWidget {
     Pixels pixels_ = Pixels::None;
     QString nothing_;
     QRectF probe_;
+    QImage overlay_;
+    double brush_ = -1, hard_ = 1;
+    std::optional<QPointF> pointer_; // of a brush, in the widget
+    bool painting_ = false;
     Qt::Edges dragged_;
     QPointF grabbed_;
 };

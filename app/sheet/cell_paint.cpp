@@ -15,7 +15,10 @@ void Cell::paintEvent(QPaintEvent*) {
     if (!image_.isNull()) bare -= pictureRect();
     for (const QRect& r : bare) p.fillRect(r, style::ground());
     paintPicture(p);
+    if (!overlay_.isNull() && !image_.isNull())
+        p.drawImage(QRectF(imageCorner(), QSizeF(key_.area.width, key_.area.height) * scale()), overlay_);
     paintProbe(p);
+    paintBrush(p);
     if (!badge_.isEmpty()) {
         const int side = p.fontMetrics().height() + 4,
                   wide = std::max(side, p.fontMetrics().horizontalAdvance(badge_) + 8);
@@ -52,6 +55,24 @@ void Cell::paintProbe(QPainter& p) {
                 p.drawLine(QPointF(x, y), QPointF(x, y + (y == frame.top() ? kArm : -kArm)));
             }
     }
+}
+
+// Two circles, of all that the brush reaches and of what it covers whole, in two greys that are seen on
+// anything.
+void Cell::paintBrush(QPainter& p) {
+    if (!pointer_ || brush_ < 0) return;
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    constexpr double kLeast = 1.5; // units of the widget: smaller ones cannot be seen
+    const double radius = std::max(kLeast, brush_ / 2 * scale());
+    for (const auto& [colour, wide] :
+         {std::pair{QColor(20, 20, 20, 170), 2.6}, std::pair{QColor(235, 235, 235, 230), 1.0}}) {
+        p.setPen(QPen(colour, wide));
+        p.drawEllipse(*pointer_, radius, radius);
+        if (hard_ < 1 && hard_ * radius > 2 * kLeast)
+            p.drawEllipse(*pointer_, hard_ * radius, hard_ * radius);
+    }
+    p.restore();
 }
 
 // Between pixels that are large enough to be told apart.

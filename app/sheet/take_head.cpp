@@ -79,7 +79,8 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     rules->setSpacing(2);
     int labels = 0;
     for (const Field<Settings>& f : fieldsOf<Settings>()) {
-        if (f.id == std::string("method")) continue; // it has its place above
+        // The method has its place above, zones have theirs in the close-up.
+        if (f.id == std::string("method") || std::holds_alternative<TextMember<Settings>>(f.member)) continue;
         QObject* editor = editorOf(f);
         if (const auto* rule = qobject_cast<Rule*>(editor)) labels = std::max(labels, rule->labelHint());
         if (auto* widget = qobject_cast<QWidget*>(editor)) rules->addWidget(widget);

@@ -40,8 +40,14 @@ template <class T> struct ChoiceMember {
     void (*set)(T&, int);
 };
 
+// A value of several parts, which has a text form of its own; set() throws FieldError.
+template <class T> struct TextMember {
+    std::string (*get)(const T&);
+    void (*set)(T&, const std::string&);
+};
+
 template <class T> struct Field : FieldInfo {
-    std::variant<float T::*, bool T::*, std::string T::*, Curve T::*, ChoiceMember<T>> member;
+    std::variant<float T::*, bool T::*, std::string T::*, Curve T::*, ChoiceMember<T>, TextMember<T>> member;
 };
 
 // The table of T: one specialisation stands beside each such value.
@@ -67,6 +73,8 @@ template <class T> std::string valueText(const Field<T>& field, const T& of) {
             using M = std::decay_t<decltype(m)>;
             if constexpr (std::is_same_v<M, ChoiceMember<T>>)
                 return field.choices[static_cast<std::size_t>(m.get(of))];
+            else if constexpr (std::is_same_v<M, TextMember<T>>)
+                return m.get(of);
             else if constexpr (std::is_same_v<M, float T::*>)
                 return numberText(of.*m);
             else if constexpr (std::is_same_v<M, bool T::*>)
@@ -84,6 +92,8 @@ template <class T> void setFromText(const Field<T>& field, T& in, const std::str
             using M = std::decay_t<decltype(m)>;
             if constexpr (std::is_same_v<M, ChoiceMember<T>>)
                 m.set(in, choiceFrom(field, text));
+            else if constexpr (std::is_same_v<M, TextMember<T>>)
+                m.set(in, text);
             else if constexpr (std::is_same_v<M, float T::*>)
                 in.*m = numberFrom(field, text);
             else if constexpr (std::is_same_v<M, bool T::*>)
@@ -98,7 +108,8 @@ template <class T> void setFromText(const Field<T>& field, T& in, const std::str
 template <class T> bool sameField(const Field<T>& field, const T& a, const T& b) {
     return std::visit(
         [&](const auto& m) {
-            if constexpr (std::is_same_v<std::decay_t<decltype(m)>, ChoiceMember<T>>)
+            using M = std::decay_t<decltype(m)>;
+            if constexpr (std::is_same_v<M, ChoiceMember<T>> || std::is_same_v<M, TextMember<T>>)
                 return m.get(a) == m.get(b);
             else
                 return a.*m == b.*m;
@@ -130,6 +141,8 @@ template <class T> std::string shownValue(const Field<T>& field, const T& of) {
             using M = std::decay_t<decltype(m)>;
             if constexpr (std::is_same_v<M, ChoiceMember<T>>)
                 return field.shownChoices[static_cast<std::size_t>(m.get(of))];
+            else if constexpr (std::is_same_v<M, TextMember<T>>)
+                return m.get(of);
             else if constexpr (std::is_same_v<M, float T::*>)
                 return shownNumber(field, of.*m);
             else if constexpr (std::is_same_v<M, bool T::*>)
@@ -146,7 +159,9 @@ template <class T> std::string shownValue(const Field<T>& field, const T& of) {
 // "and more".
 template <class T> std::string changeText(const Field<T>& field, const T& before, const T& after) {
     const std::string label = field.label;
-    if (std::holds_alternative<Curve T::*>(field.member)) return label + " changed";
+    if (std::holds_alternative<Curve T::*>(field.member) ||
+        std::holds_alternative<TextMember<T>>(field.member))
+        return label + " changed";
     if (std::holds_alternative<bool T::*>(field.member)) return label + " " + shownValue(field, after);
     return label + " " + shownValue(field, before) + " → " + shownValue(field, after);
 }

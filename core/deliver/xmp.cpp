@@ -24,7 +24,8 @@ std::string valueOf(const OwnProperties& own, const std::string& name) {
 XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& s, const Look& look,
               const std::optional<Risk>& risk, const std::string& mark) {
     OwnProperties own;
-    for (const Field<Settings>& f : fieldsOf<Settings>()) own[f.xmp] = valueText(f, s);
+    for (const Field<Settings>& f : fieldsOf<Settings>())
+        if (const std::string text = valueText(f, s); !text.empty()) own[f.xmp] = text;
     if (const std::string text = textOf(look); !text.empty()) own["Look"] = text;
     if (!mark.empty()) own["Order"] = mark;
     if (risk) {
@@ -54,7 +55,10 @@ std::optional<Settings> settingsIn(const std::filesystem::path& file) {
         const OwnProperties own = ownPropertiesSandboxed(file);
         if (own.empty()) return std::nullopt;
         Settings settings;
-        for (const Field<Settings>& f : fieldsOf<Settings>()) setFromText(f, settings, own.at(f.xmp));
+        if (!own.count("Method")) return std::nullopt;
+        // What an older file does not know is as it was then.
+        for (const Field<Settings>& f : fieldsOf<Settings>())
+            if (own.count(f.xmp)) setFromText(f, settings, own.at(f.xmp));
         return settings;
     } catch (const std::exception&) {
         return std::nullopt;

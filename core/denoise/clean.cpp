@@ -7,6 +7,7 @@
 #include "denoise/coarse.h"
 #include "denoise/detail.h"
 #include "denoise/jpeg_blocks.h"
+#include "denoise/mask.h"
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
 #include "denoise/stabilisers.h"
@@ -226,6 +227,124 @@ std::array<Plane, 4> varianceLost(const std::array<const Stabiliser*, 4>& stable
     return out;
 }
 
+// The take's settings as a zone has them.
+Settings settingsIn(const Zone& zone, const Settings& take) {
+    constexpr float kMost = 3;
+    Settings out = take;
+    out.zones.clear();
+    out.luminance = std::min(kMost, take.luminance * zone.luminance);
+    out.colour = std::min(kMost, take.colour * zone.colour);
+    return out;
+}
+
+// How much of a zone the samples of each channel are, over packed places.
+PlaneSet masksOf(const Photo& photo, const Zone& zone, const Rect& area,
+                 const std::array<int, kPlanes>& sites, const Work& work) {
+    PlaneSet out(area);
+    const int cell = photo.cell();
+    const Plane mask =
+        maskOf(photo, zone, {cell * area.x, cell * area.y, cell * area.width, cell * area.height}, work);
+    for (std::size_t k = 0; k < kPlanes; ++k)
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x)
+                out.plane[k].at(x, y) =
+                    cell == 2 ? mask.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) : mask.at(x, y);
+    return out;
+}
+
+std::pair<float, float> rangeOf(const PlaneSet& masks) {
+    float least = 1, most = 0;
+    for (const Plane& plane : masks.plane)
+        for (int y = 0; y < plane.height(); ++y) {
+            const auto [low, high] = std::minmax_element(plane.row(y), plane.row(y) + plane.width());
+            least = std::min(least, *low), most = std::max(most, *high);
+        }
+    return {least, most};
+}
+
+// Over `area`: from `clean` to `other` where the masks are 1, channel by channel, on the stabilised scale, so
+// that means stay and no step appears.
+void blend(PlaneSet& clean, const PlaneSet& other, const PlaneSet& masks, const Rect& area,
+           const Work& work) {
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        for (int y = area.y + first; y < area.y + last; ++y)
+            for (int x = area.x; x < area.right(); ++x) {
+                if (!clean.packed) {
+                    const float m = masks.rowAt(0, y)[x];
+                    for (std::size_t p = 0; p < kPlanes; ++p) {
+                        float& v = clean.rowAt(p, y)[x];
+                        v += m * (other.rowAt(p, y)[x] - v);
+                    }
+                    continue;
+                }
+                float own[kPlanes], theirs[kPlanes], planes[kPlanes];
+                channelsAt(clean, x, y, own), channelsAt(other, x, y, theirs);
+                for (std::size_t k = 0; k < kPlanes; ++k)
+                    own[k] += masks.rowAt(k, y)[x] * (theirs[k] - own[k]);
+                planesFrom(own, planes);
+                for (std::size_t p = 0; p < kPlanes; ++p) clean.rowAt(p, y)[x] = planes[p];
+            }
+    });
+}
+
+// A take with its zones, over an area.
+struct Zoned {
+    PlaneSet clean;
+    // clippedShare() of each channel's samples; one value for all where `shares` is empty.
+    float share = 0;
+    PlaneSet shares;
+    float shareAt(std::size_t channel, int x, int y) const {
+        return shares.area.empty() ? share : shares.rowAt(channel, y)[x];
+    }
+};
+
+// cleanPlanes() with the take's zones. Only what is seen of the area is cleaned.
+Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& settings, const Rect& area,
+                 const Work& work) {
+    struct Part {
+        Settings settings;
+        PlaneSet masks; // empty: it covers all
+    };
+    Settings plain = settings;
+    plain.zones.clear();
+    std::vector<Part> parts;
+    parts.push_back({plain, {}});
+    for (const Zone& zone : settings.zones) {
+        const Settings own = settingsIn(zone, settings);
+        if (zone.isPlain() || own == plain) continue;
+        PlaneSet masks = masksOf(photo, zone, area, noisy.sites, work);
+        const auto [least, most] = rangeOf(masks);
+        if (most <= 0) continue;
+        const bool all = least >= 1;
+        if (all) parts.clear(); // what lies below is not seen
+        parts.push_back({own, all ? PlaneSet() : std::move(masks)});
+    }
+    Zoned out;
+    out.share = clippedShare(parts[0].settings);
+    const double length = 1.0 / static_cast<double>(parts.size());
+    for (std::size_t i = 0; i < parts.size(); ++i) {
+        const Work part = work.part(length * static_cast<double>(i), length * static_cast<double>(i + 1));
+        PlaneSet own = cleanPlanes(noisy, parts[i].settings, area, part);
+        if (i == 0) {
+            out.clean = std::move(own);
+            if (parts.size() == 1) break;
+            out.shares = PlaneSet(area);
+            for (Plane& plane : out.shares.plane) plane.fill(out.share);
+            continue;
+        }
+        const PlaneSet& masks = parts[i].masks;
+        blend(out.clean, own, masks, area, part);
+        const float share = clippedShare(parts[i].settings);
+        for (std::size_t k = 0; k < kPlanes; ++k)
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    float& v = out.shares.plane[k].at(x, y);
+                    v += masks.plane[k].at(x, y) * (share - v);
+                }
+    }
+    return out;
+}
+
 // See withoutJpegBlocks; 0: nothing is to be done.
 float jpegBlocksShare(const Photo& photo, const Settings& settings) {
     return photo.jpeg ? findMethod(settings.method)->jpegBlocksShare() * std::min(1.0f, settings.luminance)
@@ -239,7 +358,8 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilis
                around = made.inflated(kCellMargin);
     const PlaneSet noisy =
         planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
-    const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
+    const Zoned zoned = cleanZones(photo, noisy, settings, around, work);
+    const PlaneSet& clean = zoned.clean;
     // Channels 0, 1 and 2 here are red, green and blue: their stabilisers are the model's 0, 1 and 3.
     const auto& red = stable.ofColour(0);
     const auto& green = stable.ofColour(1);
@@ -248,7 +368,7 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilis
     const std::array<Plane, 4> lost = varianceLost({&red, &green, &blue, &blue}, noisy, clean, made, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     // What a finished picture clipped, it did after its tone curve.
-    const float unclipping = photo.developed ? 0 : clippedShare(settings);
+    const auto unclipping = [&](int x, int y) { return photo.developed ? 0 : zoned.shareAt(0, x, y); };
     const auto stableAt = [&](int x, int y, float* v) {
         pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v, clean.grey);
     };
@@ -262,7 +382,8 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilis
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float mean = stable.ofColour(c).unbiased(v[c]) +
                                        0.25f * static_cast<float>(gain[c]) * lost[c].at(x, y);
-                    light[c].at(x, y) = mean + unclipping * (clipped[c == 2 ? 3 : c].before(mean) - mean);
+                    light[c].at(x, y) = mean + unclipping(made.x + x, made.y + y) *
+                                                   (clipped[c == 2 ? 3 : c].before(mean) - mean);
                 }
             }
     });
@@ -291,7 +412,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
     const Rect around = packed.inflated(kCellMargin);
     const PlaneSet noisy =
         planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
-    const PlaneSet clean = cleanPlanes(noisy, settings, around, work);
+    const Zoned zoned = cleanZones(photo, noisy, settings, around, work);
+    const PlaneSet& clean = zoned.clean;
 
     const auto sites = sitesOfChannels(photo.mosaic);
     const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(),
@@ -299,7 +421,6 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
     const std::array<Plane, 4> lost =
         varianceLost({&stable[0], &stable[1], &stable[2], &stable[3]}, noisy, clean, packed, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
-    const float unclipping = clippedShare(settings);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
         // Of each channel: the linear values, and what the missing variance adds.
         Plane value(packed.width, 4), lack(packed.width, 3);
@@ -332,7 +453,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
                 const float* from = row.out[k];
                 float* to = out.row(y - area.y) - area.x;
                 for (int i = x < tile.x ? 1 : 0; i < packed.width && x + 2 * i < tile.right(); ++i)
-                    to[x + 2 * i] = from[i] + unclipping * (clipped[k].before(from[i]) - from[i]);
+                    to[x + 2 * i] =
+                        from[i] + zoned.shareAt(k, packed.x + i, py) * (clipped[k].before(from[i]) - from[i]);
             }
         }
     });

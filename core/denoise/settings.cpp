@@ -32,6 +32,10 @@ const Field<Settings> kFields[] = {
     {{"mend", "Mended", "repair bad pixels and banding", "", 0, 1, 1, 0,
       "Repairs hot and dead pixels and lines of the read-out before noise reduction."},
      &Settings::mend},
+    {{"zones", "Zones", "zones", "", 0, 0, 1, 0,
+      "Parts of the photo that are cleaned more or less than the rest."},
+     TextMember<Settings>{[](const Settings& s) { return textOf(s.zones); },
+                          [](Settings& s, const std::string& text) { s.zones = zonesFromText(text); }}},
 };
 
 } // namespace

@@ -4,6 +4,7 @@
 #include <string>
 
 #include "base/field.h"
+#include "denoise/zone.h"
 
 namespace irenic {
 
@@ -17,6 +18,8 @@ struct Settings {
     float coarse = 1; // 0..3: like colour, for blotches of 8 to 64 pixels; nothing is done where colour is 0
 
     bool mend = true; // take out hot and dead pixels and lines of the read-out first
+
+    std::vector<Zone> zones = {}; // in order: what a later one says of a place counts
 
     // The original: nothing is to be changed at all. All of its kind compare equal.
     static Settings original() { return {"bm3d", 0, 0, 0, 0, 0, false}; }

@@ -7,6 +7,7 @@
 #include <stdexcept>
 
 #include "base/expects.h"
+#include "denoise/mask.h"
 #include "denoise/noise_left.h"
 #include "develop/demosaic.h"
 #include "develop/fringes.h"
@@ -222,6 +223,28 @@ std::optional<LocalTone> localToneOf(const Photo& photo, const Look& look, const
     return LocalTone(photo, look, weights, surroundOf(photo, work));
 }
 
+// From `before` to what sharpening made of it, as far as zones say.
+void sharpenByZones(const Photo& photo, const std::vector<Zone>& zones, const std::array<Plane, 3>& before,
+                    const Rect& area, std::array<Plane, 3>& rgb, const Work& work) {
+    Plane factor(area.width, area.height);
+    factor.fill(1);
+    for (const Zone& zone : zones) {
+        if (zone.isPlain()) continue;
+        const Plane mask = maskOf(photo, zone, area, work);
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x)
+                factor.at(x, y) += mask.at(x, y) * (zone.sharpening - factor.at(x, y));
+    }
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = first; y < last; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    const float was = before[c].at(x, y);
+                    rgb[c].at(x, y) = was + factor.at(x, y) * (rgb[c].at(x, y) - was);
+                }
+    });
+}
+
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
 Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& area, const Context& context) {
     const Photo& photo = *recipe.photo;
@@ -286,9 +309,17 @@ Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& a
         });
     }
     if (look.fringes) removeFringes(rgb, work);
-    if (look.softness != Softness::Off)
+    if (look.softness != Softness::Off) {
+        Settings plain = settings;
+        plain.zones.clear();
+        const bool varies = std::any_of(settings.zones.begin(), settings.zones.end(),
+                                        [](const Zone& z) { return !z.isPlain() && z.sharpening != 1; });
+        std::array<Plane, 3> before;
+        for (std::size_t c = 0; varies && c < 3; ++c) before[c] = rgb[c].clone();
         sharpen(rgb, look.softness,
-                luminanceNoise(photo, gain, noiseLeftOnGrey(photo, settings, {work.stop}).luminance), work);
+                luminanceNoise(photo, gain, noiseLeftOnGrey(photo, plain, {work.stop}).luminance), work);
+        if (varies) sharpenByZones(photo, settings.zones, before, wanted, rgb, work);
+    }
     if (!(wanted == area)) out = out.cropped(area);
     const Matrix3 toXyz = cameraToXyzD50(photo, neutralFor(photo, look));
     const auto tone = localToneOf(photo, look, {toXyz[3], toXyz[4], toXyz[5]}, work);

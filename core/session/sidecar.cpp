@@ -284,7 +284,11 @@ bool presetExists(const std::string& name) {
 void savePreset(const std::string& name, const Preset& preset, bool replace) {
     IRENIC_EXPECTS(!name.empty());
     json content{{"irenicPreset", kVersion}};
-    if (preset.settings) content["settings"] = jsonOf(*preset.settings);
+    if (preset.settings) {
+        Settings own = *preset.settings;
+        own.zones = withoutStrokes(own.zones); // they belong to one photo
+        content["settings"] = jsonOf(own);
+    }
     if (preset.look) content["look"] = jsonOf(*preset.look);
     writeWhole(presetFile(name), textOf(content),
                replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep);

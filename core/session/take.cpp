@@ -6,8 +6,11 @@
 namespace irenic {
 
 Settings settingsFromText(const std::string& text) {
-    std::istringstream parts(text);
+    // From the first zone on all is the zones'.
+    const auto zones = text.find(",zone=");
+    std::istringstream parts(text.substr(0, zones));
     Settings settings;
+    if (zones != std::string::npos) settings.zones = zonesFromText(text.substr(zones + 1));
     std::string part;
     if (!std::getline(parts, settings.method, ',')) settings.method.clear();
     while (std::getline(parts, part, ',')) {
@@ -15,10 +18,10 @@ Settings settingsFromText(const std::string& text) {
         const std::string id = part.substr(0, equals),
                           value = equals == std::string::npos ? "" : part.substr(equals + 1);
         const Field<Settings>* field = findField<Settings>(id);
-        if (!field || id == "method") {
+        if (!field || id == "method" || id == "zones") {
             std::string all;
             for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1))
-                all += (all.empty() ? "" : ", ") + std::string(f.id);
+                all += (all.empty() ? "" : ", ") + std::string(f.id == std::string("zones") ? "zone" : f.id);
             throw std::invalid_argument("unknown setting \"" + id + "\": use " + all);
         }
         setFromText(*field, settings, value);
@@ -31,8 +34,9 @@ Settings settingsFromText(const std::string& text) {
 std::string textOf(const Settings& s) {
     std::string out = s.method;
     for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1))
-        out += "," + std::string(f.id) + "=" + valueText(f, s);
-    return out;
+        if (!std::holds_alternative<TextMember<Settings>>(f.member))
+            out += "," + std::string(f.id) + "=" + valueText(f, s);
+    return s.zones.empty() ? out : out + "," + textOf(s.zones);
 }
 
 } // namespace irenic

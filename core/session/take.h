@@ -19,7 +19,8 @@ struct Take {
     friend bool operator==(const Take&, const Take&) = default;
 };
 
-// "bm3d,luminance=1,colour=1.2,detail=0.2,grain=0.1"; the method comes first, the rest in any order.
+// "bm3d,luminance=1,colour=1.2,detail=0.2,grain=0.1"; the method comes first, the rest in any order, zones
+// (denoise/zone.h) last: what follows a zone is the zone's own.
 // Throws std::invalid_argument with a sentence for the user.
 Settings settingsFromText(const std::string& text);
 std::string textOf(const Settings& settings);

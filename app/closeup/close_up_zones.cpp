@@ -1,0 +1,123 @@
+// The zone of the take in hand over its picture, and the brush.
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+#include "closeup/close_up.h"
+#include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
+#include "denoise/mask.h"
+#include "develop/lens.h"
+#include "sheet/cell.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+
+// A zone over a picture: ochre where it is.
+QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, const Work& work) {
+    // One pixel of the overlay for each of the photo, or of the screen where those are fewer.
+    const int step = std::max(1, static_cast<int>(std::lround(1 / std::max(1e-3, key.view.zoom))));
+    const int wide = (key.area.width + step - 1) / step, high = (key.area.height + step - 1) / step;
+    QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
+    const QColor colour = style::ochre();
+    constexpr float kStrongest = 0.5f;
+    for (int y = 0; y < high; ++y) {
+        const Plane row = maskOf(photo, zone, {key.area.x, key.area.y + y * step, key.area.width, 1}, work);
+        auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
+        for (int x = 0; x < wide; ++x) {
+            const float alpha = kStrongest * row.at(x * step, 0);
+            const auto part = [&](int v) { return static_cast<int>(alpha * static_cast<float>(v) + 0.5f); };
+            to[x] = qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
+        }
+    }
+    return image;
+}
+
+} // namespace
+
+void CloseUp::showZone() {
+    const ZonePanel& zones = panel_->zones();
+    const bool grey = manner_ == Manner::Removed || manner_ == Manner::Difference;
+    Cell* own = takeOf(column_) >= 0 && !grey ? cell(column_) : nullptr;
+    for (Cell* c : cells_)
+        if (c != own) c->setBrush(-1), c->setOverlay({});
+    if (!own) return;
+    const ZonePanel::Brush brush = zones.brush();
+    own->setBrush(zones.tool() == ZonePanel::Tool::None ? -1 : brush.diameter, 1 - brush.softness);
+    if (!zones.wantsMask() || own->wanted().empty() || own->wanted().view.zoom <= 0) {
+        mask_ = {}, masking_.cancel(), maskOf_ = {};
+        return own->setOverlay({});
+    }
+    const std::pair<Zone, RenderKey> wanted{*zones.zone(), own->wanted()};
+    if (wanted == maskOf_) return own->setOverlay(mask_);
+    // The place has changed: what was there lies elsewhere now.
+    if (!(wanted.second.area == maskOf_.second.area)) mask_ = {}, own->setOverlay({});
+    maskOf_ = wanted;
+    constexpr double kFirst = -5000;
+    masking_ = renderer_.jobs().submit(
+        Lane::Pixels, kFirst,
+        [photo = document_.photo(), wanted](const Work& work) {
+            return imageOfMask(*photo, wanted.first, wanted.second, work);
+        },
+        [this](const Outcome<QImage>& made) {
+            if (!made.value) return;
+            mask_ = *made.value;
+            if (takeOf(column_) >= 0) cell(column_)->setOverlay(mask_);
+        });
+}
+
+void CloseUp::paint(QPointF place, bool begins) {
+    const ZonePanel& zones = panel_->zones();
+    if (zones.tool() == ZonePanel::Tool::None || takeOf(column_) < 0) return;
+    const SourcePoint at = sourceOf(*document_.photo(), document_.look(), {place.x(), place.y()});
+    const StrokePoint point{static_cast<float>(at.x), static_cast<float>(at.y)};
+    if (begins) {
+        stroke_ = {};
+        stroke_.diameter = static_cast<float>(zones.brush().diameter);
+        stroke_.softness = static_cast<float>(zones.brush().softness);
+        stroke_.erase = zones.tool() == ZonePanel::Tool::Erase;
+        drawn_.clear();
+    } else if (!stroke_.points.empty()) {
+        // A tenth of the brush apart is as good as all.
+        const StrokePoint& last = stroke_.points.back();
+        if (std::hypot(point.x - last.x, point.y - last.y) < std::max(0.5f, stroke_.diameter / 10)) return;
+    }
+    stroke_.points.push_back(point);
+    drawn_ << place;
+    // Seen at once, as a line; what it really covers follows.
+    Cell* own = cell(column_);
+    const RenderKey& key = own->wanted();
+    QImage shown = mask_;
+    if (shown.isNull()) {
+        const double scale = std::min(1.0, key.view.zoom);
+        shown =
+            QImage(QSize(static_cast<int>(key.area.width * scale), static_cast<int>(key.area.height * scale)),
+                   QImage::Format_ARGB32_Premultiplied);
+        shown.fill(Qt::transparent);
+    }
+    QPainter painter(&shown);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.scale(static_cast<double>(shown.width()) / key.area.width,
+                  static_cast<double>(shown.height()) / key.area.height);
+    painter.translate(0.5 - key.area.x, 0.5 - key.area.y);
+    QColor colour = style::ochre();
+    colour.setAlphaF(0.5f);
+    painter.setCompositionMode(stroke_.erase ? QPainter::CompositionMode_Clear
+                                             : QPainter::CompositionMode_Source);
+    painter.setPen(QPen(colour, std::max(1.0, static_cast<double>(stroke_.diameter)), Qt::SolidLine,
+                        Qt::RoundCap, Qt::RoundJoin));
+    drawn_.size() == 1 ? painter.drawPoint(drawn_[0]) : painter.drawPolyline(drawn_);
+    painter.end();
+    own->setOverlay(shown);
+}
+
+void CloseUp::endPainting() {
+    if (stroke_.points.empty()) return;
+    Stroke done;
+    std::swap(done, stroke_);
+    document_.addStroke(takeOf(column_), panel_->zones().current(), done);
+}
+
+} // namespace irenic

@@ -1,0 +1,186 @@
+#include "closeup/zone_panel.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenu>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "style/rule.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+
+const FieldInfo kDiameter = {"diameter", "", "brush",
+                             " px",      1,  1000,
+                             1,          0,  "Diameter of the brush, in pixels of the photo. (Ctrl+wheel)"},
+                kSoftness = {"softness", "", "soft edge",
+                             " %",       0,  1,
+                             100,        0,  "How much of the brush fades out. (Ctrl+Shift+wheel)"};
+
+QString titleOf(const Zone& zone) {
+    const QString part = ZonePanel::tr(shownPart(zone.part));
+    return zone.inverted ? ZonePanel::tr("All but: %1").arg(part) : part;
+}
+
+} // namespace
+
+ZonePanel::ZonePanel(QWidget* parent)
+    : QWidget(parent), list_(new QComboBox(this)), body_(new QWidget(this)) {
+    setObjectName(QStringLiteral("zonePanel"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(style::kGap);
+    const auto button = [this](const QString& text, const char* name, const QString& tip) {
+        auto* b = new QToolButton(this);
+        b->setText(text);
+        b->setObjectName(QLatin1String(name));
+        b->setToolTip(tip);
+        return b;
+    };
+    const auto row = [this](QVBoxLayout* in, std::initializer_list<QWidget*> widgets) {
+        auto* line = new QHBoxLayout;
+        line->setSpacing(style::kGap);
+        for (QWidget* w : widgets) line->addWidget(w);
+        line->addStretch(1);
+        in->addLayout(line);
+    };
+    auto* more =
+        button(tr("Add zone"), "addZone",
+               tr("A zone is a part of the photo that this take cleans more or less than the rest."));
+    more->setPopupMode(QToolButton::InstantPopup);
+    auto* parts = new QMenu(more);
+    for (const FoundPart part :
+         {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark, FoundPart::Bright, FoundPart::Painted})
+        parts->addAction(tr(shownPart(part)), this, [this, part] { add(part); });
+    more->setMenu(parts);
+    remove_ = button(tr("Remove"), "removeZone", tr("Removes this zone and its strokes."));
+    connect(remove_, &QToolButton::clicked, this, [this] {
+        zones_.erase(zones_.begin() + current_);
+        current_ = std::max(0, std::min(current_, static_cast<int>(zones_.size()) - 1));
+        setTool(Tool::None);
+        refresh();
+        emit edited(zones_, false);
+    });
+    list_->setObjectName(QStringLiteral("zones"));
+    list_->setAccessibleName(tr("Zone"));
+    list_->setToolTip(tr("The zone that the controls below act on."));
+    connect(list_, &QComboBox::activated, this, [this](int at) {
+        current_ = at;
+        refresh();
+        emit changed();
+    });
+    row(column, {more, remove_});
+    column->addWidget(list_);
+    auto* inside = new QVBoxLayout(body_);
+    inside->setContentsMargins(0, 0, 0, 0);
+    inside->setSpacing(style::kGap);
+    int labels = 0;
+    for (const Field<Zone>& f : fieldsOf<Zone>()) {
+        auto* rule = new Rule(f, 1, body_);
+        rule->setObjectName(QStringLiteral("zone-%1").arg(QLatin1String(f.id)));
+        connect(rule, &Rule::changed, this, &ZonePanel::give);
+        inside->addWidget(rule);
+        factors_.push_back(rule);
+    }
+    diameter_ = new Rule(kDiameter, 100, body_), softness_ = new Rule(kSoftness, 50, body_);
+    diameter_->setObjectName(QStringLiteral("brushDiameter"));
+    softness_->setObjectName(QStringLiteral("brushSoftness"));
+    paint_ = button(tr("Paint"), "paintZone", tr("Adds to the zone: drag on the picture. (K)"));
+    erase_ = button(tr("Erase"), "eraseZone", tr("Takes away from the zone: drag on the picture. (Shift+K)"));
+    show_ = button(tr("Show"), "showZone", tr("Shows the zone over the picture. (M)"));
+    clear_ = button(tr("Clear strokes"), "clearStrokes", tr("Removes all strokes of this zone."));
+    for (QToolButton* b : {paint_, erase_, show_}) b->setCheckable(true);
+    connect(paint_, &QToolButton::clicked, this, [this](bool on) { setTool(on ? Tool::Paint : Tool::None); });
+    connect(erase_, &QToolButton::clicked, this, [this](bool on) { setTool(on ? Tool::Erase : Tool::None); });
+    connect(show_, &QToolButton::toggled, this, &ZonePanel::changed);
+    connect(clear_, &QToolButton::clicked, this, [this] {
+        zones_[static_cast<std::size_t>(current_)].strokes.clear();
+        refresh();
+        emit edited(zones_, false);
+    });
+    row(inside, {paint_, erase_, show_});
+    for (Rule* rule : {diameter_, softness_}) {
+        inside->addWidget(rule);
+        connect(rule, &Rule::changed, this, &ZonePanel::changed);
+    }
+    row(inside, {clear_});
+    std::vector<Rule*> all = factors_;
+    all.push_back(diameter_), all.push_back(softness_);
+    for (const Rule* rule : all) labels = std::max(labels, rule->labelHint());
+    for (Rule* rule : all) rule->setLabelWidth(labels);
+    column->addWidget(body_);
+    refresh();
+}
+
+void ZonePanel::add(FoundPart part) {
+    if (zones_.size() >= Zone::kMost) return;
+    Zone zone;
+    zone.part = part;
+    zones_.push_back(zone);
+    current_ = static_cast<int>(zones_.size()) - 1;
+    show_->setChecked(true);
+    refresh();
+    if (part == FoundPart::Painted) setTool(Tool::Paint);
+    emit edited(zones_, false);
+}
+
+void ZonePanel::showZones(const std::vector<Zone>& zones) {
+    if (zones == zones_) return;
+    zones_ = zones;
+    current_ = std::clamp(current_, 0, std::max(0, static_cast<int>(zones_.size()) - 1));
+    if (zones_.empty()) setTool(Tool::None);
+    refresh();
+}
+
+void ZonePanel::refresh() {
+    list_->clear();
+    for (std::size_t i = 0; i < zones_.size(); ++i)
+        list_->addItem(QStringLiteral("%1  %2").arg(i + 1).arg(titleOf(zones_[i])));
+    list_->setCurrentIndex(current_);
+    list_->setVisible(!zones_.empty());
+    remove_->setVisible(!zones_.empty());
+    body_->setVisible(!zones_.empty());
+    if (zones_.empty()) return;
+    const Zone& own = zones_[static_cast<std::size_t>(current_)];
+    const auto fields = fieldsOf<Zone>();
+    for (std::size_t i = 0; i < factors_.size(); ++i)
+        factors_[i]->setValue(static_cast<double>(own.*std::get<float Zone::*>(fields[i].member)));
+    clear_->setEnabled(!own.strokes.empty());
+}
+
+void ZonePanel::give() {
+    Zone& own = zones_[static_cast<std::size_t>(current_)];
+    const auto fields = fieldsOf<Zone>();
+    for (std::size_t i = 0; i < factors_.size(); ++i)
+        own.*std::get<float Zone::*>(fields[i].member) = static_cast<float>(factors_[i]->value());
+    emit edited(zones_, true);
+}
+
+ZonePanel::Tool ZonePanel::tool() const {
+    return paint_->isChecked() ? Tool::Paint : erase_->isChecked() ? Tool::Erase : Tool::None;
+}
+
+void ZonePanel::setTool(Tool tool) {
+    if (tool != Tool::None && zones_.empty()) return add(FoundPart::Painted);
+    paint_->setChecked(tool == Tool::Paint), erase_->setChecked(tool == Tool::Erase);
+    if (tool != Tool::None) show_->setChecked(true);
+    emit changed();
+}
+
+ZonePanel::Brush ZonePanel::brush() const { return {diameter_->value(), softness_->value() / 100}; }
+
+void ZonePanel::setBrush(const Brush& brush) {
+    diameter_->setValue(brush.diameter), softness_->setValue(100 * brush.softness);
+    emit changed();
+}
+
+bool ZonePanel::wantsMask() const { return !zones_.empty() && show_->isChecked(); }
+
+void ZonePanel::setWantsMask(bool on) { show_->setChecked(on); }
+
+} // namespace irenic

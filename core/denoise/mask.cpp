@@ -1,0 +1,92 @@
+#include "denoise/mask.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "base/expects.h"
+#include "denoise/found_part.h"
+#include "image/smoothstep.h"
+
+namespace irenic {
+
+namespace {
+
+// Of a pixel that lies so far from the middle of the line.
+float coverageAt(float distance, float radius, float softness) {
+    // Without softness the border is one pixel wide, with half of the brush's own border pixel within.
+    const float hard = std::max(0.0f, radius * (1 - softness) - 0.5f), soft = radius + 0.5f;
+    if (distance <= hard) return 1;
+    if (distance >= soft) return 0;
+    return smoothstep((soft - distance) / (soft - hard));
+}
+
+float distanceToSegment(float x, float y, const StrokePoint& a, const StrokePoint& b) {
+    const float dx = b.x - a.x, dy = b.y - a.y, length = dx * dx + dy * dy;
+    const float t = length > 0 ? std::clamp(((x - a.x) * dx + (y - a.y) * dy) / length, 0.0f, 1.0f) : 0.0f;
+    return std::hypot(x - a.x - t * dx, y - a.y - t * dy);
+}
+
+} // namespace
+
+Plane coverageOf(const Stroke& stroke, const Rect& area) {
+    IRENIC_EXPECTS(!stroke.points.empty());
+    Plane out(area.width, area.height);
+    out.fill(0);
+    const float radius = stroke.diameter / 2;
+    // The finest brush takes whole pixels, wherever between them its points lie.
+    const bool single = stroke.diameter < 2;
+    const auto placed = [&](const StrokePoint& p) {
+        return single ? StrokePoint{std::round(p.x), std::round(p.y)} : p;
+    };
+    const int reach = static_cast<int>(std::ceil(radius)) + 2;
+    for (std::size_t i = 0; i < stroke.points.size(); ++i) {
+        const StrokePoint a = placed(stroke.points[i == 0 ? 0 : i - 1]), b = placed(stroke.points[i]);
+        const int left = static_cast<int>(std::floor(std::min(a.x, b.x))),
+                  top = static_cast<int>(std::floor(std::min(a.y, b.y)));
+        const Rect near = Rect{left, top, static_cast<int>(std::max(a.x, b.x)) - left + 1,
+                               static_cast<int>(std::max(a.y, b.y)) - top + 1}
+                              .inflated(reach)
+                              .intersected(area);
+        for (int y = near.y; y < near.bottom(); ++y) {
+            float* row = out.row(y - area.y) - area.x;
+            for (int x = near.x; x < near.right(); ++x) {
+                const float d = distanceToSegment(static_cast<float>(x), static_cast<float>(y), a, b);
+                const float own = single ? (d <= 0.5f ? 1.0f : 0.0f) : coverageAt(d, radius, stroke.softness);
+                row[x] = std::max(row[x], own);
+            }
+        }
+    }
+    return out;
+}
+
+Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
+    Plane out(area.width, area.height);
+    if (zone.part == FoundPart::Painted) {
+        out.fill(0);
+    } else {
+        const bool opposite = zone.part == FoundPart::OutOfFocus || zone.part == FoundPart::Bright;
+        const auto map =
+            foundMapOf(photo, zone.part == FoundPart::InFocus || zone.part == FoundPart::OutOfFocus, work);
+        forEachBand(area.height, 16, work, [&](int first, int last) {
+            for (int y = first; y < last; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    const float v = map->at(area.x + x, area.y + y);
+                    out.at(x, y) = opposite ? 1 - v : v;
+                }
+        });
+    }
+    if (zone.inverted)
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x) out.at(x, y) = 1 - out.at(x, y);
+    for (const Stroke& stroke : zone.strokes) {
+        if (work.stop.stop_requested()) throw Cancelled();
+        const Plane covered = coverageOf(stroke, area);
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x)
+                out.at(x, y) = stroke.erase ? std::min(out.at(x, y), 1 - covered.at(x, y))
+                                            : std::max(out.at(x, y), covered.at(x, y));
+    }
+    return out;
+}
+
+} // namespace irenic

@@ -1,0 +1,152 @@
+#include "denoise/zone.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <sstream>
+
+#include "base/text.h"
+
+namespace irenic {
+
+namespace {
+
+const Field<Zone> kFields[] = {
+    {{"luminance", "Luminance", "luminance", "×", 0, 3, 1, 2,
+      "Luminance noise to remove here, as a factor of the take's."},
+     &Zone::luminance},
+    {{"colour", "Colour", "colour", "×", 0, 3, 1, 2,
+      "Colour noise to remove here, as a factor of the take's."},
+     &Zone::colour},
+    {{"sharpening", "Sharpening", "sharpening", "×", 0, 3, 1, 2,
+      "Sharpening here, as a factor of the look's."},
+     &Zone::sharpening},
+};
+
+struct PartName {
+    const char *id, *shown;
+};
+constexpr std::array<PartName, 5> kParts = {{{"painted", "Painted"},
+                                             {"in-focus", "In focus"},
+                                             {"out-of-focus", "Out of focus"},
+                                             {"dark", "Dark areas"},
+                                             {"bright", "Bright areas"}}};
+const PartName& nameOf(FoundPart part) { return kParts[static_cast<std::size_t>(part)]; }
+
+constexpr const char *kBegin = "zone=", *kNot = "not-";
+
+const FieldInfo kDiameter = {"diameter", "", "brush diameter", " px", 1, 1000, 1, 0, ""},
+                kSoftness = {"softness", "", "brush softness", "", 0, 1, 1, 2, ""},
+                kPlace = {"place", "", "place of a stroke", " px", -1e6, 1e6, 1, 1, ""};
+
+// Tenths of a pixel are enough.
+std::string placeText(float v) { return numberText(std::round(v * 10) / 10); }
+
+std::string textOf(const Stroke& stroke) {
+    std::string out =
+        (stroke.erase ? "-" : "+") + numberText(stroke.diameter) + "/" + numberText(stroke.softness) + ":";
+    for (const StrokePoint& p : stroke.points)
+        out += (out.back() == ':' ? "" : " ") + placeText(p.x) + " " + placeText(p.y);
+    return out;
+}
+
+Stroke strokeFrom(const std::string& text) {
+    const auto slash = text.find('/'), colon = text.find(':');
+    if (text.size() < 2 || (text[0] != '+' && text[0] != '-') || slash == std::string::npos ||
+        colon == std::string::npos || slash > colon)
+        throw FieldError("a stroke of a zone cannot be understood");
+    Stroke out;
+    out.erase = text[0] == '-';
+    out.diameter = numberFrom(kDiameter, text.substr(1, slash - 1));
+    out.softness = numberFrom(kSoftness, text.substr(slash + 1, colon - slash - 1));
+    std::istringstream places(text.substr(colon + 1));
+    std::string x, y;
+    while (places >> x) {
+        if (!(places >> y)) throw FieldError("a stroke of a zone has half a place");
+        out.points.push_back({numberFrom(kPlace, x), numberFrom(kPlace, y)});
+        if (out.points.size() > Zone::kMostPoints) throw FieldError("a zone has too many strokes");
+    }
+    if (out.points.empty()) throw FieldError("a stroke of a zone has no place");
+    return out;
+}
+
+std::vector<Stroke> strokesFrom(const std::string& text) {
+    std::vector<Stroke> all;
+    std::istringstream parts(text);
+    std::size_t points = 0;
+    for (std::string part; std::getline(parts, part, ';');) {
+        all.push_back(strokeFrom(part));
+        points += all.back().points.size();
+        if (all.size() > Zone::kMostStrokes || points > Zone::kMostPoints)
+            throw FieldError("a zone has too many strokes");
+    }
+    return all;
+}
+
+void setPart(Zone& zone, std::string id) {
+    zone.inverted = id.starts_with(kNot);
+    if (zone.inverted) id.erase(0, std::string(kNot).size());
+    const auto at = std::find_if(kParts.begin(), kParts.end(), [&](const PartName& p) { return id == p.id; });
+    if (at == kParts.end()) {
+        std::string all;
+        for (const PartName& p : kParts) all += (all.empty() ? "" : ", ") + std::string(p.id);
+        throw FieldError("there is no zone \"" + id + "\": use " + all + ", or not- before one");
+    }
+    zone.part = static_cast<FoundPart>(at - kParts.begin());
+}
+
+} // namespace
+
+template <> std::span<const Field<Zone>> fieldsOf<Zone>() { return kFields; }
+
+std::string idOf(const Zone& zone) { return (zone.inverted ? kNot : "") + std::string(nameOf(zone.part).id); }
+const char* shownPart(FoundPart part) { return nameOf(part).shown; }
+
+std::string textOf(const std::vector<Zone>& zones) {
+    static const Zone usual;
+    std::string out;
+    for (const Zone& zone : zones) {
+        out += (out.empty() ? "" : ",") + std::string(kBegin) + idOf(zone);
+        for (const Field<Zone>& f : fieldsOf<Zone>())
+            if (!sameField(f, zone, usual)) out += "," + std::string(f.id) + "=" + valueText(f, zone);
+        if (zone.strokes.empty()) continue;
+        out += ",strokes=";
+        for (std::size_t i = 0; i < zone.strokes.size(); ++i)
+            out += (i == 0 ? "" : ";") + textOf(zone.strokes[i]);
+    }
+    return out;
+}
+
+std::vector<Zone> zonesFromText(const std::string& text) {
+    std::vector<Zone> zones;
+    std::istringstream parts(text);
+    for (std::string part; std::getline(parts, part, ',');) {
+        const auto equals = part.find('=');
+        const std::string id = part.substr(0, equals),
+                          value = equals == std::string::npos ? "" : part.substr(equals + 1);
+        if (id == "zone") {
+            if (zones.size() >= Zone::kMost) throw FieldError("a take has six zones at most");
+            setPart(zones.emplace_back(), value);
+            continue;
+        }
+        if (zones.empty()) throw FieldError("zones begin with zone=, such as zone=in-focus");
+        if (id == "strokes") {
+            zones.back().strokes = strokesFrom(value);
+            continue;
+        }
+        const Field<Zone>* field = findField<Zone>(id);
+        if (!field)
+            throw FieldError("unknown setting of a zone \"" + id +
+                             "\": use luminance, colour, sharpening, strokes");
+        setFromText(*field, zones.back(), value);
+    }
+    return zones;
+}
+
+std::vector<Zone> withoutStrokes(std::vector<Zone> zones) {
+    std::erase_if(zones, [](const Zone& z) { return z.part == FoundPart::Painted; });
+    for (Zone& z : zones) z.strokes.clear();
+    return zones;
+}
+
+} // namespace irenic

@@ -1,0 +1,64 @@
+// Where a take is stronger or weaker: parts of the photo with changes of their own against the take.
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "base/field.h"
+
+namespace irenic {
+
+// A place in pixels of the active area; whole numbers are pixel centres.
+struct StrokePoint {
+    float x = 0, y = 0;
+    friend bool operator==(const StrokePoint&, const StrokePoint&) = default;
+};
+
+// A line of a brush.
+struct Stroke {
+    std::vector<StrokePoint> points; // at least one
+    float diameter = 100;            // 1..1000 pixels of the photo
+    float softness = 0.5f;           // 0..1: the share of the radius over which it fades
+    bool erase = false;              // takes away from the zone instead of adding to it
+    friend bool operator==(const Stroke&, const Stroke&) = default;
+};
+
+// What a zone begins with, before strokes: found by measuring this photo, or nothing.
+enum class FoundPart { Painted, InFocus, OutOfFocus, Dark, Bright };
+
+struct Zone {
+    static constexpr std::size_t kMost = 6; // of a take
+    static constexpr std::size_t kMostStrokes = 500, kMostPoints = 100'000;
+
+    FoundPart part = FoundPart::Painted;
+    bool inverted = false;
+    // Factors: on the take's strengths, and on what the look's sharpening does. 0..3; the product is held
+    // at 3.
+    float luminance = 1, colour = 1, sharpening = 1;
+    std::vector<Stroke> strokes; // in the order in which they were made
+
+    // Whether it changes no pixel.
+    bool isPlain() const {
+        return (luminance == 1 && colour == 1 && sharpening == 1) ||
+               (part == FoundPart::Painted && strokes.empty() && !inverted);
+    }
+    friend bool operator==(const Zone&, const Zone&) = default;
+};
+// The factors.
+template <> std::span<const Field<Zone>> fieldsOf<Zone>();
+
+// "in-focus", "not-dark"; how the part is called on the screen.
+std::string idOf(const Zone& zone);
+const char* shownPart(FoundPart part);
+
+// "zone=in-focus,luminance=0.8,zone=painted,colour=1.4,strokes=+40/0.5:100 200 110 210;-12/0:5 5"; empty: no
+// zones. A stroke is + or - (erase), diameter/softness and its points, in tenths of a pixel.
+std::string textOf(const std::vector<Zone>& zones);
+// Throws FieldError with a sentence for the user.
+std::vector<Zone> zonesFromText(const std::string& text);
+
+// Of another photo only what is found there means anything: without strokes, and without zones that were
+// painted alone.
+std::vector<Zone> withoutStrokes(std::vector<Zone> zones);
+
+} // namespace irenic

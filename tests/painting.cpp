@@ -1,0 +1,157 @@
+// Zones in the window: found, painted, taken away, undone, copied, exported, opened again.
+#include <QComboBox>
+#include <QMenu>
+#include <QSignalSpy>
+#include <QWheelEvent>
+
+#include "closeup/close_up.h"
+#include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
+#include "deliver/xmp.h"
+#include "export/export_bar.h"
+#include "photos/photo_list.h"
+#include "window_support.h"
+
+using namespace irenic;
+
+class TestPainting : public test::WindowTest {
+    Q_OBJECT
+
+    CloseUp& view() { return window_->closeUp(); }
+    ZonePanel& panel() { return view().panel().zones(); }
+    const std::vector<Zone>& zones() { return window_->document().takes()[0].settings.zones; }
+    // The close-up with take A.
+    void enter() {
+        emit window_->sheet().opened(0, 1);
+        QTRY_VERIFY(view().isVisible());
+        QVERIFY(QTest::qWaitFor([this] { return view().current(); }, 60000));
+    }
+    void add(const char* part) {
+        auto* menu = find<QToolButton>("addZone")->menu();
+        for (QAction* action : menu->actions())
+            if (action->text() == QLatin1String(part)) action->trigger();
+    }
+    void drag(QPoint from, QPoint to) {
+        Cell* cell = view().cell(1);
+        QTest::mousePress(cell, Qt::LeftButton, {}, from);
+        for (int i = 1; i <= 8; ++i) QTest::mouseMove(cell, from + (to - from) * i / 8);
+        QTest::mouseRelease(cell, Qt::LeftButton, {}, to);
+    }
+
+  private slots:
+    void aZoneIsFoundAndSet() {
+        enter();
+        QVERIFY(!panel().zone());
+        add("Out of focus");
+        QTRY_COMPARE(zones().size(), std::size_t(1));
+        QCOMPARE(zones()[0].part, FoundPart::OutOfFocus);
+        QTRY_VERIFY(!view().shownMask().isNull()); // it is shown while it is worked on
+        QTest::keyClick(&view(), Qt::Key_M);
+        QVERIFY(!panel().wantsMask());
+        WindowTest::drag(panel().findChild<Rule*>("zone-luminance"), 1.5);
+        QTRY_VERIFY(std::abs(zones()[0].luminance - 1.5f) < 0.02f);
+        window_->document().undo();
+        QTRY_COMPARE(zones()[0].luminance, 1.0f);
+        QCOMPARE(panel().findChild<Rule*>("zone-luminance")->value(), 1.0);
+        window_->document().undo();
+        QTRY_VERIFY(zones().empty() && !panel().zone());
+    }
+    void aBrushPaintsAndTakesAway() {
+        enter();
+        QTest::keyClick(&view(), Qt::Key_K); // without a zone: one to paint on
+        QTRY_COMPARE(zones().size(), std::size_t(1));
+        QVERIFY(panel().tool() == ZonePanel::Tool::Paint);
+        panel().setBrush({60, 0.2});
+        WindowTest::drag(panel().findChild<Rule*>("zone-luminance"), 0);
+        QTRY_COMPARE(zones()[0].luminance, 0.0f);
+        QVERIFY(QTest::qWaitFor([this] { return view().current(); }, 60000));
+        const QImage before = view().cell(1)->image();
+        const Rect area = view().cell(1)->wanted().area;
+        drag({60, 80}, {140, 80});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
+        const Stroke& stroke = zones()[0].strokes[0];
+        QCOMPARE(stroke.diameter, 60.0f);
+        // In pixels of the photo, where the pointer was.
+        const QPointF at = view().cell(1)->placeOf({area.x, area.y});
+        const double scale = view().cell(1)->scale();
+        QVERIFY(std::abs(stroke.points.front().x - (area.x + (60 - at.x()) / scale - 0.5)) < 1);
+        QVERIFY(std::abs(stroke.points.back().x - (area.x + (140 - at.x()) / scale - 0.5)) < 8);
+        QVERIFY(QTest::qWaitFor([this] { return view().current(); }, 60000));
+        const QImage after = view().cell(1)->image();
+        const QPoint under(static_cast<int>((100 - at.x()) * view().cell(1)->wanted().view.zoom / scale),
+                           static_cast<int>((80 - at.y()) * view().cell(1)->wanted().view.zoom / scale));
+        // Under the brush the original's noise is back; elsewhere nothing has changed.
+        int changed = 0, elsewhere = 0;
+        for (int y = -8; y < 8; ++y)
+            for (int x = -8; x < 8; ++x)
+                changed += after.pixel(under + QPoint(x, y)) != before.pixel(under + QPoint(x, y));
+        for (int y = before.height() - 12; y < before.height(); ++y)
+            for (int x = before.width() - 12; x < before.width(); ++x)
+                elsewhere += after.pixel(x, y) != before.pixel(x, y);
+        QVERIFY2(changed > 100 && elsewhere == 0,
+                 qPrintable(QStringLiteral("%1 %2").arg(changed).arg(elsewhere)));
+        // Taken away again, and each line is a step of its own.
+        QTest::keyClick(&view(), Qt::Key_K, Qt::ShiftModifier);
+        QVERIFY(panel().tool() == ZonePanel::Tool::Erase);
+        drag({80, 80}, {120, 80});
+        drag({80, 90}, {120, 90});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(3));
+        QVERIFY(zones()[0].strokes[1].erase);
+        window_->document().undo();
+        QCOMPARE(zones()[0].strokes.size(), std::size_t(2));
+        // The wheel with Ctrl sets the brush, without it zooms.
+        Cell* cell = view().cell(1);
+        const double zoom = window_->document().zoom();
+        QWheelEvent turn(cell->rect().center(), cell->mapToGlobal(cell->rect().center()), {}, {0, 120},
+                         Qt::NoButton, Qt::ControlModifier, Qt::NoScrollPhase, false);
+        QCoreApplication::sendEvent(cell, &turn);
+        QVERIFY(panel().brush().diameter > 60);
+        QCOMPARE(window_->document().zoom(), zoom);
+        QTest::keyClick(&view(), Qt::Key_K, Qt::ShiftModifier); // the brush is put down
+        QVERIFY(panel().tool() == ZonePanel::Tool::None);
+        find<QToolButton>("clearStrokes")->click();
+        QTRY_VERIFY(zones()[0].strokes.empty());
+        find<QToolButton>("removeZone")->click();
+        QTRY_VERIFY(zones().empty());
+    }
+    void zonesAreKeptCopiedAndExported() {
+        enter();
+        add("Dark areas");
+        QTest::keyClick(&view(), Qt::Key_K);
+        drag({60, 60}, {100, 100});
+        QTRY_VERIFY(zones().size() == 1 && zones()[0].strokes.size() == 1);
+        QTest::keyClick(&view(), Qt::Key_Escape);
+        QTRY_VERIFY(window_->sheet().isVisible());
+        window_->document().choose(0);
+        const Settings made = window_->document().takes()[0].settings;
+        for (const char* name : {"zoned.dng", "zoned.tif"}) {
+            auto* formats = find<QComboBox>("format");
+            formats->setCurrentIndex(formats->findData(QString(name).endsWith("dng") ? "dng" : "tiff"));
+            QSignalSpy done(&window_->exportBar(), &ExportBar::exported);
+            window_->exportBar().exportTo(folder_.filePath(name));
+            QVERIFY(done.wait(60000));
+            QCOMPARE(*settingsIn(folder_.filePath(name).toStdString()), made);
+        }
+        // What is found goes to other photos, what was painted does not.
+        window_->open({two_});
+        QVERIFY(settle());
+        window_->photos().select(one_);
+        QVERIFY(settle());
+        window_->document().copyWork();
+        window_->document().pasteWork(WorkPart::All, {two_});
+        const auto& theirs = window_->document().recordOf(two_.toStdString())->state->takes[0].settings.zones;
+        QVERIFY(theirs.size() == 1 && theirs[0].part == FoundPart::Dark && theirs[0].strokes.empty());
+        // Opened again.
+        window_->document().save();
+        QTRY_VERIFY(!window_->document().unsaved());
+        window_->close();
+        window_ = std::make_unique<Window>();
+        window_->show();
+        window_->open({one_});
+        QVERIFY(settle());
+        QVERIFY(window_->document().takes()[0].settings == made);
+    }
+};
+
+QTEST_MAIN(TestPainting)
+#include "painting.moc"
