@@ -13,6 +13,8 @@
 #include "base/safe_file.h"
 #include "closeup/close_up.h"
 #include "closeup/difference_view.h"
+#include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
 #include "deliver/formats.h"
 #include "export/drawer.h"
 #include "export/export_bar.h"
@@ -84,9 +86,12 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
       probe_(option("probe", "The close-up's probe.", "NUMBER", "1")),
       queue_(option("queue", "Open the drawer, with so many made-up files in its queue.", "NUMBER")),
       recent_(option("recent", "Offer a photo on the first page; once for each.", "FILE")),
+      zone_(option("zone",
+                   "Give the first take this zone, as in 'clean --take', and show it in the close-up.",
+                   "TEXT")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
     parser.addOptions({look_, curve_, history_, strengths_, closeUp_, size_, picture_, push_, zoom_, photo_,
-                       recommend_, reference_, probe_, queue_, recent_});
+                       recommend_, reference_, probe_, queue_, recent_, zone_});
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }
@@ -145,6 +150,12 @@ void WindowPicture::show(Window& window) {
             window.document().matchReference(0, true);
         }
         if (has(recommend_)) button("recommend")->click();
+        if (has(zone_)) try {
+                window.document().setZones(0, zonesFromText("zone=" + parser_.value(zone_).toStdString()),
+                                           false);
+            } catch (const std::invalid_argument& e) {
+                qCritical("irenic: %s", e.what());
+            }
     });
     if (!wanted()) return;
     QObject::connect(&waiting_, &QTimer::timeout, &window, [this, &window] {
@@ -161,9 +172,11 @@ bool WindowPicture::ready(Window& window) {
         emit window.sheet().opened(std::max(0, parser_.value(probe_).toInt() - 1), 1);
         window.closeUp().setManner(
             static_cast<CloseUp::Manner>(std::clamp(parser_.value(closeUp_).toInt(), 0, 4)));
+        window.closeUp().panel().zones().setWantsMask(has(zone_));
         return false;
     }
     if (isClose && !window.closeUp().current()) return false;
+    if (isClose && has(zone_) && window.closeUp().shownMask().isNull()) return false;
     const auto* removed = window.closeUp().removedBeside();
     if (removed->isVisible() && removed->image().isNull()) return false;
     if (has(reference_) && window.sheet().columns() > static_cast<int>(takes.size()) + 1 &&

@@ -25,8 +25,8 @@ class TestDenoising : public QObject {
                                                  {"bm3d", 6.8},         {"bm3d-quick", 6.5}, {"learned", 6.8},
                                                  {"learned-quick", 6.6}};
         const auto s = test::shoot(12800);
-        const double before = test::psnr(cleanMosaic(s.photo, Settings::original(), whole(s.photo)), s.truth);
-        const double after = test::psnr(cleanMosaic(s.photo, matched(id), whole(s.photo)), s.truth);
+        const double before = test::psnr(cleanMosaic(s.photo, Settings::original(), s.photo.whole()), s.truth);
+        const double after = test::psnr(cleanMosaic(s.photo, matched(id), s.photo.whole()), s.truth);
         QVERIFY2(after - before > least.at(id), qPrintable(QString::number(after - before)));
     }
     // A photo that is dark everywhere shows no slope of its noise, and one that is black shows nothing at
@@ -76,7 +76,7 @@ class TestDenoising : public QObject {
                 if (fromMiddle(x, y) < 90)
                     s.photo.samples[s.photo.index(x, y)] = static_cast<std::uint16_t>(s.photo.white);
         s.photo.mended.clear();
-        const Plane clean = cleanMosaic(s.photo, matched(id), whole(s.photo));
+        const Plane clean = cleanMosaic(s.photo, matched(id), s.photo.whole());
         for (int y = 0; y < clean.height(); ++y)
             for (int x = 0; x < clean.width(); ++x) {
                 const float v = clean.at(x, y);
@@ -145,7 +145,7 @@ class TestDenoising : public QObject {
         const auto s = test::shoot(12800, "GRBG");
         Settings settings = matched(id);
         settings.detail = 0.6f, settings.grain = 0.1f;
-        const Plane all = cleanMosaic(s.photo, settings, whole(s.photo));
+        const Plane all = cleanMosaic(s.photo, settings, s.photo.whole());
         for (const Rect& r :
              {Rect{101, 77, 63, 45}, Rect{0, 0, 30, 30}, Rect{441, 340, 39, 20}, Rect{200, 0, 100, 360}}) {
             const Plane part = cleanMosaic(s.photo, settings, r);
@@ -202,8 +202,8 @@ class TestDenoising : public QObject {
     void meansStay() {
         QFETCH(QString, id);
         const auto s = test::shoot(12800);
-        const Plane before = cleanMosaic(s.photo, Settings::original(), whole(s.photo));
-        const Plane after = cleanMosaic(s.photo, matched(id), whole(s.photo));
+        const Plane before = cleanMosaic(s.photo, Settings::original(), s.photo.whole());
+        const Plane after = cleanMosaic(s.photo, matched(id), s.photo.whole());
         // By colour: red, green, blue.
         double a[3] = {}, b[3] = {};
         for (int y = 0; y < 360; ++y)

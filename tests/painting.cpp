@@ -56,6 +56,22 @@ class TestPainting : public test::WindowTest {
         window_->document().undo();
         QTRY_VERIFY(zones().empty() && !panel().zone());
     }
+    // What is shown is not changed by being shown.
+    void severalFactorsAreShownAsTheyAre() {
+        const std::vector<Zone> made =
+            zonesFromText("zone=in-focus,luminance=0.8,colour=1.3,sharpening=1.5,zone=dark,luminance=1.2");
+        window_->document().setZones(0, made, false);
+        enter();
+        QVERIFY(zones() == made);
+        QCOMPARE(panel().findChild<Rule*>("zone-sharpening")->value(), 1.5);
+        auto* list = find<QComboBox>("zones");
+        QCOMPARE(list->count(), 2);
+        list->setCurrentIndex(1);
+        emit list->activated(1);
+        QCOMPARE(panel().findChild<Rule*>("zone-luminance")->value(), 1.2);
+        QCOMPARE(panel().findChild<Rule*>("zone-colour")->value(), 1.0);
+        QVERIFY(zones() == made);
+    }
     void aBrushPaintsAndTakesAway() {
         enter();
         QTest::keyClick(&view(), Qt::Key_K); // without a zone: one to paint on

@@ -167,6 +167,8 @@ class TestSession : public QObject {
         };
         for (const auto& f : fieldsOf<Settings>()) QVERIFY2(has(f), f.id);
         for (const auto& f : fieldsOf<Look>()) QVERIFY2(has(f), f.id);
+        for (const auto& f : fieldsOf<Zone>())
+            QVERIFY2(text.contains(QString::fromUtf8(f.sentence)), f.id);
     }
     void statesComeBackFromJson() {
         for (int i = 0; i < 200; ++i) {
@@ -438,7 +440,14 @@ class TestSession : public QObject {
         QVERIFY(!fs::exists(gone));
     }
     void presetsGoThroughFiles() {
-        const Preset preset{rolled<Settings>(), rolled<Look>()};
+        Preset preset{rolled<Settings>(), rolled<Look>()};
+        Settings painted = *preset.settings;
+        painted.zones = {Zone{}};
+        painted.zones[0].strokes = {{{{1, 2}}, 30, 0, false}};
+        savePreset("painted", {painted, {}});
+        QVERIFY(loadPreset("painted").settings->zones.empty()); // strokes belong to one photo
+        fs::remove(presetFolder() / "painted.json");
+        preset.settings->zones = withoutStrokes(preset.settings->zones);
         savePreset("night", preset);
         const Preset back = loadPreset("night");
         QVERIFY(back.settings == preset.settings && back.look == preset.look);

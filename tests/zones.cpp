@@ -6,6 +6,7 @@
 #include "denoise/found_part.h"
 #include "denoise/mask.h"
 #include "develop/render.h"
+#include "portrait.h"
 #include "session/take.h"
 #include "support.h"
 
@@ -28,66 +29,6 @@ bool same(const Plane& a, const Plane& b) {
     for (int y = 0; y < a.height(); ++y)
         if (!std::equal(a.row(y), a.row(y) + a.width(), b.row(y))) return false;
     return true;
-}
-
-// A Gaussian blur, as a lens out of focus nearly makes it.
-Plane blurred(const Plane& in, double sigma) {
-    const int reach = static_cast<int>(std::ceil(3 * sigma));
-    std::vector<float> weight(static_cast<std::size_t>(2 * reach + 1));
-    float sum = 0;
-    for (int i = -reach; i <= reach; ++i)
-        sum += weight[static_cast<std::size_t>(i + reach)] =
-            static_cast<float>(std::exp(-i * i / (2 * sigma * sigma)));
-    const auto pass = [&](const Plane& from, int dx, int dy) {
-        Plane out(from.width(), from.height());
-        for (int y = 0; y < from.height(); ++y)
-            for (int x = 0; x < from.width(); ++x) {
-                float v = 0;
-                for (int i = -reach; i <= reach; ++i)
-                    v += weight[static_cast<std::size_t>(i + reach)] *
-                         from.at(std::clamp(x + i * dx, 0, from.width() - 1),
-                                 std::clamp(y + i * dy, 0, from.height() - 1));
-                out.at(x, y) = v / sum;
-            }
-        return out;
-    };
-    return pass(pass(in, 1, 0), 0, 1);
-}
-
-// A view of the mill of which an ellipse is in focus and the rest is not.
-struct Portrait {
-    test::Shooting shot;
-    std::vector<bool> sharp, detailed; // detailed: there was something to see before the lens
-};
-Portrait portrait(Scene view, double iso, int width = 960, int height = 720) {
-    Portrait out;
-    out.sharp.resize(static_cast<std::size_t>(width) * static_cast<std::size_t>(height));
-    std::array<Plane, 3> light = renderScene(view, width, height);
-    const Plane before = blurred(light[1], 1.5), around = blurred(light[1], 12);
-    Plane unlike(width, height);
-    for (int y = 0; y < height; ++y)
-        for (int x = 0; x < width; ++x)
-            unlike.at(x, y) = std::abs(light[1].at(x, y) - before.at(x, y)) / (around.at(x, y) + 0.001f);
-    unlike = blurred(unlike, 8);
-    for (int y = 0; y < height; ++y)
-        for (int x = 0; x < width; ++x) out.detailed.push_back(unlike.at(x, y) > 0.03f);
-    for (Plane& plane : light) {
-        const Plane soft = blurred(plane, 6);
-        for (int y = 0; y < height; ++y)
-            for (int x = 0; x < width; ++x) {
-                const double dx = (x - 0.45 * width) / (0.3 * width),
-                             dy = (y - 0.55 * height) / (0.36 * height);
-                const bool sharp = dx * dx + dy * dy < 1;
-                out.sharp[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) +
-                          static_cast<std::size_t>(x)] = sharp;
-                if (!sharp) plane.at(x, y) = soft.at(x, y);
-            }
-    }
-    out.shot.body.mosaic = test::pattern("RGGB"), out.shot.body.black = 1024;
-    out.shot.shot.iso = iso, out.shot.shot.seed = 5;
-    out.shot.truth = exposeMosaic(light, out.shot.body, out.shot.shot);
-    out.shot.photo = takePhoto(out.shot.truth, out.shot.body, out.shot.shot);
-    return out;
 }
 
 } // namespace
@@ -235,19 +176,20 @@ class TestZones : public QObject {
     void whatIsInFocusIsFound() {
         QFETCH(int, view);
         QFETCH(double, iso);
-        const Portrait p = portrait(static_cast<Scene>(view), iso);
-        const Plane mask = maskOf(p.shot.photo, zone(FoundPart::InFocus), p.shot.photo.whole());
+        const Portrait p = portraitOf(static_cast<Scene>(view), 960, 720);
+        test::Shooting shot;
+        shot.body.mosaic = test::pattern("RGGB"), shot.body.black = 1024;
+        shot.shot.iso = iso, shot.shot.seed = 5;
+        const Photo photo = takePhoto(exposeMosaic(p.light, shot.body, shot.shot), shot.body, shot.shot);
+        const Plane mask = maskOf(photo, zone(FoundPart::InFocus), photo.whole());
         double both = 0, any = 0, seen = 0;
         for (int y = 0; y < mask.height(); ++y)
             for (int x = 0; x < mask.width(); ++x) {
-                const bool found = mask.at(x, y) >= 0.5f,
-                           sharp =
-                               p.sharp[static_cast<std::size_t>(y) * static_cast<std::size_t>(mask.width()) +
-                                       static_cast<std::size_t>(x)];
-                if (!p.detailed[static_cast<std::size_t>(y) * static_cast<std::size_t>(mask.width()) +
-                                static_cast<std::size_t>(x)])
-                    continue;
-                both += found && sharp, any += found || sharp, ++seen;
+                const auto i = static_cast<std::size_t>(y) * static_cast<std::size_t>(mask.width()) +
+                               static_cast<std::size_t>(x);
+                if (!p.detailed[i]) continue;
+                const bool found = mask.at(x, y) >= 0.5f;
+                both += found && p.sharp[i], any += found || p.sharp[i], ++seen;
             }
         qInfo("%d at ISO %.0f: intersection over union %.3f, on %.0f %% of it", view, iso, both / any,
               100 * seen / (mask.width() * mask.height()));

@@ -42,7 +42,7 @@ ZonePanel::ZonePanel(QWidget* parent)
         b->setToolTip(tip);
         return b;
     };
-    const auto row = [this](QVBoxLayout* in, std::initializer_list<QWidget*> widgets) {
+    const auto row = [](QVBoxLayout* in, std::initializer_list<QWidget*> widgets) {
         auto* line = new QHBoxLayout;
         line->setSpacing(style::kGap);
         for (QWidget* w : widgets) line->addWidget(w);
@@ -148,8 +148,10 @@ void ZonePanel::refresh() {
     if (zones_.empty()) return;
     const Zone& own = zones_[static_cast<std::size_t>(current_)];
     const auto fields = fieldsOf<Zone>();
-    for (std::size_t i = 0; i < factors_.size(); ++i)
+    for (std::size_t i = 0; i < factors_.size(); ++i) {
+        const QSignalBlocker silent(factors_[i]); // it is shown, not set
         factors_[i]->setValue(static_cast<double>(own.*std::get<float Zone::*>(fields[i].member)));
+    }
     clear_->setEnabled(!own.strokes.empty());
 }
 

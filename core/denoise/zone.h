@@ -28,7 +28,7 @@ enum class FoundPart { Painted, InFocus, OutOfFocus, Dark, Bright };
 
 struct Zone {
     static constexpr std::size_t kMost = 6; // of a take
-    static constexpr std::size_t kMostStrokes = 500, kMostPoints = 100'000;
+    static constexpr std::size_t kMostStrokes = 500, kMostPoints = 50'000;
 
     FoundPart part = FoundPart::Painted;
     bool inverted = false;
