@@ -495,6 +495,7 @@ bool CloseUp::event(QEvent* event) {
         showColumn(before_);
         return true;
     }
+    if (event->type() == QEvent::Hide) mask_ = {}, maskOf_ = {}; // they would keep the photo
     if (event->type() == QEvent::Show)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
     return QWidget::event(event);

@@ -1,6 +1,8 @@
 #include "closeup/take_panel.h"
 
+#include <QScrollArea>
 #include <QSettings>
+#include <QStyle>
 #include <QToolButton>
 #include <QVBoxLayout>
 
@@ -18,8 +20,20 @@ constexpr int kWidth = 230, kRemovedHeight = 200;
 TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     : QWidget(parent), document_(document), showRemoved_(new QToolButton(this)),
       removed_(new DifferenceView(renderer, this)), zones_(new ZonePanel(this)) {
-    setFixedWidth(kWidth);
-    auto* column = new QVBoxLayout(this);
+    // Where all has no room it scrolls: the window keeps its size.
+    auto* area = new QScrollArea(this);
+    area->setFrameShape(QFrame::NoFrame);
+    area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    area->setFocusPolicy(Qt::NoFocus);
+    area->setFixedWidth(kWidth + style()->pixelMetric(QStyle::PM_ScrollBarExtent));
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(0, 0, 0, 0);
+    whole->addWidget(area);
+    auto* body = new QWidget(area);
+    body->setFixedWidth(kWidth);
+    area->setWidget(body);
+    auto* column = column_ = new QVBoxLayout(body);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(style::kGap);
     // What the hand on a strength takes away, seen at once.
@@ -61,7 +75,7 @@ void TakePanel::showTake(int index, const std::optional<DifferenceKey>& removed)
                 [this, index](const Settings& s) { document_.setSettings(index, s); });
         connect(head_, &TakeHead::chooseAsked, this, [this, index] { document_.choose(index); });
         connect(head_, &TakeHead::openAsked, this, [this](bool open) { head_->setOpen(open); });
-        static_cast<QVBoxLayout*>(layout())->insertWidget(0, head_);
+        column_->insertWidget(0, head_);
     }
     head_->show(take, document_.facts(), document_.chosen() == index);
     head_->setVisible(true);

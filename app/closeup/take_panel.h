@@ -8,6 +8,7 @@
 #include "renderer.h"
 
 class QToolButton;
+class QVBoxLayout;
 
 namespace irenic {
 
@@ -36,6 +37,7 @@ class TakePanel : public QWidget {
   private:
     Document& document_;
     TakeHead* head_ = nullptr;
+    QVBoxLayout* column_;
     QToolButton* showRemoved_;
     DifferenceView* removed_;
     ZonePanel* zones_;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "base/expects.h"
 #include "denoise/found_part.h"
@@ -26,9 +27,23 @@ float distanceToSegment(float x, float y, const StrokePoint& a, const StrokePoin
     return std::hypot(x - a.x - t * dx, y - a.y - t * dy);
 }
 
+// Of a row, the columns that the line can reach: long lines that lie aslant would cost all of their box.
+std::pair<int, int> columnsNear(const StrokePoint& a, const StrokePoint& b, int y, int reach) {
+    float from = 0, to = 1; // shares of the line whose rows are near enough
+    if (std::abs(b.y - a.y) > 1e-3f) {
+        const float top = (static_cast<float>(y - reach) - a.y) / (b.y - a.y),
+                    bottom = (static_cast<float>(y + reach) - a.y) / (b.y - a.y);
+        from = std::clamp(std::min(top, bottom), 0.0f, 1.0f),
+        to = std::clamp(std::max(top, bottom), 0.0f, 1.0f);
+    }
+    const float left = a.x + from * (b.x - a.x), right = a.x + to * (b.x - a.x);
+    return {static_cast<int>(std::floor(std::min(left, right))) - reach,
+            static_cast<int>(std::ceil(std::max(left, right))) + reach};
+}
+
 } // namespace
 
-Plane coverageOf(const Stroke& stroke, const Rect& area) {
+Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work) {
     IRENIC_EXPECTS(!stroke.points.empty());
     Plane out(area.width, area.height);
     out.fill(0);
@@ -47,9 +62,11 @@ Plane coverageOf(const Stroke& stroke, const Rect& area) {
                                static_cast<int>(std::max(a.y, b.y)) - top + 1}
                               .inflated(reach)
                               .intersected(area);
+        if (work.stop.stop_requested()) throw Cancelled();
         for (int y = near.y; y < near.bottom(); ++y) {
             float* row = out.row(y - area.y) - area.x;
-            for (int x = near.x; x < near.right(); ++x) {
+            const auto [first, last] = columnsNear(a, b, y, reach);
+            for (int x = std::max(near.x, first); x < std::min(near.right(), last + 1); ++x) {
                 const float d = distanceToSegment(static_cast<float>(x), static_cast<float>(y), a, b);
                 const float own = single ? (d <= 0.5f ? 1.0f : 0.0f) : coverageAt(d, radius, stroke.softness);
                 row[x] = std::max(row[x], own);
@@ -79,8 +96,7 @@ Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work&
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x) out.at(x, y) = 1 - out.at(x, y);
     for (const Stroke& stroke : zone.strokes) {
-        if (work.stop.stop_requested()) throw Cancelled();
-        const Plane covered = coverageOf(stroke, area);
+        const Plane covered = coverageOf(stroke, area, work);
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x)
                 out.at(x, y) = stroke.erase ? std::min(out.at(x, y), 1 - covered.at(x, y))

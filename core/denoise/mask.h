@@ -13,7 +13,7 @@ namespace irenic {
 Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work& work = {});
 
 // What a line of the brush covers of `area`: 1 within, falling to 0 over the soft share of its radius. One of
-// a pixel's diameter covers single pixels.
-Plane coverageOf(const Stroke& stroke, const Rect& area);
+// a pixel's diameter covers single pixels. Throws Cancelled.
+Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work = {});
 
 } // namespace irenic
