@@ -7,6 +7,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QMouseEvent>
+#include <QPainter>
 #include <QSettings>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -41,7 +42,7 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     setObjectName(QStringLiteral("closeUp"));
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("Close-up"));
-    auto* strip = new QWidget(this);
+    auto* strip = strip_ = new QWidget(this);
     auto* letters = new QWidget(strip);
     index_ = new QHBoxLayout(letters);
     index_->setContentsMargins(0, 0, 0, 0);
@@ -499,6 +500,14 @@ bool CloseUp::event(QEvent* event) {
     if (event->type() == QEvent::Show)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
     return QWidget::event(event);
+}
+
+// The focus shows as a line below the strip: around the picture it would lie on what is judged.
+void CloseUp::paintEvent(QPaintEvent*) {
+    constexpr int kLine = 2;
+    if (hasFocus())
+        QPainter(this).fillRect(QRect(0, strip_->geometry().bottom() + 1 - kLine, width(), kLine),
+                                style::ochre());
 }
 
 void CloseUp::closeEvent(QCloseEvent* event) {

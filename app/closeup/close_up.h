@@ -70,6 +70,7 @@ class CloseUp : public QWidget {
     void keyReleaseEvent(QKeyEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
     void closeEvent(QCloseEvent* event) override; // of a window of its own: it goes back to the sheet
 
   private:
@@ -104,7 +105,7 @@ class CloseUp : public QWidget {
     std::vector<Cell*> cells_;
     std::vector<QToolButton*> letters_;
     QHBoxLayout* index_; // the row of letters
-    QWidget *area_, *line_, *crossing_;
+    QWidget *strip_ = nullptr, *area_, *line_, *crossing_;
     TakePanel* panel_;
     QLabel *large_, *says_;
     QButtonGroup* manners_;
