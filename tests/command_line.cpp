@@ -206,12 +206,29 @@ class TestCommandLine : public QObject {
               {"clean", mill_, "--method", "nlm", "--format", "bmp"},
               {"sheet", mill_, "--take", "nlm,loud=1", "--output", in("s.png")},
               {"sheet", mill_, "--take", "nlm", "--probe", "1,2,3", "--output", in("s.png")},
+              {"mask", mill_, "--zone", "wet", "--output", in("m.png")},
+              {"mask", mill_, "--output", in("m.png")},
               {"sheet", mill_, "--take", "nlm", "--probe", "470,2,30,30", "--output", in("s.png")}}) {
             const Result r = run(a);
             QVERIFY2(r.status == 2, qPrintable(a.join(QLatin1Char(' '))));
             QVERIFY(!r.err.isEmpty() || !r.out.isEmpty());
         }
         QCOMPARE(run({"--help"}).status, 0);
+    }
+    // A take has its zones on the command line too, painted ones among them.
+    void zonesAreTakenAndShown() {
+        const QString take =
+            "wavelet,zone=dark,luminance=1.3,zone=painted,luminance=0,strokes=+40~0.5:60 60 90 80";
+        QCOMPARE(run({"clean", mill_, "--take", take, "--output", in("zoned.dng")}).status, 0);
+        const auto made = settingsIn(in("zoned.dng").toStdString());
+        QVERIFY(made && made->zones.size() == 2 && made->zones[1].strokes.size() == 1);
+        QCOMPARE(run({"mask", mill_, "--zone", "not-dark", "--output", in("mask.png")}).status, 0);
+        const QImage mask(in("mask.png"));
+        const PhotoPtr photo = readPhoto(mill_.toStdString());
+        QCOMPARE(mask.size(), QSize(photo->width(), photo->height()));
+        // What is there is not replaced unasked, and only what is a picture of ours is.
+        QCOMPARE(run({"mask", mill_, "--zone", "dark", "--output", in("mask.png")}).status, 1);
+        QCOMPARE(run({"mask", mill_, "--zone", "dark", "--output", in("mask.png"), "--overwrite"}).status, 0);
     }
     void sheetAsPicture() {
         QCOMPARE(run({"sheet", mill_, "--take", "bm3d,luminance=1,colour=1.2", "--take", "wavelet", "--probe",

@@ -40,23 +40,23 @@ class TestZones : public QObject {
     void textsComeBack() {
         const std::string text = "bm3d,luminance=1,colour=1,coarse=1,detail=0.25,grain=0,mend=1,"
                                  "zone=in-focus,luminance=0.8,zone=not-dark,colour=1.4,sharpening=0,"
-                                 "zone=painted,luminance=0,strokes=+40/0.5:100 200 110.5 210;-12/0:5 5";
+                                 "zone=painted,luminance=0,strokes=+40~0.5:100 200 110.5 210;-12~0:5 5";
         const Settings settings = settingsFromText(text);
         QCOMPARE(settings.zones.size(), std::size_t(3));
         QVERIFY(settings.zones[1].inverted && settings.zones[1].part == FoundPart::Dark);
         QVERIFY(settings.zones[2].strokes[1].erase && settings.zones[2].strokes[0].points[1].x == 110.5f);
         QCOMPARE(QString::fromStdString(textOf(settings)), QString::fromStdString(text));
         QVERIFY(settingsFromText("bm3d,zone=dark").zones[0].isPlain());
-        std::string many = "bm3d", dots = "+4/0:1 1", strokes = dots;
+        std::string many = "bm3d", dots = "+4~0:1 1", strokes = dots;
         for (std::size_t i = 0; i <= Zone::kMost; ++i) many += ",zone=dark";
         for (std::size_t i = 0; i < Zone::kMostStrokes; ++i) strokes += ";" + dots;
         for (const std::string& bad :
              {std::string("bm3d,zone=wet"), std::string("bm3d,zone=dark,luminance=4"),
-              std::string("bm3d,zone=dark,tide=1"), std::string("bm3d,zone=painted,strokes=40/0.5:1 2"),
-              std::string("bm3d,zone=painted,strokes=+40/0.5:1 2 3"),
-              std::string("bm3d,zone=painted,strokes=+4/2:1 2"),
-              std::string("bm3d,zone=painted,strokes=+nan/0:1 2"),
-              std::string("bm3d,zone=painted,strokes=+4/0:"), std::string("bm3d,zones=dark"), many,
+              std::string("bm3d,zone=dark,tide=1"), std::string("bm3d,zone=painted,strokes=40~0.5:1 2"),
+              std::string("bm3d,zone=painted,strokes=+40~0.5:1 2 3"),
+              std::string("bm3d,zone=painted,strokes=+4~2:1 2"),
+              std::string("bm3d,zone=painted,strokes=+nan~0:1 2"),
+              std::string("bm3d,zone=painted,strokes=+4~0:"), std::string("bm3d,zones=dark"), many,
               "bm3d,zone=painted,strokes=" + strokes})
             QVERIFY_EXCEPTION_THROWN(settingsFromText(bad), std::invalid_argument);
         // On another photo what was painted means nothing.

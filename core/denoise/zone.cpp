@@ -44,21 +44,21 @@ std::string placeText(float v) { return numberText(std::round(v * 10) / 10); }
 
 std::string textOf(const Stroke& stroke) {
     std::string out =
-        (stroke.erase ? "-" : "+") + numberText(stroke.diameter) + "/" + numberText(stroke.softness) + ":";
+        (stroke.erase ? "-" : "+") + numberText(stroke.diameter) + "~" + numberText(stroke.softness) + ":";
     for (const StrokePoint& p : stroke.points)
         out += (out.back() == ':' ? "" : " ") + placeText(p.x) + " " + placeText(p.y);
     return out;
 }
 
 Stroke strokeFrom(const std::string& text) {
-    const auto slash = text.find('/'), colon = text.find(':');
-    if (text.size() < 2 || (text[0] != '+' && text[0] != '-') || slash == std::string::npos ||
-        colon == std::string::npos || slash > colon)
+    const auto tilde = text.find('~'), colon = text.find(':');
+    if (text.size() < 2 || (text[0] != '+' && text[0] != '-') || tilde == std::string::npos ||
+        colon == std::string::npos || tilde > colon)
         throw FieldError("a stroke of a zone cannot be understood");
     Stroke out;
     out.erase = text[0] == '-';
-    out.diameter = numberFrom(kDiameter, text.substr(1, slash - 1));
-    out.softness = numberFrom(kSoftness, text.substr(slash + 1, colon - slash - 1));
+    out.diameter = numberFrom(kDiameter, text.substr(1, tilde - 1));
+    out.softness = numberFrom(kSoftness, text.substr(tilde + 1, colon - tilde - 1));
     std::istringstream places(text.substr(colon + 1));
     std::string x, y;
     while (places >> x) {

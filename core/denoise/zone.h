@@ -51,8 +51,8 @@ template <> std::span<const Field<Zone>> fieldsOf<Zone>();
 std::string idOf(const Zone& zone);
 const char* shownPart(FoundPart part);
 
-// "zone=in-focus,luminance=0.8,zone=painted,colour=1.4,strokes=+40/0.5:100 200 110 210;-12/0:5 5"; empty: no
-// zones. A stroke is + or - (erase), diameter/softness and its points, in tenths of a pixel.
+// "zone=in-focus,luminance=0.8,zone=painted,colour=1.4,strokes=+40~0.5:100 200 110 210;-12~0:5 5"; empty: no
+// zones. A stroke is + or - (erase), diameter~softness and its points, in tenths of a pixel.
 std::string textOf(const std::vector<Zone>& zones);
 // Throws FieldError with a sentence for the user.
 std::vector<Zone> zonesFromText(const std::string& text);
