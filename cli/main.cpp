@@ -21,7 +21,6 @@
 #include "measure/open.h"
 #include "number.h"
 #include "own_picture.h"
-#include "own_picture.h"
 #include "queue_commands.h"
 #include "raw/identity.h"
 #include "reader/reader.h"

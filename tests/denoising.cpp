@@ -25,7 +25,8 @@ class TestDenoising : public QObject {
                                                  {"bm3d", 6.8},         {"bm3d-quick", 6.5}, {"learned", 6.8},
                                                  {"learned-quick", 6.6}};
         const auto s = test::shoot(12800);
-        const double before = test::psnr(cleanMosaic(s.photo, Settings::original(), s.photo.whole()), s.truth);
+        const double before =
+            test::psnr(cleanMosaic(s.photo, Settings::original(), s.photo.whole()), s.truth);
         const double after = test::psnr(cleanMosaic(s.photo, matched(id), s.photo.whole()), s.truth);
         QVERIFY2(after - before > least.at(id), qPrintable(QString::number(after - before)));
     }

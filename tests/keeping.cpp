@@ -382,8 +382,7 @@ class TestKeeping : public test::WindowTest {
         first.move(free.right() + 500, free.bottom() + 500);
         QTest::qWait(50);
         SessionState session;
-        session.layout =
-            (first.saveGeometry().toBase64() + ' ').toStdString();
+        session.layout = (first.saveGeometry().toBase64() + ' ').toStdString();
         saveSession(session);
         Window second;
         second.show();
