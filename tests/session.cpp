@@ -167,8 +167,7 @@ class TestSession : public QObject {
         };
         for (const auto& f : fieldsOf<Settings>()) QVERIFY2(has(f), f.id);
         for (const auto& f : fieldsOf<Look>()) QVERIFY2(has(f), f.id);
-        for (const auto& f : fieldsOf<Zone>())
-            QVERIFY2(text.contains(QString::fromUtf8(f.sentence)), f.id);
+        for (const auto& f : fieldsOf<Zone>()) QVERIFY2(text.contains(QString::fromUtf8(f.sentence)), f.id);
     }
     void statesComeBackFromJson() {
         for (int i = 0; i < 200; ++i) {

@@ -48,7 +48,7 @@ class WindowTest : public QObject {
         QSettings().clear();
         std::error_code none;
         std::filesystem::remove(dataFolder() / "session.json", none); // where an earlier run had its panels
-        QSettings().setValue("recommend/byItself", false); // where it is not what is tested
+        QSettings().setValue("recommend/byItself", false);            // where it is not what is tested
         QSettings().setValue("pictures/keep", false);
         style::apply(*qApp);
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
