@@ -15,6 +15,8 @@ namespace irenic {
 
 namespace {
 
+constexpr float kStrongest = 0.5f; // how much ochre lies over the picture where all is the zone
+
 // A zone over a picture: ochre where it is.
 QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, const Work& work) {
     // One pixel of the overlay for each of the photo, or of the screen where those are fewer.
@@ -22,7 +24,6 @@ QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, c
     const int wide = (key.area.width + step - 1) / step, high = (key.area.height + step - 1) / step;
     QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
     const QColor colour = style::ochre();
-    constexpr float kStrongest = 0.5f;
     for (int y = 0; y < high; ++y) {
         const Plane row = maskOf(photo, zone, {key.area.x, key.area.y + y * step, key.area.width, 1}, work);
         auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
@@ -103,7 +104,7 @@ void CloseUp::paint(QPointF place, bool begins) {
                   static_cast<double>(shown.height()) / key.area.height);
     painter.translate(0.5 - key.area.x, 0.5 - key.area.y);
     QColor colour = style::ochre();
-    colour.setAlphaF(0.5f);
+    colour.setAlphaF(kStrongest);
     painter.setCompositionMode(stroke_.erase ? QPainter::CompositionMode_Clear
                                              : QPainter::CompositionMode_Source);
     painter.setPen(QPen(colour, std::max(1.0, static_cast<double>(stroke_.diameter)), Qt::SolidLine,

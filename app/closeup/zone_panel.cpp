@@ -2,7 +2,6 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QMenu>
 #include <QToolButton>
 #include <QVBoxLayout>
