@@ -1,10 +1,12 @@
 #include <QCommandLineParser>
+#include <QFileInfo>
 #include <QSettings>
 #include <algorithm>
 #include <memory>
 #include <string>
 
 #include "application.h"
+#include "handover.h"
 #include "reader/reader.h"
 #include "style/preference.h"
 #include "style/style.h"
@@ -42,10 +44,21 @@ int main(int argc, char** argv) {
     parser.addVersionOption();
     parser.addPositionalArgument(QStringLiteral("FILE"), QStringLiteral("Photos or folders"),
                                  QStringLiteral("[FILE...]"));
+    const QCommandLineOption queue(QStringLiteral("show-queue"), QStringLiteral("Open the export queue."));
+    const QCommandLineOption another(QStringLiteral("new-window"),
+                                     QStringLiteral("Open another window, even where one is open already."));
+    parser.addOptions({queue, another});
     irenic::WindowPicture picture(parser);
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
     QApplication& app = *window_system;
+
+    irenic::Request request;
+    for (const QString& path : parser.positionalArguments())
+        request.paths << QFileInfo(path).absoluteFilePath();
+    request.queue = parser.isSet(queue);
+    const bool alone = picture.wanted() || parser.isSet(another);
+    if (!alone && irenic::Handover::giveToRunning(request)) return 0;
 
     picture.begin();
     irenic::style::setGreys(static_cast<irenic::style::Greys>(
@@ -53,10 +66,17 @@ int main(int argc, char** argv) {
     irenic::style::apply(app);
     irenic::Window window;
     if (!picture.prepare(window)) return 2;
-    if (parser.positionalArguments().isEmpty() && !picture.wanted())
+    if (request.paths.isEmpty() && !picture.wanted())
         window.restoreSession();
     else
-        window.open(parser.positionalArguments());
+        window.open(request.paths);
+    if (request.queue) window.take({}, true);
+    std::unique_ptr<irenic::Handover> handover;
+    if (!alone) {
+        handover = std::make_unique<irenic::Handover>();
+        QObject::connect(handover.get(), &irenic::Handover::asked, &window,
+                         [&window](const irenic::Request& r) { window.take(r.paths, r.queue); });
+    }
     if (!picture.wanted()) irenic::style::followDesktop(&window);
     picture.show(window);
     return QApplication::exec();

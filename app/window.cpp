@@ -8,7 +8,6 @@
 #include <QFileInfo>
 #include <QInputDialog>
 #include <QLineEdit>
-#include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
 #include <QScreen>
@@ -26,7 +25,6 @@
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "export/queue_view.h"
-#include "help/key_list.h"
 #include "history/history_list.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
@@ -35,7 +33,6 @@
 #include "panels.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
-#include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
@@ -212,159 +209,6 @@ void Window::makePanels(QWidget* middle) {
     });
 }
 
-void Window::listPanels(QMenu* menu) {
-    const struct {
-        const char* id;
-        QString text, key;
-    } entries[] = {{"photosPanel", tr("&Photos"), tr("Ctrl+1")},
-                   {"overviewPanel", tr("&Overview"), tr("Ctrl+2")},
-                   {"histogramPanel", tr("&Histogram"), tr("Ctrl+3")},
-                   {"shotPanel", tr("&Shot"), tr("Ctrl+4")},
-                   {"historyPanel", tr("H&istory"), tr("Ctrl+H")}};
-    for (const auto& e : entries)
-        panels_->addTo(menu, panels_->findChild<QDockWidget*>(QLatin1String(e.id)), e.text,
-                       QKeySequence(e.key));
-    menu->addSeparator();
-    menu->addAction(tr("&Reset panels"), panels_, &Panels::reset)
-        ->setObjectName(QStringLiteral("resetPanels"));
-}
-
-void Window::makeMenus() {
-    QMenu* photo = menuBar()->addMenu(tr("&File"));
-    photo->addAction(tr("&Open…"), QKeySequence::Open, this, &Window::askForPhotos);
-    photo->addAction(tr("Open &folder…"), QKeySequence(tr("Ctrl+Shift+O")), this, &Window::askForFolder);
-    recentMenu_ = photo->addMenu(tr("Open re&cent"));
-    recentMenu_->setObjectName(QStringLiteral("recent"));
-    connect(recentMenu_, &QMenu::aboutToShow, this, &Window::listRecent);
-    photo->addSeparator();
-    photo->addAction(tr("Open &reference…"), QKeySequence(tr("Ctrl+Shift+R")), this,
-                     &Window::askForReferences);
-    made_ = photo->addMenu(tr("Open an &export as reference"));
-    made_->setObjectName(QStringLiteral("made"));
-    connect(made_, &QMenu::aboutToShow, this, &Window::listMade);
-    photo->addSeparator();
-    photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
-    QMenu* work = menuBar()->addMenu(tr("&Edit"));
-    auto* undo = work->addAction(tr("&Undo"), QKeySequence::Undo, &document_, &Document::undo);
-    auto* redo = work->addAction(tr("&Redo"), QKeySequence(tr("Ctrl+Shift+Z")), &document_, &Document::redo);
-    undo->setObjectName(QStringLiteral("undo")), redo->setObjectName(QStringLiteral("redo"));
-    const auto nameSteps = [this, undo, redo] {
-        const History& h = document_.history();
-        undo->setEnabled(h.canUndo()), redo->setEnabled(h.canRedo());
-        undo->setText(h.canUndo()
-                          ? tr("&Undo: %1").arg(QString::fromStdString(h.steps()[h.present() - 1].name))
-                          : tr("&Undo"));
-        redo->setText(h.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(h.steps()[h.present()].name))
-                                  : tr("&Redo"));
-    };
-    connect(&document_, &Document::historyChanged, this, nameSteps);
-    nameSteps();
-    work->addSeparator();
-    work->addAction(tr("Save &version…"), QKeySequence(tr("Ctrl+K")), this, &Window::askForVersion);
-    versions_ = work->addMenu(tr("Restore &kept version"));
-    versions_->setObjectName(QStringLiteral("versions"));
-    connect(&document_, &Document::keptChanged, this, &Window::listVersions);
-    listVersions();
-    work->addSeparator();
-    work->addAction(tr("&Copy photo settings"), QKeySequence(tr("Ctrl+Shift+C")), &document_,
-                    &Document::copyWork);
-    QMenu* paste = work->addMenu(tr("&Paste to selected photos"));
-    const struct {
-        QString text, key;
-        WorkPart part;
-    } parts[] = {{tr("&Everything"), tr("Ctrl+Shift+V"), WorkPart::All},
-                 {tr("&Takes and choice"), {}, WorkPart::Takes},
-                 {tr("&Probes"), {}, WorkPart::Probes},
-                 {tr("&Look"), {}, WorkPart::Look}};
-    for (const auto& p : parts)
-        paste->addAction(p.text, QKeySequence(p.key), this,
-                         [this, part = p.part] { document_.pasteWork(part, photos_->selectedPaths()); });
-    work->addAction(tr("Use as &default for new photos"), this, [this] {
-        document_.useAsDefault();
-        exportBar_->setMessage(tr("New photos start with these takes and this look."));
-    });
-    work->addMenu(presets_);
-    QMenu* view = menuBar()->addMenu(tr("&View"));
-    listPanels(view->addMenu(tr("&Panels")));
-    auto* heads =
-        view->addAction(tr("Show all &strengths"), QKeySequence(Qt::Key_F3), sheet_, &Sheet::openAllHeads);
-    heads->setCheckable(true);
-    heads->setObjectName(QStringLiteral("allHeads"));
-    const struct {
-        QString text, key;
-        void (Sheet::*act)(Sheet::Side);
-        Sheet::Side side;
-    } sides[] = {{tr("&Widen column"), tr("W"), &Sheet::openWide, Sheet::Side::Columns},
-                 {tr("Widen &row"), tr("Shift+W"), &Sheet::openWide, Sheet::Side::Rows},
-                 {tr("&Collapse column"), tr("X"), &Sheet::fold, Sheet::Side::Columns},
-                 {tr("Collapse r&ow"), tr("Shift+X"), &Sheet::fold, Sheet::Side::Rows}};
-    QMenu* shape = view->addMenu(tr("Sheet &layout"));
-    for (const auto& s : sides)
-        shape->addAction(s.text, QKeySequence(s.key), this, [this, s] { (sheet_->*s.act)(s.side); });
-    const std::pair<QString, std::pair<Sheet::Side, int>> moves[] = {
-        {tr("Alt+Left"), {Sheet::Side::Columns, -1}},
-        {tr("Alt+Right"), {Sheet::Side::Columns, 1}},
-        {tr("Alt+Up"), {Sheet::Side::Rows, -1}},
-        {tr("Alt+Down"), {Sheet::Side::Rows, 1}}};
-    const QString names[] = {tr("Move column &left"), tr("Move column rig&ht"), tr("Move row &up"),
-                             tr("Move row &down")};
-    for (std::size_t i = 0; i < 4; ++i)
-        shape->addAction(names[i], QKeySequence(moves[i].first), this,
-                         [this, m = moves[i].second] { sheet_->move(m.first, m.second); });
-    shape->addAction(tr("Reset la&yout"), QKeySequence(tr("Shift+Home")), sheet_, &Sheet::showEverything);
-    auto* byItself = view->addAction(tr("Recommend &automatically"));
-    byItself->setCheckable(true);
-    byItself->setObjectName(QStringLiteral("byItself"));
-    byItself->setChecked(viewStrip_->recommend().byItself());
-    connect(byItself, &QAction::toggled, &viewStrip_->recommend(), &RecommendButton::setByItself);
-    auto* cache = view->addAction(tr("&Keep pictures on disk"));
-    cache->setCheckable(true);
-    cache->setObjectName(QStringLiteral("keepPictures"));
-    cache->setToolTip(
-        tr("Keeps pictures that took long to make, at most 1 GB, so that a photo opens again at "
-           "once. Switching it off removes them."));
-    cache->setChecked(QSettings().value(QStringLiteral("pictures/keep"), true).toBool());
-    connect(cache, &QAction::toggled, this, &Window::keepPictures);
-    if (cache->isChecked()) renderer_.setCache(std::make_shared<PictureCache>(PictureCache::usualFolder()));
-    view->addSeparator();
-    view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
-    view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
-    QMenu* order = view->addMenu(tr("S&ort photos"));
-    order->addAction(tr("By &name"), this, [this] { photos_->sortBy(PhotoList::Sorting::Name); });
-    order->addAction(tr("By capture &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
-    order->addAction(tr("By &ISO"), this, [this] { photos_->sortBy(PhotoList::Sorting::Iso); });
-    view->addSeparator();
-    QMenu* greys = view->addMenu(tr("Window &brightness"));
-    const std::pair<QString, style::Greys> sets[] = {{tr("&Mid-grey (for judging)"), style::Greys::Middle},
-                                                     {tr("&Dark (for a dark room)"), style::Greys::Dark},
-                                                     {tr("&Light (for a bright room)"), style::Greys::Light}};
-    for (const auto& [text, which] : sets) {
-        QAction* set = greys->addAction(text, this, [which = which] {
-            style::setGreys(which);
-            QSettings().setValue(QStringLiteral("greys"), static_cast<int>(which));
-        });
-        if (which == style::Greys::Middle) set->setShortcut(QKeySequence(Qt::Key_F4));
-    }
-    apartAction_ = view->addAction(tr("&Close-up in its own window"));
-    apartAction_->setShortcut(QKeySequence(Qt::Key_F12));
-    apartAction_->setCheckable(true);
-    apartAction_->setObjectName(QStringLiteral("closeUpApart"));
-    apartAction_->setToolTip(
-        tr("Shows the close-up in a window of its own, for a second monitor. It follows the "
-           "cell that you click. (F12)"));
-    connect(apartAction_, &QAction::triggered, this, [this](bool apart) {
-        setCloseUpApart(apart);
-        apartAction_->setChecked(apart_);
-    });
-    view->addAction(tr("&Full screen"), QKeySequence(Qt::Key_F11), this,
-                    [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
-    view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
-    view->addAction(tr("S&ystem monitor profile"), this, [this] { useMonitor({}); });
-    QMenu* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Keyboard and mouse"), QKeySequence(Qt::Key_F1), this,
-                    [this] { (new KeyList(this))->show(); });
-}
-
 // Cells call the renderer, which is a member, until they are gone.
 Window::~Window() {
     Application::showProblemsBy({});
@@ -465,14 +309,6 @@ void Window::noteRecent(const QString& file) {
     remembering_.start();
 }
 
-void Window::listRecent() {
-    recentMenu_->clear();
-    for (const QString& file : recent_)
-        recentMenu_->addAction(QFileInfo(file).fileName(), this, [this, file] { open({file}); })
-            ->setToolTip(file);
-    if (recent_.isEmpty()) recentMenu_->addAction(tr("No photos yet"))->setEnabled(false);
-}
-
 void Window::rememberSession() {
     if (!keeps_) return;
     SessionState session;
@@ -502,16 +338,6 @@ void Window::askForVersion() {
     const QString name = QInputDialog::getText(this, tr("Save version"), tr("Name of the version:"),
                                                QLineEdit::Normal, proposed, &given);
     if (given && !name.isEmpty()) document_.keepVersion(name.toStdString());
-}
-
-void Window::listVersions() {
-    versions_->clear();
-    const auto& kept = document_.keptVersions();
-    for (std::size_t i = 0; i < kept.size(); ++i)
-        versions_->addAction(
-            tr("%1   %2").arg(QString::fromStdString(kept[i].name), QString::fromStdString(kept[i].when)),
-            this, [this, i] { document_.restoreVersion(static_cast<int>(i)); });
-    versions_->setEnabled(!kept.empty());
 }
 
 void Window::askForMonitor() {
@@ -568,21 +394,6 @@ void Window::askForReferences() {
     for (const QString& file : files) document_.addReference(file.toStdString());
 }
 
-// What was exported of the photo, to see what was really written.
-void Window::listMade() {
-    made_->clear();
-    for (const ExportMade& e : document_.facts().exports) {
-        const bool there = QFileInfo::exists(QString::fromStdString(e.file));
-        auto* action = made_->addAction(tr("%1   %2   %3")
-                                            .arg(QLatin1Char(e.letter))
-                                            .arg(QFileInfo(QString::fromStdString(e.file)).fileName(),
-                                                 there ? QString::fromStdString(e.when) : tr("Missing")),
-                                        this, [this, file = e.file] { document_.addReference(file); });
-        action->setEnabled(there);
-    }
-    if (made_->isEmpty()) made_->addAction(tr("Nothing yet"))->setEnabled(false);
-}
-
 void Window::askForFolder() {
     const QString folder = QFileDialog::getExistingDirectory(this, tr("Open a folder of photos"));
     if (!folder.isEmpty()) open({folder});
@@ -630,6 +441,17 @@ void Window::showStart() {
 }
 
 void Window::open(const QStringList& paths) { photos_->open(paths); }
+
+void Window::take(const QStringList& paths, bool queue) {
+    if (!paths.isEmpty()) {
+        open(paths);
+        photos_->select(paths.front()); // one that is in the list already
+    }
+    if (queue) exportBar_->queueButton()->setChecked(true);
+    if (isMinimized()) setWindowState(windowState() & ~Qt::WindowMinimized);
+    raise();
+    activateWindow();
+}
 
 void Window::describe() {
     const PhotoPtr photo = document_.photo();

@@ -37,6 +37,8 @@ class Window : public QMainWindow {
     explicit Window(QWidget* parent = nullptr);
     ~Window() override;
     void open(const QStringList& paths);
+    // What another start of the program was asked for: opens it, and comes to the front.
+    void take(const QStringList& paths, bool queue);
     // Brings back the photos and the view that were open last.
     void restoreSession();
     // Nothing is kept, of photos, session or window: for pictures of the window.
@@ -66,6 +68,9 @@ class Window : public QMainWindow {
     void askForReferences();
     void listMade();
     void makeMenus();
+    void makeFileMenu(QMenu* photo);
+    void makeEditMenu(QMenu* work);
+    void makeViewMenu(QMenu* view);
     void askForPhotos();
     void askForFolder();
     void showStart();
@@ -74,7 +79,7 @@ class Window : public QMainWindow {
     void refreshOverview();
     void rememberSession();
     void noteRecent(const QString& file);
-    void keepPictures(bool keep);
+    void keepPictures(bool keep); // on the disk; not: what is there goes
     void listRecent();
     void fitScreen();
     void askWhoHasIt(const QString& photo, const QString& text);

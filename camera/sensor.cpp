@@ -222,6 +222,9 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
             for (int x = 0; x < photo.rawWidth; ++x) {
                 double light =
                     x < left || y < top ? 0 : static_cast<double>(truth.at(x - left, y - top)) * well;
+                const double u = 2.0 * x / photo.rawWidth - 1, v = 2.0 * y / photo.rawHeight - 1;
+                const double made = 1 + (body.madeUpFor - 1) * 0.5 * (u * u + v * v);
+                light /= made;
                 if (body.responseSpread > 0) light *= std::max(0.0, 1 + body.responseSpread * own.normal());
                 double leaks = 0;
                 if (body.darkCurrent > 0) {
@@ -236,6 +239,7 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
                     const double grown = 1 + (body.noiseAtRight - 1) * x / photo.rawWidth;
                     electrons = light + grown * (electrons - light);
                 }
+                electrons *= made;
                 // The camera takes the mean of the dark off, as the masked border shows it.
                 electrons += row + columns[static_cast<std::size_t>(x)];
                 if (darkCounts) electrons -= body.darkCurrent * shot.exposure;

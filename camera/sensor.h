@@ -25,8 +25,10 @@ struct Body {
     double crosstalk = 0;      // the share of a pixel's light that each of its four neighbours gets
     Smoothing smoothing;       // what the camera does to its samples before it writes them
     double noiseAtRight = 1;   // how much larger noise is at the right edge than at the left; between, evenly
-    double darkCurrent = 0;    // mean electrons a second, at each pixel about as many as its own
-    double warmPixels = 0; // share of the pixels that leak, electrons a second up to thousands of times that
+    double madeUpFor =
+        1; // how much the camera multiplies corners by, which its lens leaves darker, in the raw
+    double darkCurrent = 0; // mean electrons a second, at each pixel about as many as its own
+    double warmPixels = 0;  // share of the pixels that leak, electrons a second up to thousands of times that
     int maskedColumns = 0, maskedRows = 0; // at the left and at the top of the frame, which see no light
     Matrix3 colourMatrix = {0.7034, -0.2216, -0.0561, -0.4321, 1.2298,
                             0.2246, -0.0632, 0.1483,  0.6118}; // XYZ to camera, D65

@@ -5,9 +5,11 @@
 #include <cstdio>
 #include <nlohmann/json.hpp>
 
+#include "checks_command.h"
 #include "clean_command.h"
 #include "common.h"
 #include "demo.h"
+#include "describe.h"
 #ifdef IRENIC_STUDIO
 #include "studio/render.h"
 #endif
@@ -85,6 +87,10 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"sandboxed", irenic::decodersAreSandboxed()},
             {"id", irenic::idOf(p).text},
             {"smoothing", {{"beside", p.smoothing.beside}, {"diagonal", p.smoothing.diagonal}}},
+            {"unevenness",
+             {{"rightOverLeft", p.unevenness.rightOverLeft()},
+              {"bottomOverTop", p.unevenness.bottomOverTop()},
+              {"cornersOverMiddle", p.unevenness.cornersOverMiddle()}}},
             {"pattern",
              {{"defects", p.pattern.defects.size()},
               {"rows", p.pattern.rowSigma},
@@ -109,6 +115,10 @@ void describe(const irenic::Photo& p, const std::string& file) {
         std::printf("  the camera has smoothed: %.1f %% of each sample went to each neighbour of its colour, "
                     "%.1f %% diagonally\n",
                     100 * p.smoothing.beside, 100 * p.smoothing.diagonal);
+    if (!p.unevenness.none())
+        std::printf(
+            "  the noise is uneven: right over left %.2f, bottom over top %.2f, corners over middle %.2f\n",
+            p.unevenness.rightOverLeft(), p.unevenness.bottomOverTop(), p.unevenness.cornersOverMiddle());
 }
 
 int inspect(const std::vector<std::string>& files, bool asJson, const Work& work) {
@@ -267,6 +277,7 @@ int main(int argc, char** argv) {
 
     irenic::addCleanCommand(app, work, status);
     irenic::addQueueCommands(app, work, status);
+    irenic::addChecksCommand(app, work, status);
 
     auto* recommendCommand =
         app.add_subcommand("recommend", "Show the method and strengths with the least estimated error");
@@ -338,6 +349,12 @@ int main(int argc, char** argv) {
         throw WrongUsage("This build cannot render: install libembree-dev and build again.");
 #endif
     });
+
+    auto* man = app.add_subcommand("man", "Print the manual page, for man -l -");
+    man->callback([&] { std::fputs(irenic::manPageOf(app, IRENIC_VERSION).c_str(), stdout); });
+    auto* completion =
+        app.add_subcommand("completion", "Print what bash needs to complete commands and options");
+    completion->callback([&] { std::fputs(irenic::completionOf(app).c_str(), stdout); });
 
     try {
         app.parse(argc, argv);

@@ -276,6 +276,13 @@ void Sheet::refreshHeads() {
         tip += tr("\nThe camera smoothed this raw (%1 % to each neighbour). Takes undo that, remove noise, "
                   "and smooth again.")
                    .arg(100 * photo->smoothing.beside, 0, 'f', 0);
+    if (photo && !photo->unevenness.none())
+        tip +=
+            tr("\nThe noise is uneven, and takes clean accordingly: %1 times as much at the right as at the "
+               "left,\n%2 times at the bottom as at the top, %3 times in the corners as in the middle.")
+                .arg(photo->unevenness.rightOverLeft(), 0, 'f', 1)
+                .arg(photo->unevenness.bottomOverTop(), 0, 'f', 1)
+                .arg(photo->unevenness.cornersOverMiddle(), 0, 'f', 1);
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
         heads_[i]->show(document_.takes()[i], document_.facts(), document_.chosen() == static_cast<int>(i));

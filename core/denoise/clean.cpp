@@ -91,6 +91,23 @@ void placeOf(const Photo& photo, const std::vector<std::uint16_t>& samples, cons
     planesFrom(v, to);
 }
 
+// How much more noise than the model says there is where a cell of the mosaic lies.
+float noiseFactorAt(const Photo& photo, int px, int py) { return photo.noiseFactor(2 * px + 1, 2 * py + 1); }
+
+// Where noise is uneven: from stabilised values as the model makes them to some whose noise has a deviation
+// of 1 everywhere, or back.
+void scaleByNoise(const Photo& photo, PlaneSet& planes, bool toEven, const Work& work) {
+    const Rect extent = packedExtent(photo), &area = planes.area;
+    forEachBand(area.height, 16, work, [&](int first, int last) {
+        for (int j = first; j < last; ++j)
+            for (int i = 0; i < area.width; ++i) {
+                const float factor = noiseFactorAt(photo, mirrored(area.x + i, extent.width),
+                                                   mirrored(area.y + j, extent.height));
+                for (Plane& plane : planes.plane) plane.at(i, j) *= toEven ? 1 / factor : factor;
+            }
+    });
+}
+
 PlaneSet planesOf(const Photo& photo, const Stabilisers& stable, const Rect& area, bool mend,
                   const Work& work) {
     if (!photo.hasMosaic()) return planesOfPixels(photo, stable, area, work);
@@ -143,6 +160,7 @@ PlaneSet planesOf(const Photo& photo, const Stabilisers& stable, const Rect& are
             }
         }
     });
+    if (!photo.unevenness.none()) scaleByNoise(photo, out, true, work);
     return out;
 }
 
@@ -160,9 +178,11 @@ constexpr float kBelieved = 0.5f;
 // that of the clean ones, less 1. A mean in linear light is a mean of squares of stabilised values: taking
 // texture out darkens it, and noise left in brightens it, by a quarter of this many electrons. Local
 // variances, not means of what was removed: those hold the very blotches that the coarse stage takes out.
-// Result: for each channel, over `area`.
-std::array<Plane, 4> varianceLost(const std::array<const Stabiliser*, 4>& stable, const PlaneSet& noisy,
-                                  const PlaneSet& clean, const Rect& area, const Work& work) {
+// Where noise is uneven, what its variance is above 1 is missing as well. Result: for each channel, over
+// `area`.
+std::array<Plane, 4> varianceLost(const Photo& photo, const std::array<const Stabiliser*, 4>& stable,
+                                  const PlaneSet& noisy, const PlaneSet& clean, const Rect& area,
+                                  const Work& work) {
     const Rect half = cellsReadBy(area), cells = cellsReadBy(half), wide = cells.inflated(2);
     // Sums over a cell: noisy, clean, difference of squares.
     std::array<PlaneSet, 3> sums = {PlaneSet(wide), PlaneSet(wide), PlaneSet(wide)};
@@ -211,6 +231,7 @@ std::array<Plane, 4> varianceLost(const std::array<const Stabiliser*, 4>& stable
         return sum / 81;
     };
     std::array<Plane, 4> out;
+    const bool even = photo.unevenness.none();
     for (std::size_t k = 0; k < 4; ++k) {
         Plane lost(cells.width, cells.height);
         forEachBand(cells.height, 8, work, [&](int first, int last) {
@@ -218,8 +239,10 @@ std::array<Plane, 4> varianceLost(const std::array<const Stabiliser*, 4>& stable
                 for (int x = cells.x; x < cells.right(); ++x) {
                     const float n = blurred(sums[0], k, y, x), c = blurred(sums[1], k, y, x),
                                 d = blurred(sums[2], k, y, x);
-                    const float lack = d - (n - c) * (n + c) - stable[k]->energyOfNoise(c);
-                    lost.at(x - cells.x, y - cells.y) = kBelieved * std::clamp(lack, -1.0f, 2.0f);
+                    const float factor = even ? 1 : noiseFactorAt(photo, kCell * x, kCell * y),
+                                noise = stable[k]->energyOfNoise(c), more = (factor * factor - 1) * noise;
+                    const float lack = d - (n - c) * (n + c) - noise - more;
+                    lost.at(x - cells.x, y - cells.y) = kBelieved * std::clamp(lack, -1.0f, 2.0f) + more;
                 }
         });
         out[k] = doubled(doubled(lost, cells, half, work), half, area, work);
@@ -365,7 +388,8 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilis
     const auto& green = stable.ofColour(1);
     const auto& blue = stable.ofColour(2);
     const double gain[3] = {photo.noise.channel[0].a, photo.noise.channel[1].a, photo.noise.channel[3].a};
-    const std::array<Plane, 4> lost = varianceLost({&red, &green, &blue, &blue}, noisy, clean, made, work);
+    const std::array<Plane, 4> lost =
+        varianceLost(photo, {&red, &green, &blue, &blue}, noisy, clean, made, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     // What a finished picture clipped, it did after its tone curve.
     const auto unclipping = [&](int x, int y) { return photo.developed ? 0 : zoned.shareAt(0, x, y); };
@@ -410,16 +434,17 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
     const Rect cells = tile.aligned(2);
     const Rect packed{cells.x / 2, cells.y / 2, cells.width / 2, cells.height / 2};
     const Rect around = packed.inflated(kCellMargin);
-    const PlaneSet noisy =
-        planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
-    const Zoned zoned = cleanZones(photo, noisy, settings, around, work);
+    PlaneSet noisy = planesOf(photo, stable, around.inflated(planesMargin(settings)), settings.mend, work);
+    Zoned zoned = cleanZones(photo, noisy, settings, around, work);
+    if (!photo.unevenness.none())
+        scaleByNoise(photo, noisy, false, work), scaleByNoise(photo, zoned.clean, false, work);
     const PlaneSet& clean = zoned.clean;
 
     const auto sites = sitesOfChannels(photo.mosaic);
     const std::array<Stabiliser::View, 4> views = {stable[0].view(), stable[1].view(), stable[2].view(),
                                                    stable[3].view()};
     const std::array<Plane, 4> lost =
-        varianceLost({&stable[0], &stable[1], &stable[2], &stable[3]}, noisy, clean, packed, work);
+        varianceLost(photo, {&stable[0], &stable[1], &stable[2], &stable[3]}, noisy, clean, packed, work);
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
         // Of each channel: the linear values, and what the missing variance adds.

@@ -42,7 +42,7 @@ PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect
 
 // The stabilised, decorrelated planes of a packed area (of pixels, where there is no mosaic; it may lie
 // outside the photo, where it is mirrored): what methods get. Noise has a standard deviation of 1 in all of
-// them.
+// them, wherever the photo's unevenness is right.
 PlaneSet stabilisedPlanes(const Photo& photo, const Rect& packedArea, const Work& work = {},
                           bool mend = false);
 

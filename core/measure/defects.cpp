@@ -34,11 +34,15 @@ class DefectFinder {
   public:
     explicit DefectFinder(const Photo& photo)
         : photo_(photo), range_(static_cast<float>(photo.white - photo.black.mean())) {
+        for (const double x : {0.0, 0.25, 0.5, 0.75, 1.0})
+            for (const double y : {0.0, 0.25, 0.5, 0.75, 1.0})
+                leastFactor_ =
+                    std::min(leastFactor_, photo.noiseFactor(x * photo.width(), y * photo.height()));
         for (int s = 0; s < 4; ++s)
             line_[static_cast<std::size_t>(s)] =
                 photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
         for (const NoiseLine& l : line_)
-            least_ = std::min(least_, 4 * range_ * static_cast<float>(l.sigma(0)));
+            least_ = std::min(least_, 4 * leastFactor_ * range_ * static_cast<float>(l.sigma(0)));
         const BlackLevel& black = photo.black;
         if (black.columns > 2 || black.rows > 2 || !black.deltaH.empty() || !black.deltaV.empty()) return;
         for (int s = 0; s < 4; ++s) limits_[static_cast<std::size_t>(s)] = limitsOf(s);
@@ -71,7 +75,8 @@ class DefectFinder {
         const float level = photo_.black.repeated(s & 1, s >> 1);
         const auto reach = [&](int other) {
             const double x = std::max(0.0, static_cast<double>((static_cast<float>(other) - level) / range_));
-            return 4.95 * static_cast<double>(range_) * line_[static_cast<std::size_t>(s)].sigma(x);
+            return 4.95 * static_cast<double>(leastFactor_ * range_) *
+                   line_[static_cast<std::size_t>(s)].sigma(x);
         };
         int next = 0;
         for (int other = 0; other < kValues && next < kValues; ++other)
@@ -107,7 +112,8 @@ class DefectFinder {
 
     float sigma(int x, int y, float v) const {
         const NoiseLine& line = line_[static_cast<std::size_t>((y & 1) * 2 + (x & 1))];
-        return static_cast<float>(line.sigma(std::max(0.0, static_cast<double>(v))));
+        return photo_.noiseFactor(x, y) *
+               static_cast<float>(line.sigma(std::max(0.0, static_cast<double>(v))));
     }
 
     // How far samples lie from the mean of their two neighbours of the same colour, around a place: a
@@ -187,6 +193,7 @@ class DefectFinder {
   private:
     const Photo& photo_;
     float range_, least_ = 1e9f;
+    float leastFactor_ = 1; // of the noise, anywhere in the frame
     std::array<NoiseLine, 4> line_;
     std::array<Limits, 4> limits_;
 };

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "base/expects.h"
+#include "image/plane.h"
 #include "image/wide.h"
 
 namespace irenic {
@@ -55,6 +56,51 @@ std::vector<float> offsetsFrom(const std::vector<Differences>& seen, double sigm
         rr = next;
     }
     return {o.begin(), o.end()};
+}
+
+// The mean of `values` over `reach` places to both sides, twice: a triangle. Beyond the ends lies their
+// mirror image.
+std::vector<double> smoothed(const std::vector<double>& values, int reach) {
+    const int n = static_cast<int>(values.size());
+    std::vector<double> from = values, to(values.size());
+    for (int round = 0; round < 2; ++round) {
+        for (int i = 0; i < n; ++i) {
+            double sum = 0;
+            for (int k = -reach; k <= reach; ++k) sum += from[static_cast<std::size_t>(mirrored(i + k, n))];
+            to[static_cast<std::size_t>(i)] = sum / (2 * reach + 1);
+        }
+        std::swap(from, to);
+    }
+    return from;
+}
+
+// Offsets are as strong at all scales, light that changes along the lines is stronger the slower it changes.
+// What is more in an octave than offsets of variance `sigma2` have is light, and is held back there.
+std::vector<float> withoutLight(const std::vector<float>& offsets, double sigma2) {
+    constexpr int kReaches[] = {2, 4, 8, 16, 32, 64};
+    constexpr int kAround = 6; // reaches over which an octave's power is taken
+    // In the quickest octaves light is rare, and so much more than expected may be chance.
+    constexpr int kQuick = 4;
+    constexpr double kByChance = 2;
+    const std::size_t n = offsets.size();
+    std::vector<double> left(offsets.begin(), offsets.end()), out(n, 0);
+    std::vector<double> impulse(1024, 0); // what white offsets have in an octave
+    impulse[impulse.size() / 2] = 1;
+    for (const int reach : kReaches) {
+        if (n < static_cast<std::size_t>(4 * reach)) break;
+        const std::vector<double> slow = smoothed(left, reach), slowImpulse = smoothed(impulse, reach);
+        double expected = 0;
+        std::vector<double> squares(n);
+        for (std::size_t i = 0; i < impulse.size(); ++i)
+            expected += sigma2 * (impulse[i] - slowImpulse[i]) * (impulse[i] - slowImpulse[i]);
+        for (std::size_t i = 0; i < n; ++i) squares[i] = (left[i] - slow[i]) * (left[i] - slow[i]);
+        const std::vector<double> power = smoothed(squares, kAround * reach);
+        const double most = (reach <= kQuick ? kByChance : 1) * expected;
+        for (std::size_t i = 0; i < n; ++i)
+            out[i] += std::min(1.0, most / std::max(power[i], 1e-12)) * (left[i] - slow[i]);
+        left = slow, impulse = slowImpulse;
+    }
+    return {out.begin(), out.end()}; // the slowest is light
 }
 
 // What the samples of a row tell of lines: v, a sample, is compared with the lines before (the mean of a and
@@ -152,7 +198,7 @@ class LineFinder {
         // A line that differs by more than lines do is an edge of the picture.
         for (Differences& k : seen)
             for (double& v : k.d) v = std::clamp(v, -4 * spread, 4 * spread);
-        return offsetsFrom(seen, sigma2);
+        return withoutLight(offsetsFrom(seen, sigma2), sigma2);
     }
 
   private:
@@ -176,6 +222,16 @@ class LineFinder {
             out.black[x] = black_[site];
             out.slope[x] = variance_[site][0], out.constant[x] = variance_[site][1];
             out.counts[x] = span % 2 == 0 || photo_.mosaic.site[site] == Mosaic::Green ? 1.0f : 0.0f;
+        }
+        return out;
+    }
+
+    // The same with the noise that row y has from place to place.
+    RowOfSites scaledToPlaces(const RowOfSites& sites, int y) const {
+        RowOfSites out = sites;
+        for (std::size_t x = 0; x < out.slope.size(); ++x) {
+            const float factor = photo_.noiseFactor(static_cast<double>(x), y);
+            out.slope[x] *= factor * factor, out.constant[x] *= factor * factor;
         }
         return out;
     }
@@ -225,11 +281,13 @@ class LineFinder {
             const std::array<const std::vector<float>*, 4> terms = {&t.value, &t.weight, &t.energy, &t.count};
             // Of columns: for each part and each term a sum for every column.
             std::vector<double> own(columns_ ? kParts * terms.size() * room : 0);
+            RowOfSites here;
             for (int y = edge + first; y < edge + last; ++y) {
                 const auto line = static_cast<std::size_t>(y);
                 if (columns_ && isLeftOut(y, length)) continue;
                 if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
-                const RowOfSites& site = sites[line % 2];
+                if (!photo_.unevenness.none()) here = scaledToPlaces(sites[line % 2], y);
+                const RowOfSites& site = photo_.unevenness.none() ? sites[line % 2] : here;
                 compare(samplesOf(y, span), site.black.data() + edge, site.slope.data() + edge,
                         site.constant.data() + edge, site.counts.data() + edge, middle.data() + edge,
                         t.value.data() + edge, t.weight.data() + edge, t.energy.data() + edge,

@@ -65,7 +65,10 @@ NoiseModel measureNoise(const Photo& photo, const Work& work, double* doubt) {
         });
         const int channel = photo.mosaic.channel(s);
         auto& own = points[static_cast<std::size_t>(channel)];
-        own = noisePoints(plane, 0.98f, work);
+        std::function<float(int, int)> factor;
+        if (!photo.unevenness.none())
+            factor = [&photo](int x, int y) { return photo.noiseFactor(2 * x, 2 * y); };
+        own = noisePoints(plane, 0.98f, work, factor);
         for (NoisePoint& p : own) p = beforeClipping(p, photo.lowest());
         work.report(0.5 + 0.1 * (s + 1));
     }

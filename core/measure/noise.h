@@ -6,7 +6,7 @@
 
 namespace irenic {
 
-// All four channels of the active area. Never looks at the file's NoiseProfile. `doubt`, if given, becomes
+// All four channels of the active area, where Photo::unevenness (which is taken for right) is 1. Never looks at the file's NoiseProfile. `doubt`, if given, becomes
 // how much less the noise may be, as a share of its deviation: 0 where flat places were found, more where
 // nothing is flat and texture cannot be told from noise. Throws Cancelled.
 NoiseModel measureNoise(const Photo& photo, const Work& work = {}, double* doubt = nullptr);

@@ -7,6 +7,7 @@
 #include "measure/noise.h"
 #include "measure/pattern.h"
 #include "measure/smoothing.h"
+#include "measure/unevenness.h"
 #include "raw/identity.h"
 #include "reader/reader.h"
 
@@ -27,18 +28,30 @@ void believeStated(Photo& photo) {
     photo.noise = *photo.statedNoise, photo.noiseStated = true, photo.noiseDoubt = 0;
 }
 
+// Noise and its unevenness rest on each other.
+void measureSensorNoise(Photo& photo, const Work& work) {
+    constexpr int kRounds = 2;
+    photo.noise = measureNoise(photo, work, &photo.noiseDoubt);
+    photo.unevenness = unevennessOf(photo, work);
+    for (int round = 0; round < kRounds && !photo.unevenness.none(); ++round) {
+        photo.noise = measureNoise(photo, work, &photo.noiseDoubt);
+        photo.unevenness = refinedUnevenness(photo, work);
+    }
+}
+
 } // namespace
 
 void measure(Photo& photo, const Work& work) {
+    photo.unevenness = {};
     if (photo.hasMosaic()) {
         photo.smoothing = smoothingOf(photo, work);
         if (!photo.smoothing.none()) photo.unsmoothed = unsmoothedSamples(photo, photo.smoothing, work);
         // Noise and pattern are the sensor's: they are measured on what it gave.
         const bool smoothed = !photo.unsmoothed.empty();
         if (smoothed) std::swap(photo.samples, photo.unsmoothed);
-        photo.noise = measureNoise(photo, work, &photo.noiseDoubt);
-        // The file states what is left of the noise, if anything.
-        if (!smoothed) believeStated(photo);
+        measureSensorNoise(photo, work);
+        // The file states what is left of the noise, if anything, and the same for all places.
+        if (!smoothed && photo.unevenness.none()) believeStated(photo);
         photo.pattern = measurePattern(photo, work);
         photo.mended = mendedSamples(photo, photo.pattern);
         if (smoothed) std::swap(photo.samples, photo.unsmoothed);

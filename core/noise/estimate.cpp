@@ -56,7 +56,12 @@ NoiseLine fitLine(const std::vector<NoisePoint>& points, const Prior& prior) {
 
 } // namespace
 
-std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work) {
+std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work,
+                                    const std::function<float(int x, int y)>& factor) {
+    const auto usual = [&](int x, int y) { // of a block, what its energy is to be divided by
+        const float f = factor ? factor(x + kBlock / 2, y + kBlock / 2) : 1;
+        return f * f;
+    };
     // A few hundred thousand blocks are plenty: thin them out evenly on large photos. On small ones they lie
     // closer than is new to them, so that a calm place between textures has a block of its own.
     constexpr double plenty = 240000, few = 60000;
@@ -71,7 +76,8 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
             for (int x = 0; x + kBlock <= samples.width(); x += step) {
                 const BlockRank rank = rankBlock(samples.row(y) + x, samples.stride(), clip);
                 if (!rank.clipped)
-                    bands[static_cast<std::size_t>(band)].push_back({rank.mean, rank.low, x, y});
+                    bands[static_cast<std::size_t>(band)].push_back(
+                        {rank.mean, rank.low / usual(x, y), x, y});
             }
         }
     });
@@ -104,7 +110,9 @@ std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work
                 mean += block.mean;
                 float f[kBlock * kBlock];
                 transformBlock(samples.row(block.y) + block.x, samples.stride(), f);
-                for (std::size_t k = 0; k < energy.size(); ++k) energy[k] += static_cast<double>(f[k] * f[k]);
+                const float divisor = usual(block.x, block.y);
+                for (std::size_t k = 0; k < energy.size(); ++k)
+                    energy[k] += static_cast<double>(f[k] * f[k] / divisor);
             }
             mean /= static_cast<double>(keep);
             std::vector<double> variances;

@@ -11,6 +11,7 @@
 // pixel-level texture in some blocks does not lift it.
 #pragma once
 
+#include <functional>
 #include <limits>
 #include <optional>
 #include <vector>
@@ -27,8 +28,10 @@ struct NoisePoint {
 };
 
 // The classes of one channel. `samples` are normalised (0 black, 1 white) values of the channel; values at or
-// above `clip` are treated as clipped. Empty where there is nothing to measure.
-std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work = {});
+// above `clip` are treated as clipped. `factor`, if given, tells by how much the noise's deviation at a
+// sample is more than usual: points are of the usual. Empty where there is nothing to measure.
+std::vector<NoisePoint> noisePoints(const Plane& samples, float clip, const Work& work = {},
+                                    const std::function<float(int x, int y)>& factor = {});
 
 // All points together: the mean over their blocks, and the variance of the brightness. Of no points: all 0.
 struct NoiseMean {

@@ -1,6 +1,8 @@
 #include "noise/weakest.h"
 
 #include <Eigen/Eigenvalues>
+#include <algorithm>
+#include <cmath>
 
 #include "base/expects.h"
 
@@ -28,6 +30,11 @@ Patches patchesOf(const Plane& window, int first) {
 }
 
 } // namespace
+
+double noiseVarianceOf(const WeakestVariance& found) {
+    constexpr double kAdds = 1.4, kMostUnlike = 2.5;
+    return found.variance / std::pow(std::clamp(found.next, 1.0, kMostUnlike), kAdds);
+}
 
 WeakestVariance weakestVariance(const Plane& window) {
     IRENIC_EXPECTS(window.width() >= 64 && window.height() >= 64);

@@ -19,6 +19,11 @@ struct WeakestVariance {
     double next;     // along those that come next, over it: 1 where both are noise alone
 };
 
+// The noise's own variance, as far as that tells: what the picture still adds along the weakest directions
+// grows with what it adds along the next. The power is that of the photographs that training sees
+// (docs/notes/noise.md).
+double noiseVarianceOf(const WeakestVariance& found);
+
 // Of a square window of stabilised samples, whose sides are even and at least 64. Noise of variance 1 gives 1
 // within some per cent.
 WeakestVariance weakestVariance(const Plane& window);

@@ -59,6 +59,8 @@ PhotoId idOf(const Photo& p) {
     add(d, p.noise), d.add(p.coarseNoise);
     for (const Defect& defect : p.pattern.defects) d.add(defect.x), d.add(defect.y), d.add(defect.mended);
     d.add(p.pattern.rows), d.add(p.pattern.columns);
+    if (!p.unevenness.none())
+        d.add(p.unevenness.across), d.add(p.unevenness.down), d.add(p.unevenness.toCorners);
     if (!p.smoothing.none()) d.add(p.smoothing.beside), d.add(p.smoothing.diagonal);
     return {d.text()};
 }

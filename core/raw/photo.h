@@ -17,6 +17,7 @@
 #include "noise/model.h"
 #include "noise/pattern.h"
 #include "noise/smoothing.h"
+#include "noise/unevenness.h"
 #include "raw/metadata.h"
 
 namespace irenic {
@@ -135,6 +136,7 @@ struct Photo {
     NoiseModel noise;         // measured from the samples, or what the file states where that is believed
     double noiseDoubt = 0;    // how much less it may be, as a share of its deviation (measure/noise.h)
     bool noiseStated = false; // it is what the file states
+    Unevenness unevenness;    // how it grows over the active area (measure/unevenness.h)
     double coarseNoise =
         1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
@@ -153,6 +155,10 @@ struct Photo {
     bool hasMosaic() const { return channels == 1 && !monochrome && !xtrans; } // of 2x2 cells
     // Pixels, along a side, that one sample of the planes stands for which methods work on.
     int cell() const { return hasMosaic() ? 2 : 1; }
+    // The noise at a place of the active area over what `noise` says.
+    float noiseFactor(double x, double y) const {
+        return unevenness.none() ? 1 : unevenness.at(x, y, width(), height());
+    }
     std::uint16_t sample(int x, int y, int channel = 0) const { return samples[index(x, y, channel)]; }
     std::size_t index(int x, int y, int channel = 0) const {
         return (static_cast<std::size_t>(active.y + y) * static_cast<std::size_t>(rawWidth) +

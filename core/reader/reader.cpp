@@ -258,7 +258,9 @@ void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
 std::optional<fs::path> readerBesideThis() {
     std::error_code none;
     const fs::path folder = fs::read_symlink("/proc/self/exe", none).parent_path();
-    for (const fs::path& place : {folder / "irenic-reader", folder / "../reader/irenic-reader"})
+    // Beside this program, as it was built, or as it is installed.
+    for (const fs::path& place : {folder / "irenic-reader", folder / "../reader/irenic-reader",
+                                  folder / "../libexec/irenic/irenic-reader"})
         if (fs::exists(place, none)) return fs::weakly_canonical(place);
     return std::nullopt;
 }

@@ -1,0 +1,263 @@
+#include "judge/check_blocks.h"
+
+#include <algorithm>
+#include <cmath>
+#include <mutex>
+
+#include "denoise/clean.h"
+#include "denoise/stabilisers.h"
+#include "image/blocks.h"
+
+namespace irenic {
+
+namespace {
+
+constexpr int kSide = kCheckBlock;
+// Around each tile, in packed samples: what points look at.
+constexpr int kAround = 4;
+
+// The planes of a cleaned region as methods would see them.
+PlaneSet planesOfCleaned(const Photo& photo, const Stabilisers& stable, const Image& image,
+                         const Rect& packed) {
+    const std::array<int, 4> sites = sitesOfChannels(photo.mosaic);
+    PlaneSet out(packed);
+    const int cell = photo.cell();
+    for (int y = packed.y; y < packed.bottom(); ++y)
+        for (int x = packed.x; x < packed.right(); ++x) {
+            float v[4], planes[kPlanes];
+            if (photo.hasMosaic()) {
+                for (std::size_t c = 0; c < 4; ++c) {
+                    const int px = cell * x + (sites[c] & 1), py = cell * y + (sites[c] >> 1);
+                    v[c] = stable[c].forward(image.rowAt(0, py)[px]);
+                }
+                planesFrom(v, planes);
+            } else if (photo.monochrome) {
+                planes[0] = stable.ofColour(0).forward(image.rowAt(0, y)[x]);
+                planes[1] = planes[2] = planes[3] = 0;
+            } else {
+                for (std::size_t c = 0; c < 3; ++c) v[c] = stable.ofColour(c).forward(image.rowAt(c, y)[x]);
+                planesFromPixel(v, planes);
+            }
+            const float factor = photo.noiseFactor(cell * x + 1, cell * y + 1);
+            for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = planes[p] / factor;
+        }
+    return out;
+}
+
+// The values of a square in its three bands, each scaled so that white noise keeps its variance.
+struct Bands {
+    std::array<float, kSide * kSide> fine;
+    std::array<float, kSide * kSide / 4> middle;
+    std::array<float, kSide * kSide / 16> coarse;
+};
+
+// Means of 2x2 values, taken off `from`.
+template <std::size_t N, std::size_t M>
+void split(std::array<float, N>& from, std::array<float, M>& means, int side) {
+    static_assert(M * 4 == N);
+    const int half = side / 2;
+    for (int y = 0; y < half; ++y)
+        for (int x = 0; x < half; ++x) {
+            const std::size_t a = static_cast<std::size_t>(2 * y * side + 2 * x),
+                              b = a + static_cast<std::size_t>(side);
+            const float mean = 0.25f * ((from[a] + from[a + 1]) + (from[b] + from[b + 1]));
+            means[static_cast<std::size_t>(y * half + x)] = 2 * mean;
+            from[a] -= mean, from[a + 1] -= mean, from[b] -= mean, from[b + 1] -= mean;
+        }
+}
+
+Bands bandsOf(const PlaneSet& set, std::size_t p, int x0, int y0) {
+    Bands out;
+    for (int y = 0; y < kSide; ++y)
+        for (int x = 0; x < kSide; ++x)
+            out.fine[static_cast<std::size_t>(y * kSide + x)] = set.rowAt(p, y0 + y)[x0 + x];
+    split(out.fine, out.middle, kSide);
+    split(out.middle, out.coarse, kSide / 2);
+    // Slow changes of the picture are a plane.
+    constexpr int kSmall = kSide / 4;
+    constexpr float kMiddle = (kSmall - 1) / 2.0f;
+    float mean = 0, across = 0, down = 0, spread = 0;
+    for (int y = 0; y < kSmall; ++y)
+        for (int x = 0; x < kSmall; ++x) {
+            const float v = out.coarse[static_cast<std::size_t>(y * kSmall + x)];
+            mean += v, across += v * (static_cast<float>(x) - kMiddle),
+                down += v * (static_cast<float>(y) - kMiddle);
+            spread += (static_cast<float>(x) - kMiddle) * (static_cast<float>(x) - kMiddle);
+        }
+    mean /= kSmall * kSmall, across /= spread, down /= spread;
+    for (int y = 0; y < kSmall; ++y)
+        for (int x = 0; x < kSmall; ++x)
+            out.coarse[static_cast<std::size_t>(y * kSmall + x)] -=
+                mean + across * (static_cast<float>(x) - kMiddle) + down * (static_cast<float>(y) - kMiddle);
+    return out;
+}
+
+template <std::size_t N>
+void addProducts(const std::array<float, N>& noisy, const std::array<float, N>& clean, double share,
+                 int count, BandProducts& to) {
+    BandProducts sum;
+    for (std::size_t i = 0; i < N; ++i) {
+        const float taken = noisy[i] - clean[i];
+        sum.noisy += static_cast<double>(noisy[i] * noisy[i]);
+        sum.clean += static_cast<double>(clean[i] * clean[i]);
+        sum.taken += static_cast<double>(taken * taken);
+        sum.takenNoisy += static_cast<double>(taken * noisy[i]);
+        sum.takenClean += static_cast<double>(taken * clean[i]);
+    }
+    const double scale = share / count;
+    to.noisy += scale * sum.noisy, to.clean += scale * sum.clean, to.taken += scale * sum.taken;
+    to.takenNoisy += scale * sum.takenNoisy, to.takenClean += scale * sum.takenClean;
+}
+
+void addBands(const PlaneSet& noisy, const PlaneSet& clean, std::size_t p, int x, int y, double share,
+              std::array<BandProducts, kBands>& to) {
+    const Bands n = bandsOf(noisy, p, x, y), c = bandsOf(clean, p, x, y);
+    addProducts(n.fine, c.fine, share, kBandCount[0], to[0]);
+    addProducts(n.middle, c.middle, share, kBandCount[1], to[1]);
+    addProducts(n.coarse, c.coarse, share, kBandCount[2], to[2]);
+}
+
+// The variance that stabilised noise has where a square is as bright as it is: 1, but for the darkest.
+struct NoiseOfBlock {
+    double luminance = 1, colour = 1;
+};
+NoiseOfBlock noiseOf(const Photo& photo, const Stabilisers& stable, const PlaneSet& clean, int x0, int y0) {
+    float mean[kPlanes] = {}, v[4];
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        for (int y = y0; y < y0 + kSide; ++y)
+            for (int x = x0; x < x0 + kSide; ++x) mean[p] += clean.rowAt(p, y)[x];
+        mean[p] *= photo.noiseFactor(photo.cell() * (x0 + kSide / 2), photo.cell() * (y0 + kSide / 2)) /
+                   (kSide * kSide);
+    }
+    if (!photo.hasMosaic()) return {};
+    channelsOf(mean[0], mean[1], mean[2], mean[3], v);
+    double variance[4];
+    for (std::size_t k = 0; k < 4; ++k)
+        variance[k] = std::max(0.05, static_cast<double>(stable[k].variance(v[k])));
+    const double rb = 0.5 * (variance[0] + variance[3]), gg = 0.5 * (variance[1] + variance[2]);
+    return {0.5 * (rb + gg), 0.5 * rb + 0.25 * (rb + gg)};
+}
+
+CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet& noisy,
+                   const PlaneSet& clean, const Image& image, int bx, int by) {
+    CheckBlock out;
+    out.x = bx, out.y = by;
+    const int x0 = bx * kSide, y0 = by * kSide, cell = photo.cell();
+    const NoiseOfBlock noise = noiseOf(photo, stable, clean, x0, y0);
+    addBands(noisy, clean, 0, x0, y0, 1 / noise.luminance, out.luminance);
+    for (const std::size_t p : {1UL, 2UL}) addBands(noisy, clean, p, x0, y0, 0.5 / noise.colour, out.colour);
+    // Linear means, from the samples that methods start from.
+    const auto& source = photo.source(true);
+    std::array<double, 4> count{};
+    std::size_t clipped = 0;
+    for (int y = cell * y0; y < cell * (y0 + kSide); ++y)
+        for (int x = cell * x0; x < cell * (x0 + kSide); ++x) {
+            if (photo.hasMosaic()) {
+                const auto channel = static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1)));
+                const float v = photo.normalised(source[photo.index(x, y)], x, y);
+                out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
+                out.cleanMean[channel] += static_cast<double>(image.rowAt(0, y)[x]);
+                clipped += v >= 0.98f;
+                continue;
+            }
+            for (std::size_t c = 0; c < 3; ++c) {
+                const std::size_t channel = c == 2 ? 3 : c;
+                const float v = photo.normalised(x, y, static_cast<int>(c));
+                out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
+                out.cleanMean[channel] += static_cast<double>(image.rowAt(photo.monochrome ? 0 : c, y)[x]);
+                clipped += v >= 0.98f;
+            }
+        }
+    for (std::size_t c = 0; c < 4; ++c)
+        out.noisyMean[c] /= std::max(1.0, count[c]), out.cleanMean[c] /= std::max(1.0, count[c]);
+    if (!photo.hasMosaic()) out.noisyMean[2] = out.noisyMean[1], out.cleanMean[2] = out.cleanMean[1];
+    out.clipped = clipped * 50 > static_cast<std::size_t>(cell * cell * kSide * kSide);
+    float light = 0, taken = 0;
+    for (int y = y0; y < y0 + kSide; ++y)
+        for (int x = x0; x < x0 + kSide; ++x)
+            light += noisy.rowAt(0, y)[x], taken += noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x];
+    light /= kSide * kSide, taken /= kSide * kSide;
+    out.brightness = noisy.white > 0 ? static_cast<double>(light / (2 * noisy.white)) : 0;
+    constexpr float kReturns = (kSide / 8) * (kSide / 8);
+    for (int y = 0; y < kSide; ++y)
+        for (int x = 0; x < kSide; ++x)
+            out.grid[static_cast<std::size_t>(y % 8)][static_cast<std::size_t>(x % 8)] +=
+                (noisy.rowAt(0, y0 + y)[x0 + x] - clean.rowAt(0, y0 + y)[x0 + x] - taken) / kReturns;
+    return out;
+}
+
+// Whether a sample is the summit of a point on an even surround, and what is left of that point.
+bool pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y, CheckPoint& out) {
+    constexpr float kLeast = 6, kEven = 2; // deviations of the noise: of the point; of its surround
+    const float own = noisy.rowAt(0, y)[x];
+    float ring = 0, squares = 0, ringClean = 0;
+    int count = 0;
+    for (int j = -3; j <= 3; ++j)
+        for (int i = -3; i <= 3; ++i) {
+            const float v = noisy.rowAt(0, y + j)[x + i];
+            if (std::max(std::abs(i), std::abs(j)) < 2) {
+                if ((i != 0 || j != 0) && v >= own) return false;
+                continue;
+            }
+            ring += v, squares += v * v, ringClean += clean.rowAt(0, y + j)[x + i], ++count;
+        }
+    const auto n = static_cast<float>(count);
+    ring /= n, ringClean /= n;
+    const float deviation = std::sqrt(std::max(0.0f, squares / n - ring * ring));
+    if (own - ring < kLeast || deviation > kEven || own - ring < 4 * deviation) return false;
+    float before = 0, after = 0;
+    for (int j = -1; j <= 1; ++j)
+        for (int i = -1; i <= 1; ++i)
+            before += noisy.rowAt(0, y + j)[x + i] - ring, after += clean.rowAt(0, y + j)[x + i] - ringClean;
+    if (before <= kLeast) return false;
+    out = {x, y, static_cast<double>(before), static_cast<double>(after / before)};
+    return true;
+}
+
+} // namespace
+
+CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    const int cell = photo.cell();
+    const Stabilisers stable(photo);
+    CheckBlocks out;
+    out.across = photo.width() / cell / kSide, out.down = photo.height() / cell / kSide;
+    out.block.resize(static_cast<std::size_t>(out.across) * static_cast<std::size_t>(out.down));
+    constexpr int kTile = 24; // squares on a side
+    const Rect whole{0, 0, photo.width() / cell, photo.height() / cell};
+    const int tilesAcross = (out.across + kTile - 1) / kTile, tilesDown = (out.down + kTile - 1) / kTile;
+    for (int t = 0; t < tilesAcross * tilesDown; ++t) {
+        const Work part = work.part(static_cast<double>(t) / (tilesAcross * tilesDown),
+                                    (t + 1.0) / (tilesAcross * tilesDown));
+        const int fromX = t % tilesAcross * kTile, fromY = t / tilesAcross * kTile,
+                  toX = std::min(out.across, fromX + kTile), toY = std::min(out.down, fromY + kTile);
+        const Rect tile{fromX * kSide, fromY * kSide, (toX - fromX) * kSide, (toY - fromY) * kSide},
+            seen = tile.inflated(kAround).intersected(whole);
+        const Image image =
+            cleaned({cell * seen.x, cell * seen.y, cell * seen.width, cell * seen.height}, part);
+        const PlaneSet noisy = stabilisedPlanes(photo, seen, {work.stop, nullptr}, true),
+                       clean = planesOfCleaned(photo, stable, image, seen);
+        std::mutex mutex;
+        forEachBand(toY - fromY, 1, part, [&](int first, int last) {
+            std::vector<CheckPoint> points;
+            for (int by = fromY + first; by < fromY + last; ++by)
+                for (int bx = fromX; bx < toX; ++bx) {
+                    out.block[static_cast<std::size_t>(by) * static_cast<std::size_t>(out.across) +
+                              static_cast<std::size_t>(bx)] =
+                        blockAt(photo, stable, noisy, clean, image, bx, by);
+                    CheckPoint point;
+                    for (int y = by * kSide; y < (by + 1) * kSide; ++y)
+                        for (int x = bx * kSide; x < (bx + 1) * kSide; ++x)
+                            if (seen.contains(Rect{x - 3, y - 3, 7, 7}) && pointAt(noisy, clean, x, y, point))
+                                points.push_back(point);
+                }
+            const std::lock_guard lock(mutex);
+            out.points.insert(out.points.end(), points.begin(), points.end());
+        });
+        work.check();
+    }
+    std::sort(out.points.begin(), out.points.end(),
+              [](const CheckPoint& a, const CheckPoint& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
+    return out;
+}
+
+} // namespace irenic

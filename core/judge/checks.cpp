@@ -1,0 +1,474 @@
+#include "judge/checks.h"
+
+#include <lcms2.h>
+
+#include <algorithm>
+#include <cmath>
+#include <numeric>
+#include <stdexcept>
+
+#include "base/text.h"
+#include "develop/colour.h"
+
+namespace irenic {
+
+namespace {
+
+using Blocks = std::vector<const CheckBlock*>;
+using BandsOfBlock = std::array<BandProducts, kBands>;
+
+constexpr std::size_t kMostPlaces = 8;
+constexpr std::size_t kFewest = 8; // squares that a figure rests on
+constexpr double kLeastShare =
+    0.04; // of all squares: fewer even ones are textured ones that chance has evened out
+// Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
+constexpr double kCalm = 0.2, kCalmest = 0.05;
+constexpr double kDark = 0.05; // of white, stabilised: below, noise is no longer like noise
+
+// What this share of the values lie below.
+double quantile(std::vector<double> values, double share) {
+    const auto at = values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size()));
+    std::nth_element(values.begin(), at, values.end());
+    return *at;
+}
+
+// Over all bands, each value counting alike.
+double allBands(const BandsOfBlock& bands, double BandProducts::*product) {
+    double sum = 0, count = 0;
+    for (std::size_t k = 0; k < kBands; ++k) sum += kBandCount[k] * bands[k].*product, count += kBandCount[k];
+    return sum / count;
+}
+
+// Whether there is noise alone, as far as chance lets one say.
+bool isFlat(const BandsOfBlock& bands) {
+    constexpr double kChance = 2.5;
+    for (std::size_t k = 0; k < kBands; ++k)
+        if (std::abs(bands[k].noisy - 1) > kChance * std::sqrt(2.0 / kBandCount[k])) return false;
+    return true;
+}
+
+Blocks flatOf(const CheckBlocks& all, BandsOfBlock CheckBlock::*kind) {
+    Blocks out;
+    for (const CheckBlock& b : all.block)
+        if (!b.clipped && b.brightness > kDark && isFlat(b.*kind)) out.push_back(&b);
+    if (static_cast<double>(out.size()) < kLeastShare * static_cast<double>(all.block.size())) out.clear();
+    return out;
+}
+
+// Of some squares those that are calmest once cleaned. The photo's own noise hides faint texture, and squares
+// in which it does by chance would be taken for even ones with less noise.
+Blocks calmestOf(Blocks from, BandsOfBlock CheckBlock::*kind) {
+    constexpr double kShare = 0.4;
+    std::sort(from.begin(), from.end(), [&](const CheckBlock* a, const CheckBlock* b) {
+        return allBands(a->*kind, &BandProducts::clean) < allBands(b->*kind, &BandProducts::clean);
+    });
+    from.resize(std::max(std::min(kFewest, from.size()),
+                         static_cast<std::size_t>(kShare * static_cast<double>(from.size()))));
+    return from;
+}
+
+// A mean over squares, and what chance leaves it unsure by.
+struct Mean {
+    double value = 0, error = 0;
+};
+template <class Value> Mean meanOf(const Blocks& blocks, const Value& value) {
+    double sum = 0, squares = 0;
+    for (const CheckBlock* b : blocks) {
+        const double v = value(*b);
+        sum += v, squares += v * v;
+    }
+    const auto n = static_cast<double>(std::max<std::size_t>(1, blocks.size()));
+    return {sum / n, std::sqrt(std::max(0.0, squares / n - sum / n * (sum / n)) / n)};
+}
+
+// Of what is left of the noise of a band in even squares: the share of its amplitude that was not taken away,
+// and the energy of what neither the noise nor the picture explains. Neither minds faint texture: what was
+// taken away holds none of it.
+struct Left {
+    double share = 0, added = 0;
+    double energy() const { return share * share + added; }
+};
+Left leftOf(const Blocks& flat, BandsOfBlock CheckBlock::*kind, std::size_t band) {
+    constexpr double kClear = 3;
+    const Mean taken = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenNoisy; }),
+               cross = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenClean; });
+    Left out;
+    out.share = std::clamp(1 - taken.value, 0.0, 1.5);
+    const double added = out.share * (1 - out.share) - cross.value,
+                 error = std::sqrt(taken.error * taken.error + cross.error * cross.error);
+    if (added > kClear * error) out.added = added;
+    return out;
+}
+
+class Checks {
+  public:
+    Checks(const Photo& photo, const CheckBlocks& all)
+        : photo_(photo), all_(all), flat_(flatOf(all, &CheckBlock::luminance)),
+          flatInColour_(flatOf(all, &CheckBlock::colour)) {
+        const Blocks calm = calmestOf(flat_, &CheckBlock::luminance);
+        for (std::size_t k = 0; k < kBands; ++k)
+            if (calm.size() >= kFewest) left_[k] = leftOf(calm, &CheckBlock::luminance, k);
+    }
+
+    std::vector<Finding> all() const {
+        std::vector<Finding> out = {noiseLeft(), evenness(), detailLost(), inventedTexture(), points()};
+        if (!photo_.monochrome) out.push_back(colourShift()), out.push_back(blotches());
+        out.push_back(patterns());
+        return out;
+    }
+
+  private:
+    // Squares of the grid, and `around` on each side of them, as a place of the photo.
+    Rect placeOf(int x, int y, int side, int around = 0) const {
+        const int pixels = kCheckBlock * photo_.cell();
+        return Rect{(x - around) * pixels, (y - around) * pixels, (side + 2 * around) * pixels,
+                    (side + 2 * around) * pixels}
+            .intersected(photo_.whole());
+    }
+
+    // The worst of some places that are apart from each other.
+    template <class Score>
+    std::vector<Rect> worst(std::vector<std::pair<double, const CheckBlock*>> scored, Score&& place) const {
+        std::sort(scored.begin(), scored.end(),
+                  [](const auto& a, const auto& b) { return a.first > b.first; });
+        std::vector<Rect> out;
+        for (const auto& [score, block] : scored) {
+            if (out.size() >= kMostPlaces) break;
+            const Rect own = place(*block);
+            if (std::none_of(out.begin(), out.end(),
+                             [&](const Rect& r) { return !r.intersected(own).empty(); }))
+                out.push_back(own);
+        }
+        return out;
+    }
+
+    static Finding untold(const char* check, const char* unit) {
+        return {check, {}, unit, Grade::Good, "Nothing in this photo is even enough to tell.", {}};
+    }
+
+    static Grade gradeOf(double value, double look, double bad) {
+        return value >= bad ? Grade::Bad : value >= look ? Grade::Look : Grade::Good;
+    }
+
+    Finding noiseLeft() const {
+        constexpr double kLook = 0.3, kBad = 0.55;
+        constexpr const char *kName = "noise left", *kUnit = "of the noise that was there";
+        if (flat_.size() < kFewest) return untold(kName, kUnit);
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (const CheckBlock* b : flat_) scored.push_back({allBands(b->luminance, &BandProducts::clean), b});
+        double energy = 0, count = 0;
+        for (std::size_t k = 0; k < kBands; ++k)
+            energy += kBandCount[k] * left_[k].energy(), count += kBandCount[k];
+        // What is left is at least what the calmest squares hold.
+        std::vector<double> held;
+        for (const auto& one : scored) held.push_back(one.first);
+        const double value = std::sqrt(std::max(energy / count, quantile(held, kCalmest)));
+        const Grade grade = gradeOf(value, kLook, kBad);
+        Finding out{kName, value, kUnit, grade, {}, {}};
+        out.sentence = grade == Grade::Good   ? "Even areas are clean."
+                       : grade == Grade::Look ? "Some noise is left in even areas."
+                                              : "Much of the noise is left in even areas.";
+        if (grade != Grade::Good)
+            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        return out;
+    }
+
+    // "Clean here, noisy there". A region counts as noisier only where both tell it: how much was taken away
+    // of its noise, and how much is in its calmest squares.
+    Finding evenness() const {
+        constexpr double kLook = 0.12, kBad = 0.25;
+        constexpr const char *kName = "evenness", *kUnit = "of the noise that was there";
+        constexpr int kRegion = 8;
+        const int across = (all_.across + kRegion - 1) / kRegion, down = (all_.down + kRegion - 1) / kRegion;
+        std::vector<Blocks> regions(static_cast<std::size_t>(across * down));
+        for (const CheckBlock* b : flat_)
+            regions[static_cast<std::size_t>(b->y / kRegion * across + b->x / kRegion)].push_back(b);
+        struct Told {
+            double notTaken, calm;
+            int region;
+        };
+        std::vector<Told> told;
+        for (int r = 0; r < across * down; ++r) {
+            if (regions[static_cast<std::size_t>(r)].size() < kFewest) continue;
+            const Blocks own = calmestOf(regions[static_cast<std::size_t>(r)], &CheckBlock::luminance);
+            std::vector<double> energy;
+            for (const CheckBlock* b : own)
+                energy.push_back(std::sqrt(allBands(b->luminance, &BandProducts::clean)));
+            told.push_back({1 - meanOf(own,
+                                       [](const CheckBlock& b) {
+                                           return allBands(b.luminance, &BandProducts::takenNoisy);
+                                       })
+                                    .value,
+                            quantile(energy, kCalm), r});
+        }
+        if (told.size() < 2) return untold(kName, kUnit);
+        std::vector<double> notTaken, calm;
+        for (const Told& t : told) notTaken.push_back(t.notTaken), calm.push_back(t.calm);
+        const double least = quantile(notTaken, 0.25), calmest = quantile(calm, 0.25);
+        std::vector<std::pair<double, int>> excess;
+        for (const Told& t : told)
+            excess.push_back({std::min(t.notTaken - least, t.calm - calmest), t.region});
+        std::sort(excess.rbegin(), excess.rend());
+        const double value = std::max(0.0, excess.front().first);
+        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Noise is taken away evenly.", {}};
+        if (out.grade == Grade::Good) return out;
+        out.sentence = "Some areas are left noisier than others.";
+        for (std::size_t i = 0; i < excess.size() && excess[i].first >= kLook && i < kMostPlaces; ++i)
+            out.places.push_back(
+                placeOf(excess[i].second % across * kRegion, excess[i].second / across * kRegion, kRegion));
+        return out;
+    }
+
+    // The mean over a square and those around it.
+    BandsOfBlock pooled(const CheckBlock& b, BandsOfBlock CheckBlock::*kind = &CheckBlock::luminance) const {
+        BandsOfBlock sum{};
+        int count = 0;
+        for (int y = std::max(0, b.y - 1); y <= std::min(all_.down - 1, b.y + 1); ++y)
+            for (int x = std::max(0, b.x - 1); x <= std::min(all_.across - 1, b.x + 1); ++x, ++count)
+                for (std::size_t k = 0; k < kBands; ++k) {
+                    const BandProducts& from = (all_.at(x, y).*kind)[k];
+                    sum[k].noisy += from.noisy, sum[k].clean += from.clean, sum[k].taken += from.taken;
+                    sum[k].takenNoisy += from.takenNoisy, sum[k].takenClean += from.takenClean;
+                }
+        for (BandProducts& p : sum) {
+            p.noisy /= count, p.clean /= count, p.taken /= count;
+            p.takenNoisy /= count, p.takenClean /= count;
+        }
+        return sum;
+    }
+    static constexpr double kPooled = 9; // squares
+
+    // What was taken away beyond noise knows the picture: its product with the noisy photo is larger than
+    // that of noise alone, by the picture's own strength times the share of it that is gone.
+    Finding detailLost() const {
+        constexpr double kLook = 0.12, kBad = 0.3, kClear = 4, kWeakest = 0.25;
+        constexpr const char *kName = "detail lost", *kUnit = "of places with detail";
+        double places = 0, lost = 0;
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || b.brightness <= kDark) continue;
+            const BandsOfBlock p = pooled(b);
+            bool structured = false;
+            double missing = 0, chance = 0;
+            for (std::size_t k = 0; k < kBands; ++k) {
+                const double n = kPooled * kBandCount[k], own = p[k].noisy - 1;
+                structured = structured || own > kClear * std::sqrt(2 / n);
+                // Where more noise is taken than of even areas there is no more than all of it.
+                missing += n * (p[k].takenNoisy - (1 - left_[k].share));
+                chance += n * (p[k].noisy * p[k].taken + p[k].takenNoisy * p[k].takenNoisy);
+            }
+            if (!structured) continue;
+            ++places;
+            const double energy = missing / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
+            if (missing < kClear * std::sqrt(chance) || energy < kWeakest) continue;
+            ++lost;
+            scored.push_back({energy, &b});
+        }
+        if (places < kFewest) return untold(kName, kUnit);
+        const double value = lost / places;
+        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Detail is kept.", {}};
+        if (value > 0)
+            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        if (out.grade != Grade::Good)
+            out.sentence = "What was taken away has the form of the picture: detail is lost.";
+        return out;
+    }
+
+    // Texture that the photo does not have lowers the product of what was taken away with what is left.
+    Finding inventedTexture() const {
+        constexpr double kLook = 0.02, kBad = 0.08, kClear = 3.5, kWeakest = 0.05;
+        constexpr const char *kName = "invented texture", *kUnit = "of all places";
+        double places = 0, found = 0;
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || b.brightness <= kDark) continue;
+            const BandsOfBlock p = pooled(b);
+            double added = 0, chance = 0;
+            for (std::size_t k = 0; k < kBands; ++k) {
+                const double n = kPooled * kBandCount[k];
+                added -= n * p[k].takenClean;
+                chance += n * p[k].clean * p[k].taken;
+            }
+            ++places;
+            const double energy = added / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
+            if (added < kClear * std::sqrt(chance) || energy < kWeakest) continue;
+            ++found;
+            scored.push_back({energy, &b});
+        }
+        if (places < kFewest) return untold(kName, kUnit);
+        const double value = found / places;
+        Finding out{kName,
+                    value,
+                    kUnit,
+                    gradeOf(value, kLook, kBad),
+                    "Nothing is added that the photo does not have.",
+                    {}};
+        if (value > 0)
+            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        if (out.grade != Grade::Good) out.sentence = "There is texture that the photo does not have.";
+        return out;
+    }
+
+    Finding points() const {
+        constexpr double kKept = 0.5, kLook = 0.1, kBad = 0.3;
+        constexpr std::size_t kFew = 5;
+        Finding out{"points lost",
+                    {},
+                    "of bright points",
+                    Grade::Good,
+                    "This photo has no bright points to judge by.",
+                    {}};
+        if (all_.points.size() < kFew) return out;
+        double lost = 0;
+        std::vector<CheckPoint> gone;
+        for (const CheckPoint& p : all_.points)
+            if (p.kept < kKept) ++lost, gone.push_back(p);
+        out.value = lost / static_cast<double>(all_.points.size());
+        out.grade = gradeOf(*out.value, kLook, kBad);
+        out.sentence = out.grade == Grade::Good
+                           ? "Bright points such as stars and glints are kept."
+                           : "Bright points such as stars and glints are gone or dimmed.";
+        std::sort(gone.begin(), gone.end(),
+                  [](const CheckPoint& a, const CheckPoint& b) { return a.light > b.light; });
+        const int cell = photo_.cell();
+        for (std::size_t i = 0; i < std::min(kMostPlaces, gone.size()); ++i)
+            out.places.push_back(
+                Rect{cell * gone[i].x - 24, cell * gone[i].y - 24, 48, 48}.intersected(photo_.whole()));
+        return out;
+    }
+
+    // CIE L*a*b* of a mean of camera colours.
+    cmsCIELab labOf(const Matrix3& toXyz, const std::array<double, 4>& mean) const {
+        const Vector3 xyz = toXyz * Vector3{mean[0], 0.5 * (mean[1] + mean[2]), mean[3]};
+        const cmsCIEXYZ from{xyz[0], xyz[1], xyz[2]};
+        cmsCIELab out;
+        cmsXYZ2Lab(cmsD50_XYZ(), &out, &from);
+        return out;
+    }
+
+    // Means of large squares, against what their noise leaves to chance.
+    Finding colourShift() const {
+        constexpr int kRegion = 4;
+        constexpr double kLook = 1, kBad = 2.5, kChance = 3;
+        constexpr const char *kName = "colour shift", *kUnit = "CIEDE2000";
+        const Vector3 balance = balanceOf(photo_.neutral);
+        const Matrix3 toXyz = cameraToXyzD50(photo_, photo_.neutral) * diagonal(balance);
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (int y = 0; y + kRegion <= all_.down; y += kRegion)
+            for (int x = 0; x + kRegion <= all_.across; x += kRegion) {
+                std::array<double, 4> noisy{}, clean{};
+                bool clipped = false;
+                for (int j = 0; j < kRegion; ++j)
+                    for (int i = 0; i < kRegion; ++i) {
+                        const CheckBlock& b = all_.at(x + i, y + j);
+                        clipped = clipped || b.clipped;
+                        for (std::size_t c = 0; c < 4; ++c)
+                            noisy[c] += b.noisyMean[c] / (kRegion * kRegion),
+                                clean[c] += b.cleanMean[c] / (kRegion * kRegion);
+                    }
+                if (clipped) continue;
+                const double samples = kRegion * kRegion * kCheckBlock * kCheckBlock,
+                             factor = static_cast<double>(
+                                 photo_.noiseFactor((x + kRegion / 2) * kCheckBlock * photo_.cell(),
+                                                    (y + kRegion / 2) * kCheckBlock * photo_.cell()));
+                std::array<double, 4> sure = noisy;
+                for (std::size_t c = 0; c < 4; ++c) {
+                    const double off = clean[c] - noisy[c],
+                                 chance = kChance * factor * photo_.coarseNoise *
+                                          photo_.noise.channel[c].sigma(std::max(0.0, noisy[c])) /
+                                          std::sqrt(samples);
+                    sure[c] += off > 0 ? std::max(0.0, off - chance) : std::min(0.0, off + chance);
+                }
+                const cmsCIELab was = labOf(toXyz, noisy), is = labOf(toXyz, sure);
+                scored.push_back({cmsCIE2000DeltaE(&was, &is, 1, 1, 1), &all_.at(x, y)});
+            }
+        if (scored.size() < 4) return untold(kName, kUnit);
+        std::vector<double> values;
+        for (const auto& s : scored) values.push_back(s.first);
+        std::sort(values.begin(), values.end());
+        const double value = values[values.size() * 19 / 20];
+        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Colours and brightness are kept.", {}};
+        if (out.grade == Grade::Good) return out;
+        out.sentence = "Colours or brightness of whole areas have changed.";
+        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, kRegion); });
+        return out;
+    }
+
+    Finding blotches() const {
+        constexpr double kLook = 0.4, kBad = 0.7;
+        constexpr const char *kName = "colour blotches", *kUnit = "of the colour noise that was there";
+        if (flatInColour_.size() < kFewest) return untold(kName, kUnit);
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (const CheckBlock* b : flatInColour_)
+            scored.push_back({pooled(*b, &CheckBlock::colour)[kBands - 1].clean, b});
+        const double value = std::sqrt(
+            leftOf(calmestOf(flatInColour_, &CheckBlock::colour), &CheckBlock::colour, kBands - 1).energy());
+        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "No colour blotches are left.", {}};
+        if (out.grade == Grade::Good) return out;
+        out.sentence = "Colour blotches of 8 to 32 pixels are left.";
+        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        return out;
+    }
+
+    // A grid of 2, 4 or 8 samples that was put in is missing in what was taken away, in every square, and so
+    // in either half of them; noise is not. Squares that lost detail are left out.
+    Finding patterns() const {
+        constexpr double kLook = 0.04, kBad = 0.1, kMostTaken = 1.3;
+        constexpr std::size_t kLeast = 60;
+        constexpr const char *kName = "patterns", *kUnit = "of the noise that was there";
+        Blocks used;
+        for (const CheckBlock& b : all_.block)
+            if (!b.clipped && b.brightness > kDark &&
+                allBands(b.luminance, &BandProducts::taken) < kMostTaken)
+                used.push_back(&b);
+        if (used.size() < kLeast) return untold(kName, kUnit);
+        std::array<std::array<double, 64>, 2> mean{};
+        std::array<double, 2> count{};
+        for (std::size_t i = 0; i < used.size(); ++i) {
+            ++count[i % 2];
+            for (std::size_t k = 0; k < 64; ++k)
+                mean[i % 2][k] += static_cast<double>(used[i]->grid[k / 8][k % 8]);
+        }
+        double common = 0;
+        for (std::size_t k = 0; k < 64; ++k) common += mean[0][k] / count[0] * mean[1][k] / count[1] / 64;
+        const double value = std::sqrt(std::max(0.0, common));
+        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "There is no grid.", {}};
+        if (out.grade == Grade::Good) return out;
+        out.sentence = "A fine grid is left all over the picture.";
+        std::vector<std::pair<double, const CheckBlock*>> scored;
+        for (const CheckBlock* b : used) {
+            double along = 0;
+            for (std::size_t k = 0; k < 64; ++k)
+                along += static_cast<double>(b->grid[k / 8][k % 8]) * (mean[0][k] + mean[1][k]);
+            scored.push_back({along, b});
+        }
+        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        return out;
+    }
+
+    const Photo& photo_;
+    const CheckBlocks& all_;
+    Blocks flat_, flatInColour_;
+    std::array<Left, kBands> left_{}; // in even squares; nothing where there are none
+};
+
+} // namespace
+
+const char* idOf(Grade grade) {
+    return grade == Grade::Good ? "good" : grade == Grade::Look ? "look" : "bad";
+}
+
+std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
+    return Checks(photo, blocks).all();
+}
+
+std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    if (!photo.smoothing.none())
+        throw std::invalid_argument(
+            shownName(photo.file) +
+            ": the camera has smoothed this raw, and its noise has a form of its own. "
+            "Such photos cannot be checked.");
+    return checksOf(photo, checkBlocksOf(photo, cleaned, work));
+}
+
+} // namespace irenic

@@ -1,0 +1,35 @@
+// What a cleaned photo kept, lost and added, measured against the photo itself: figures, words, and where to
+// look.
+//
+// What a perfect result leaves is known without knowing the photo: noise that was taken away is as strong as
+// the model says, without form, and knows nothing of the picture (A. Buades, B. Coll, J. M. Morel 2005, on
+// method noise). Each check measures one way to depart from that; docs/checks.md has definitions, thresholds
+// and how they were found.
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "judge/check_blocks.h"
+
+namespace irenic {
+
+enum class Grade { Good, Look, Bad };
+const char* idOf(Grade grade); // "good", "look", "bad"
+
+struct Finding {
+    std::string check;           // "noise left", as in the table
+    std::optional<double> value; // none where the photo has nothing to tell it by
+    std::string unit;
+    Grade grade = Grade::Good;
+    std::string sentence;     // for a photographer
+    std::vector<Rect> places; // of the photo, the worst first; a few
+};
+
+// All checks, in the order of the table. Raws that the camera smoothed have noise with form of its own, which
+// std::invalid_argument says. Throws Cancelled.
+std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
+std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
+
+} // namespace irenic

@@ -1,0 +1,152 @@
+// Checks of a cleaned photo: a perfect result raises none, each planted fault is found by its check, at its
+// place.
+#include <QTest>
+
+#include "denoise/clean.h"
+#include "judge/checks.h"
+#include "measure/open.h"
+#include "taken.h"
+
+using namespace irenic;
+
+namespace {
+
+constexpr int kWidth = 1024, kHeight = 768;
+const Rect kPlanted{512, 256, 384, 384}; // where faults are
+
+using Change = std::function<double(int x, int y, double truth)>;
+
+} // namespace
+
+class TestChecks : public QObject {
+    Q_OBJECT
+    test::Taken taken_;
+
+    std::vector<Finding> checksOfMosaic(const Plane& cleaned) const {
+        return checksOf(taken_.photo, [&](const Rect& area, const Work&) {
+            Image out(Holds::Mosaic, area);
+            out[0] = cleaned.cropped(area);
+            return out;
+        });
+    }
+    static Finding named(const std::vector<Finding>& all, const char* check) {
+        const auto own =
+            std::find_if(all.begin(), all.end(), [&](const Finding& f) { return f.check == check; });
+        if (own == all.end()) qFatal("there is no such check");
+        return *own;
+    }
+    Plane changed(const Change& change) const {
+        Plane out(kWidth, kHeight);
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                out.at(x, y) = static_cast<float>(change(x, y, static_cast<double>(taken_.truth.at(x, y))));
+        return out;
+    }
+    double noisy(int x, int y) const { return static_cast<double>(taken_.photo.normalised(x, y)); }
+    static bool isPlanted(int x, int y) { return kPlanted.contains(Rect{x, y, 1, 1}); }
+
+  private slots:
+    void initTestCase() {
+        taken_ = test::taken(Scene::SackStore, 6400, {}, kWidth, kHeight);
+        measure(taken_.photo);
+    }
+
+    void perfect() {
+        for (const Finding& f : checksOfMosaic(taken_.truth)) {
+            QVERIFY2(f.grade == Grade::Good, f.check.c_str());
+            QVERIFY(!f.sentence.empty() && !f.unit.empty());
+        }
+    }
+
+    void untouched() {
+        const Finding& left =
+            named(checksOfMosaic(changed([&](int x, int y, double) { return noisy(x, y); })), "noise left");
+        QVERIFY(left.value && std::abs(*left.value - 1) < 0.05);
+        QVERIFY(left.grade == Grade::Bad && !left.places.empty());
+    }
+
+    void noiseLeftIsAsMuchAsWasLeft() {
+        for (const double share : {0.1, 0.35, 0.6}) {
+            const auto all = checksOfMosaic(
+                changed([&](int x, int y, double v) { return v + share * (noisy(x, y) - v); }));
+            QVERIFY2(std::abs(*named(all, "noise left").value - share) < 0.06,
+                     qPrintable(QString::number(*named(all, "noise left").value)));
+            QVERIFY(named(all, "detail lost").grade == Grade::Good);
+            QVERIFY(named(all, "invented texture").grade == Grade::Good);
+        }
+    }
+
+    void planted_data() {
+        QTest::addColumn<QString>("check");
+        for (const char* check : {"evenness", "detail lost", "invented texture"})
+            QTest::newRow(check) << QString(check);
+    }
+    void planted() {
+        QFETCH(QString, check);
+        const double sigma = taken_.photo.noise.channel[1].sigma(0.05);
+        const auto soft = [&](int x, int y) {
+            double sum = 0;
+            int count = 0;
+            for (int j = -6; j <= 6; j += 2)
+                for (int i = -6; i <= 6; i += 2)
+                    sum +=
+                        static_cast<double>(taken_.truth.at(std::clamp(x + i, x & 1, kWidth - 2 + (x & 1)),
+                                                            std::clamp(y + j, y & 1, kHeight - 2 + (y & 1)))),
+                        ++count;
+            return sum / count;
+        };
+        const Plane cleaned = changed([&](int x, int y, double v) {
+            if (!isPlanted(x, y)) return v;
+            if (check == "evenness") return 0.4 * v + 0.6 * noisy(x, y);
+            if (check == "detail lost") return soft(x, y);
+            return v + sigma * std::sin(x * 0.8) * std::sin(y * 0.7);
+        });
+        const Finding found = named(checksOfMosaic(cleaned), check.toLatin1().constData());
+        QVERIFY2(found.grade != Grade::Good, qPrintable(QString::number(found.value.value_or(-1))));
+        QVERIFY(!found.places.empty() && !found.places.front().intersected(kPlanted).empty());
+    }
+
+    void colours() {
+        const auto tinted = checksOfMosaic(changed([&](int x, int y, double v) {
+            return taken_.photo.mosaic.at(x, y) == Mosaic::Blue ? 1.2 * v : v;
+        }));
+        QVERIFY(named(tinted, "colour shift").grade != Grade::Good);
+        QVERIFY(named(tinted, "noise left").grade == Grade::Good);
+    }
+
+    void grid() {
+        const double sigma = taken_.photo.noise.channel[1].sigma(0.05);
+        const auto all = checksOfMosaic(changed(
+            [&](int x, int y, double v) { return v + ((x / 2 + y / 2) % 2 == 0 ? 0.06 : -0.06) * sigma; }));
+        QVERIFY2(named(all, "patterns").grade != Grade::Good,
+                 qPrintable(QString::number(named(all, "patterns").value.value_or(-1))));
+    }
+
+    // Of a take: nothing bad at its usual strengths, much lost at three times as much.
+    void takes() {
+        const auto ofTake = [&](const Settings& s) {
+            return checksOf(taken_.photo, [&](const Rect& area, const Work& work) {
+                return cleanRegion(taken_.photo, s, area, work);
+            });
+        };
+        Settings settings{"bm3d-quick"};
+        const auto usual = ofTake(settings);
+        for (const Finding& f : usual) QVERIFY2(f.grade != Grade::Bad, f.check.c_str());
+        settings.luminance = 3, settings.detail = 0;
+        QVERIFY(*named(ofTake(settings), "detail lost").value > *named(usual, "detail lost").value);
+    }
+
+    void cancelled() {
+        std::stop_source stop;
+        stop.request_stop();
+        QVERIFY_THROWS_EXCEPTION(Cancelled, checksOf(
+                                                taken_.photo,
+                                                [&](const Rect& area, const Work& work) {
+                                                    return cleanRegion(taken_.photo, {"wavelet"}, area, work);
+                                                },
+                                                Work{stop.get_token()}));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestChecks)
+#include "checks.moc"
