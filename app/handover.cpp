@@ -49,7 +49,7 @@ Handover::Handover(const QString& place, QObject* parent) : QObject(parent), ser
     // Two that start at once must not take each other for what a crash has left.
     QLockFile lock(place + QStringLiteral(".lock"));
     if (!lock.tryLock(kPatience)) return;
-    if (server_->listen(place)) return;
+    // Listening would push another window's socket aside.
     QLocalSocket there;
     there.connectToServer(place);
     if (there.waitForConnected(kPatience)) return;

@@ -11,6 +11,7 @@
 #include <fstream>
 
 #include "base/safe_file.h"
+#include "closeup/check_panel.h"
 #include "closeup/close_up.h"
 #include "closeup/difference_view.h"
 #include "closeup/take_panel.h"
@@ -89,9 +90,10 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
       zone_(option("zone",
                    "Give the first take this zone, as in 'clean --take', and show it in the close-up.",
                    "TEXT")),
+      checks_(option("checks", "Check the first take in the close-up.")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
     parser.addOptions({look_, curve_, history_, strengths_, closeUp_, size_, picture_, push_, zoom_, photo_,
-                       recommend_, reference_, probe_, queue_, recent_, zone_});
+                       recommend_, reference_, probe_, queue_, recent_, zone_, checks_});
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }
@@ -176,6 +178,10 @@ bool WindowPicture::ready(Window& window) {
         return false;
     }
     if (isClose && !window.closeUp().current()) return false;
+    if (isClose && has(checks_) && !window.closeUp().panel().checks().findings()) {
+        if (!window.closeUp().panel().checks().running()) window.closeUp().panel().checks().check();
+        return false;
+    }
     if (isClose && has(zone_) && window.closeUp().shownMask().isNull()) return false;
     const auto* removed = window.closeUp().removedBeside();
     if (removed->isVisible() && removed->image().isNull()) return false;

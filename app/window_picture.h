@@ -31,7 +31,7 @@ class WindowPicture {
 
     QCommandLineParser& parser_;
     QCommandLineOption picture_, push_, zoom_, photo_, recommend_, look_, curve_, history_, strengths_,
-        closeUp_, reference_, probe_, queue_, recent_, zone_, size_;
+        closeUp_, reference_, probe_, queue_, recent_, zone_, checks_, size_;
     QTemporaryDir nowhere_; // for its settings
     QTimer waiting_;
 };

@@ -32,9 +32,10 @@ class TestUneven : public QObject {
     void found_data() {
         QTest::addColumn<int>("scene");
         QTest::addColumn<double>("iso");
-        for (const Scene scene : {Scene::GearLoft, Scene::SackStore})
-            for (const double iso : {800.0, 12800.0, 51200.0})
-                QTest::addRow("%d, ISO %.0f", static_cast<int>(scene), iso) << static_cast<int>(scene) << iso;
+        const std::pair<Scene, double> rows[] = {
+            {Scene::GearLoft, 12800}, {Scene::SackStore, 3200}, {Scene::GearLoft, 51200}};
+        for (const auto& [scene, iso] : rows)
+            QTest::addRow("%d, ISO %.0f", static_cast<int>(scene), iso) << static_cast<int>(scene) << iso;
     }
     // How the noise grows is known within some 15 %, in the darkest views within 20 %: there stabilised noise
     // no longer grows as much as the sensor's. An even sensor's is taken for even.
@@ -67,8 +68,7 @@ class TestUneven : public QObject {
 
     void cleaned_data() {
         QTest::addColumn<QString>("method");
-        for (const char* m : {"wavelet", "bm3d-quick", "nlbayes", "learned-quick"})
-            QTest::newRow(m) << QString(m);
+        for (const char* m : {"wavelet", "learned-quick"}) QTest::newRow(m) << QString(m);
     }
     // Where there is most noise far less of it is left than by one strength for all, and nothing is lost
     // where there is least.
@@ -91,7 +91,7 @@ class TestUneven : public QObject {
 
     // The inverse of the stabilisation expects noise of one size: brightness must not follow it.
     void meansStay() {
-        for (const double level : {0.01, 0.1, 0.5}) {
+        for (const double level : {0.01, 0.3}) {
             test::Taken t;
             t.truth = Plane(kWidth, kHeight);
             t.truth.fill(static_cast<float>(level));

@@ -14,6 +14,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "closeup/check_panel.h"
 #include "closeup/difference_view.h"
 #include "closeup/take_panel.h"
 #include "closeup/zone_panel.h"
@@ -133,6 +134,8 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     area_->installEventFilter(this);
 
     connect(panel_, &TakePanel::wantsChanged, this, &CloseUp::refresh);
+    connect(&panel_->checks(), &CheckPanel::placeAsked, this, &CloseUp::showPlace);
+    connect(&panel_->checks(), &CheckPanel::message, &document_, &Document::message);
     connect(&panel_->zones(), &ZonePanel::changed, this, &CloseUp::showZone);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(3);
@@ -486,6 +489,18 @@ void CloseUp::stepProbe(int by) {
     refresh();
 }
 
+void CloseUp::showPlace(const Rect& place, const QString& why) {
+    const PicturePoint wanted = pictureOf(*document_.photo(), document_.look(),
+                                          {place.x + place.width / 2.0, place.y + place.height / 2.0});
+    const Rect& now = cell(std::max(0, column_))->wanted().area;
+    document_.panRow(probeId(),
+                     QPointF(wanted.x - now.x - now.width / 2.0, wanted.y - now.y - now.height / 2.0));
+    large_->setText(why);
+    large_->show();
+    fading_.start();
+    arrange();
+}
+
 void CloseUp::stepColumn(int by) { showColumn((column_ + by + columns()) % columns()); }
 
 bool CloseUp::event(QEvent* event) {
@@ -548,6 +563,9 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
         if (takeOf(column_) >= 0) zones.setTool(zones.tool() == wanted ? Tool::None : wanted);
         return;
     }
+    case Qt::Key_N:
+        if (takeOf(column_) >= 0) panel_->checks().step(panning ? -1 : 1);
+        return;
     case Qt::Key_M: panel_->zones().setWantsMask(!panel_->zones().wantsMask()); return;
     case Qt::Key_PageDown: stepProbe(1); return;
     case Qt::Key_PageUp: stepProbe(-1); return;

@@ -88,6 +88,7 @@ class CloseUp : public QWidget {
     int takeOf(int column) const; // its index; -1: no take
     std::uint32_t probeId() const;
     void stepProbe(int by);
+    void showPlace(const Rect& place, const QString& why); // of the photo
     void stepColumn(int by);
     int columns() const { return static_cast<int>(columns_.size()); }
     QString letterOf(int column) const;

@@ -24,13 +24,21 @@ QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, c
     const int wide = (key.area.width + step - 1) / step, high = (key.area.height + step - 1) / step;
     QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
     const QColor colour = style::ochre();
-    for (int y = 0; y < high; ++y) {
-        const Plane row = maskOf(photo, zone, {key.area.x, key.area.y + y * step, key.area.width, 1}, work);
-        auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
-        for (int x = 0; x < wide; ++x) {
-            const float alpha = kStrongest * row.at(x * step, 0);
-            const auto part = [&](int v) { return static_cast<int>(alpha * static_cast<float>(v) + 0.5f); };
-            to[x] = qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
+    // Strokes are gone through once for each request; rows that are not shown cost more than that.
+    const int rows = step == 1 ? 64 : 1;
+    for (int from = 0; from < high; from += rows) {
+        const int count = std::min(rows, high - from);
+        const Plane band =
+            maskOf(photo, zone, {key.area.x, key.area.y + from * step, key.area.width, count}, work);
+        for (int y = from; y < from + count; ++y) {
+            auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
+            for (int x = 0; x < wide; ++x) {
+                const float alpha = kStrongest * band.at(x * step, y - from);
+                const auto part = [&](int v) {
+                    return static_cast<int>(alpha * static_cast<float>(v) + 0.5f);
+                };
+                to[x] = qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
+            }
         }
     }
     return image;

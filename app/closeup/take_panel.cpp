@@ -6,6 +6,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "closeup/check_panel.h"
 #include "closeup/difference_view.h"
 #include "closeup/zone_panel.h"
 #include "sheet/take_head.h"
@@ -19,7 +20,8 @@ constexpr int kWidth = 230, kRemovedHeight = 200;
 
 TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     : QWidget(parent), document_(document), showRemoved_(new QToolButton(this)),
-      removed_(new DifferenceView(renderer, this)), zones_(new ZonePanel(this)) {
+      removed_(new DifferenceView(renderer, this)), zones_(new ZonePanel(this)),
+      checks_(new CheckPanel(renderer.jobs(), this)) {
     // Where all has no room it scrolls: the window keeps its size.
     auto* area = new QScrollArea(this);
     area->setFrameShape(QFrame::NoFrame);
@@ -53,6 +55,8 @@ TakePanel::TakePanel(Document& document, Renderer& renderer, QWidget* parent)
     column->addWidget(showRemoved_);
     column->addWidget(removed_);
     column->addSpacing(style::kWideGap);
+    column->addWidget(checks_);
+    column->addSpacing(style::kWideGap);
     column->addWidget(zones_);
     column->addStretch(1);
     connect(zones_, &ZonePanel::edited, this, [this](const std::vector<Zone>& zones, bool gesture) {
@@ -81,6 +85,7 @@ void TakePanel::showTake(int index, const std::optional<DifferenceKey>& removed)
     head_->setVisible(true);
     take_ = index;
     zones_->showZones(take.settings.zones);
+    checks_->showRecipe({document_.photo(), take.settings, {}}); // a look changes nothing of them
     removed_->setVisible(removed.has_value());
     if (removed) removed_->show(*removed);
 }

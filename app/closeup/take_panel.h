@@ -12,6 +12,7 @@ class QVBoxLayout;
 
 namespace irenic {
 
+class CheckPanel;
 class DifferenceView;
 class TakeHead;
 class ZonePanel;
@@ -30,6 +31,7 @@ class TakePanel : public QWidget {
     QSize removedSize() const;
     DifferenceView* removed() const { return removed_; }
     ZonePanel& zones() const { return *zones_; }
+    CheckPanel& checks() const { return *checks_; }
 
   signals:
     void wantsChanged();
@@ -41,6 +43,7 @@ class TakePanel : public QWidget {
     QToolButton* showRemoved_;
     DifferenceView* removed_;
     ZonePanel* zones_;
+    CheckPanel* checks_;
     int take_ = -1; // its index
 };
 

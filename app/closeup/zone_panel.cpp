@@ -48,7 +48,7 @@ ZonePanel::ZonePanel(QWidget* parent)
         line->addStretch(1);
         in->addLayout(line);
     };
-    auto* more =
+    auto* more = more_ =
         button(tr("Add zone"), "addZone",
                tr("A zone is a part of the photo that this take cleans more or less than the rest."));
     more->setPopupMode(QToolButton::InstantPopup);
@@ -137,6 +137,7 @@ void ZonePanel::showZones(const std::vector<Zone>& zones) {
 }
 
 void ZonePanel::refresh() {
+    more_->setEnabled(zones_.size() < Zone::kMost);
     list_->clear();
     for (std::size_t i = 0; i < zones_.size(); ++i)
         list_->addItem(QStringLiteral("%1  %2").arg(i + 1).arg(titleOf(zones_[i])));

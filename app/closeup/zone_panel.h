@@ -49,7 +49,7 @@ class ZonePanel : public QWidget {
     std::vector<Zone> zones_;
     int current_ = 0;
     QComboBox* list_;
-    QToolButton *remove_, *paint_, *erase_, *show_, *clear_;
+    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_;
     QWidget* body_;
     std::vector<Rule*> factors_; // in the order of the table
     Rule *diameter_, *softness_;

@@ -45,6 +45,8 @@ QList<KeyEntry> gestures() {
             {closeUp, QObject::tr("Page Up, Page Down"), QObject::tr("Go to the previous or next probe")},
             {closeUp, QObject::tr("K"), QObject::tr("Paint on the zone; with Shift erase; again: stop")},
             {closeUp, QObject::tr("M"), QObject::tr("Show or hide the zone")},
+            {closeUp, QObject::tr("N"),
+             QObject::tr("Go to the next place that the checks found; with Shift the one before")},
             {closeUp, QObject::tr("P"), QObject::tr("Add a probe here")},
             {closeUp, QObject::tr("Enter"), QObject::tr("Choose this take for export")},
             {closeUp, QObject::tr("Esc"), QObject::tr("Go back to the sheet")},

@@ -226,7 +226,7 @@ using Series = std::array<double, kDegree + 1>;
 Series inverseSeries(double least, double most) {
     // What a filter has all but taken away is rounding by now, and is not raised without end. With a floor of
     // 0.012 a filter that was known half a hundredth wrong cost 8 dB; with 0.05 plain ones cost 2.
-    constexpr double kFloor = 0.03;
+    constexpr double kFloor = 0.02;
     constexpr int kPoints = 4 * kDegree;
     Series c{};
     for (int k = 0; k < kPoints; ++k) {

@@ -19,11 +19,11 @@ constexpr int kFewest = 16; // windows that tell anything
 
 // A window's noise, as a logarithm of its deviation over the model's, and where that comes from.
 struct Reading {
-    double u, v;      // its place, from -1 to 1
-    double square;    // of the distance from the middle, 1 at the corners
-    double darkShare; // of the expected variance, what does not depend on light: there a wrong line shows
-    double logarithm;
-    double weight; // less where there is texture
+    double u = 0, v = 0;  // its place, from -1 to 1
+    double square = 0;    // of the distance from the middle, 1 at the corners
+    double darkShare = 0; // of the expected variance, what does not depend on light: there a wrong line shows
+    double logarithm = 0;
+    double weight = 0; // less where there is texture
 };
 
 // The calmest window around each of some places all over the photo.

@@ -1,0 +1,230 @@
+#include "closeup/check_panel.h"
+
+#include <QAbstractButton>
+#include <QPainter>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "denoise/clean.h"
+#include "style/style.h"
+
+namespace irenic {
+
+namespace {
+
+QString gradeOf(const Finding& f) {
+    if (!f.value) return CheckPanel::tr("not told");
+    return f.grade == Grade::Good   ? CheckPanel::tr("good")
+           : f.grade == Grade::Look ? CheckPanel::tr("look")
+                                    : CheckPanel::tr("bad");
+}
+
+// One check in a line: its name, how it came out as a mark that needs no colour, and its value. With places
+// to go to it can be pressed.
+class CheckRow : public QAbstractButton {
+  public:
+    CheckRow(const Finding& finding, QWidget* parent)
+        : QAbstractButton(parent), grade_(finding.grade), value_(shownValue(finding)) {
+        setText(shownCheck(finding));
+        setToolTip(shownSentence(finding));
+        setAccessibleName(CheckPanel::tr("%1: %2, %3").arg(shownCheck(finding), value_, gradeOf(finding)));
+        setAccessibleDescription(shownSentence(finding));
+        setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+        const bool leads = !finding.places.empty();
+        setEnabled(leads);
+        setFocusPolicy(leads ? Qt::TabFocus : Qt::NoFocus);
+        if (leads) setCursor(Qt::PointingHandCursor);
+    }
+    QSize sizeHint() const override { return {160, 24}; }
+
+  protected:
+    void paintEvent(QPaintEvent*) override {
+        constexpr int kMark = 9, kEdge = 4;
+        QPainter painter(this);
+        const QPalette colours = palette();
+        if (isEnabled() && (underMouse() || hasFocus()))
+            painter.fillRect(rect(), colours.color(QPalette::Button));
+        const QRect mark(kEdge, (height() - kMark) / 2, kMark, kMark);
+        painter.setPen(colours.color(QPalette::Active, QPalette::WindowText));
+        // Filled: bad. Hollow: to be looked at. None: good.
+        if (grade_ == Grade::Bad) painter.fillRect(mark.adjusted(0, 0, 1, 1), style::ochre());
+        if (grade_ != Grade::Good) painter.drawRect(mark);
+        const QRect line = rect().adjusted(kEdge + kMark + 6, 0, -kEdge, 0);
+        painter.drawText(line, Qt::AlignVCenter | Qt::AlignLeft, text());
+        painter.drawText(line, Qt::AlignVCenter | Qt::AlignRight, value_);
+        if (hasFocus()) {
+            painter.setPen(style::ochre());
+            painter.drawRect(rect().adjusted(0, 0, -1, -1));
+        }
+    }
+
+  private:
+    Grade grade_;
+    QString value_;
+};
+
+constexpr std::size_t kMostKnown = 32; // takes whose findings are kept
+
+// The worst grades first; within one the table's order.
+std::vector<const Finding*> inOrder(const std::vector<Finding>& findings) {
+    std::vector<const Finding*> out;
+    for (const Finding& f : findings) out.push_back(&f);
+    std::stable_sort(out.begin(), out.end(),
+                     [](const Finding* a, const Finding* b) { return a->grade > b->grade; });
+    return out;
+}
+
+} // namespace
+
+QString shownValue(const Finding& finding) {
+    if (!finding.value) return QStringLiteral("–");
+    return finding.unit == "CIEDE2000" ? QString::number(*finding.value, 'f', 1)
+                                       : CheckPanel::tr("%1 %").arg(100 * *finding.value, 0, 'f', 0);
+}
+
+QString shownCheck(const Finding& finding) {
+    const std::pair<const char*, QString> names[] = {{"noise left", CheckPanel::tr("Noise left")},
+                                                     {"evenness", CheckPanel::tr("Unevenness")},
+                                                     {"detail lost", CheckPanel::tr("Detail lost")},
+                                                     {"invented texture", CheckPanel::tr("Invented texture")},
+                                                     {"points lost", CheckPanel::tr("Points lost")},
+                                                     {"colour shift", CheckPanel::tr("Colour shift")},
+                                                     {"colour blotches", CheckPanel::tr("Colour blotches")},
+                                                     {"patterns", CheckPanel::tr("Patterns")}};
+    for (const auto& [id, name] : names)
+        if (finding.check == id) return name;
+    return QString::fromStdString(finding.check);
+}
+
+QString shownSentence(const Finding& finding) {
+    const QString text = CheckPanel::tr(finding.sentence.c_str());
+    return finding.value ? CheckPanel::tr("%1\n%2: %3 %4")
+                               .arg(text, shownCheck(finding), shownValue(finding),
+                                    CheckPanel::tr(finding.unit.c_str()))
+                         : text;
+}
+
+CheckPanel::CheckPanel(Jobs& jobs, QWidget* parent)
+    : QWidget(parent), jobs_(jobs), start_(new QToolButton(this)), rows_(new QVBoxLayout) {
+    setObjectName(QStringLiteral("checkPanel"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(style::kGap);
+    start_->setObjectName(QStringLiteral("checkTake"));
+    start_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    start_->setToolTip(
+        tr("Measures over the whole photo what this take kept, lost and added. (N steps through the "
+           "places to look at)"));
+    connect(start_, &QToolButton::clicked, this, &CheckPanel::check);
+    column->addWidget(start_);
+    rows_->setSpacing(1);
+    column->addLayout(rows_);
+    connect(&ticking_, &QTimer::timeout, this, &CheckPanel::refresh);
+    refresh();
+}
+
+const std::vector<Finding>* CheckPanel::findings() const {
+    for (const Known& k : known_)
+        if (k.id == id_) return &k.findings;
+    return nullptr;
+}
+
+void CheckPanel::showRecipe(const Recipe& recipe) {
+    const RecipeId id = idOf(recipe);
+    recipe_ = recipe;
+    if (id == id_) return;
+    id_ = id;
+    place_ = -1;
+    // Strengths move on: what was being measured is of no use any more.
+    if (running() && measured_ != id_) job_ = {};
+    refresh();
+}
+
+void CheckPanel::check() {
+    if (running()) {
+        job_ = {};
+        return refresh();
+    }
+    if (!recipe_.photo || findings()) return;
+    measured_ = id_;
+    job_ = jobs_.submit(
+        Lane::Quiet, -10,
+        [recipe = recipe_](const Work& work) {
+            return checksOf(
+                *recipe.photo,
+                [&](const Rect& area, const Work& part) {
+                    return cleanRegion(*recipe.photo, recipe.settings, area, part);
+                },
+                work);
+        },
+        [this, id = id_](const Outcome<std::vector<Finding>>& found) {
+            job_ = {};
+            if (found.value) return keep(id, *found.value);
+            emit message(QString::fromStdString(found.problem));
+            refresh();
+        });
+    ticking_.start(200);
+    refresh();
+}
+
+void CheckPanel::take(std::vector<Finding> findings) { keep(id_, std::move(findings)); }
+
+void CheckPanel::keep(const RecipeId& of, std::vector<Finding> findings) {
+    known_.push_front({of, std::move(findings)});
+    if (known_.size() > kMostKnown) known_.pop_back();
+    refresh();
+}
+
+void CheckPanel::refresh() {
+    const std::vector<Finding>* found = findings();
+    start_->setVisible(!found);
+    start_->setText(running()
+                        ? tr("Stop checking (%1 %)").arg(std::lround(100 * std::max(0.0f, job_.progress())))
+                        : tr("Check this take"));
+    if (!running()) ticking_.stop();
+    if (running() && rows_->isEmpty()) return;
+    list(found ? *found : std::vector<Finding>{});
+}
+
+void CheckPanel::list(const std::vector<Finding>& findings) {
+    while (QLayoutItem* item = rows_->takeAt(0)) {
+        if (item->widget()) item->widget()->deleteLater();
+        delete item;
+    }
+    places_.clear();
+    for (const Finding* f : inOrder(findings)) {
+        auto* row = new CheckRow(*f, this);
+        row->setObjectName(
+            QStringLiteral("check-%1")
+                .arg(QString::fromStdString(f->check).replace(QLatin1Char(' '), QLatin1Char('-'))));
+        const int first = static_cast<int>(places_.size());
+        for (const Rect& place : f->places) places_.push_back({place, shownCheck(*f)});
+        connect(row, &QAbstractButton::clicked, this,
+                [this, first, count = static_cast<int>(f->places.size())] {
+                    // Another click goes to the next one of this check.
+                    place_ = place_ >= first && place_ + 1 < first + count ? place_ + 1 : first;
+                    go();
+                });
+        rows_->addWidget(row);
+    }
+}
+
+void CheckPanel::step(int by) {
+    if (!findings()) {
+        if (!running()) check();
+        return;
+    }
+    const int count = static_cast<int>(places_.size());
+    if (count == 0) return emit message(tr("The checks found nothing to look at."));
+    place_ = place_ < 0 ? (by > 0 ? 0 : count - 1) : (place_ + by + count) % count;
+    go();
+}
+
+void CheckPanel::go() {
+    const auto& [place, why] = places_[static_cast<std::size_t>(place_)];
+    emit placeAsked(place, tr("%1: place %2 of %3").arg(why).arg(place_ + 1).arg(places_.size()));
+}
+
+} // namespace irenic

@@ -1,0 +1,68 @@
+// What the take in hand kept, lost and added, measured over the whole photo, and where to look for it.
+#pragma once
+
+#include <QTimer>
+#include <QWidget>
+#include <list>
+#include <optional>
+#include <vector>
+
+#include "base/jobs.h"
+#include "develop/recipe.h"
+#include "judge/checks.h"
+
+class QToolButton;
+class QVBoxLayout;
+
+namespace irenic {
+
+class CheckPanel : public QWidget {
+    Q_OBJECT
+
+  public:
+    explicit CheckPanel(Jobs& jobs, QWidget* parent = nullptr);
+    // What is known of it is shown; nothing is measured unasked.
+    void showRecipe(const Recipe& recipe);
+    // Measures what is shown, or stops doing so.
+    void check();
+    // The next place to look at, or the one before; measures first where nothing is known yet.
+    void step(int by);
+    // What was found of what is shown.
+    void take(std::vector<Finding> findings);
+    bool running() const { return job_.active(); }
+    const std::vector<Finding>* findings() const;
+
+  signals:
+    void placeAsked(irenic::Rect place, const QString& why); // of the photo
+    void message(const QString& text);
+
+  private:
+    void keep(const RecipeId& of, std::vector<Finding> findings);
+    void refresh();
+    void list(const std::vector<Finding>& findings);
+    void go();
+
+    struct Known {
+        RecipeId id;
+        std::vector<Finding> findings;
+    };
+    Jobs& jobs_;
+    Job job_;
+    Recipe recipe_;
+    RecipeId id_, measured_; // of what is shown; of what is being measured
+    std::list<Known> known_; // the last one first
+    QToolButton* start_;
+    QVBoxLayout* rows_;
+    QTimer ticking_;
+    // The places of all findings, the worst checks' first, and the one in hand.
+    std::vector<std::pair<Rect, QString>> places_;
+    int place_ = -1;
+};
+
+// "3 %", "1.4": a finding's value as it is shown, with its unit.
+QString shownValue(const Finding& finding);
+// The name of a check for people; the sentence that goes with its grade.
+QString shownCheck(const Finding& finding);
+QString shownSentence(const Finding& finding);
+
+} // namespace irenic

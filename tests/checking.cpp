@@ -1,0 +1,154 @@
+// Checks in the close-up: measured when asked for, kept with the take, stepped through, given up when it
+// changes.
+#include <QSignalSpy>
+
+#include "closeup/check_panel.h"
+#include "closeup/close_up.h"
+#include "closeup/take_panel.h"
+#include "judge/checks.h"
+#include "window_support.h"
+
+using namespace irenic;
+
+class TestChecking : public test::WindowTest {
+    Q_OBJECT
+
+    CloseUp& view() { return window_->closeUp(); }
+    CheckPanel& checks() { return view().panel().checks(); }
+    void enter() {
+        emit window_->sheet().opened(0, 1);
+        QTRY_VERIFY(view().isVisible());
+        QVERIFY(QTest::qWaitFor([this] { return view().current(); }, 60000));
+    }
+    void measure() {
+        QTest::mouseClick(find<QToolButton>("checkTake"), Qt::LeftButton);
+        QVERIFY(QTest::qWaitFor([this] { return checks().findings() != nullptr; }, 120000));
+    }
+    static Finding made(const char* check, Grade grade, std::vector<Rect> places) {
+        return {check, 0.5, "of all places", grade, "It was made up.", std::move(places)};
+    }
+
+  private slots:
+    void areMeasuredWhenAskedFor() {
+        enter();
+        QVERIFY(!checks().findings() && !checks().running());
+        auto* start = find<QToolButton>("checkTake");
+        QVERIFY(start->isVisible());
+        measure();
+        QVERIFY(!start->isVisible());
+        // What the window says is what the core measures.
+        const PhotoPtr photo = window_->document().photo();
+        const Settings settings = window_->document().takes()[0].settings;
+        const auto right = checksOf(*photo, [&](const Rect& area, const Work& work) {
+            return cleanRegion(*photo, settings, area, work);
+        });
+        QCOMPARE(checks().findings()->size(), right.size());
+        for (std::size_t i = 0; i < right.size(); ++i) {
+            const Finding& own = (*checks().findings())[i];
+            QCOMPARE(own.check, right[i].check);
+            QCOMPARE(own.value, right[i].value);
+            const auto* row = find<QAbstractButton>(qPrintable(
+                QStringLiteral("check-%1").arg(QString::fromStdString(own.check).replace(' ', '-'))));
+            QVERIFY(row);
+            QTRY_VERIFY(row->isVisible());
+            QVERIFY(row->text() == shownCheck(own) && row->accessibleName().contains(shownValue(own)));
+            QVERIFY(row->toolTip().contains(QString::fromStdString(own.sentence)));
+        }
+    }
+
+    // Another strength is another take; back at the old one its findings are there again.
+    void followTheTake() {
+        enter();
+        measure();
+        const std::size_t count = checks().findings()->size();
+        Settings settings = window_->document().takes()[0].settings;
+        settings.luminance = 0.5f;
+        window_->document().setSettings(0, settings);
+        QTRY_VERIFY(!checks().findings());
+        QVERIFY(find<QToolButton>("checkTake")->isVisible());
+        window_->document().undo();
+        QTRY_VERIFY(checks().findings());
+        QCOMPARE(checks().findings()->size(), count);
+        // So is a look: it changes nothing of what was cleaned.
+        Look look;
+        look.exposure = 0.5;
+        window_->document().setLook(look);
+        QTest::qWait(50);
+        QVERIFY(checks().findings());
+    }
+
+    void canBeStopped() {
+        enter();
+        auto* start = find<QToolButton>("checkTake");
+        QTest::mouseClick(start, Qt::LeftButton);
+        QVERIFY(checks().running() && start->text().startsWith("Stop"));
+        QTest::mouseClick(start, Qt::LeftButton);
+        QVERIFY(!checks().running() && !checks().findings());
+        QTest::qWait(300);
+        QVERIFY(!checks().findings());
+        // Nor does what is measured of a take outlast its change.
+        QTest::mouseClick(start, Qt::LeftButton);
+        Settings settings = window_->document().takes()[0].settings;
+        settings.colour = 0.4f;
+        window_->document().setSettings(0, settings);
+        QTRY_VERIFY(!checks().running());
+        QVERIFY(!checks().findings());
+    }
+
+    // N goes from place to place, the worst check's first, and says why one is there.
+    void placesAreSteppedThrough() {
+        enter();
+        CheckPanel own(*jobs());
+        const Recipe recipe{window_->document().photo(), window_->document().takes()[0].settings, {}};
+        own.showRecipe(recipe);
+        own.take({made("noise left", Grade::Look, {{10, 20, 32, 32}}), made("evenness", Grade::Good, {}),
+                  made("detail lost", Grade::Bad, {{100, 60, 32, 32}, {40, 200, 32, 32}})});
+        std::vector<Rect> places;
+        QStringList why;
+        connect(&own, &CheckPanel::placeAsked, this,
+                [&](const Rect& place, const QString& text) { places.push_back(place), why << text; });
+        own.step(1), own.step(1), own.step(1), own.step(1), own.step(-1);
+        const std::vector<Rect> right = {
+            {100, 60, 32, 32}, {40, 200, 32, 32}, {10, 20, 32, 32}, {100, 60, 32, 32}, {10, 20, 32, 32}};
+        QVERIFY(places == right);
+        QCOMPARE(why.front(), QStringLiteral("Detail lost: place 1 of 3"));
+        QVERIFY(!own.findChild<QAbstractButton*>("check-evenness")->isEnabled());
+        places.clear();
+        QTest::mouseClick(own.findChild<QAbstractButton*>("check-detail-lost"), Qt::LeftButton);
+        QTest::mouseClick(own.findChild<QAbstractButton*>("check-detail-lost"), Qt::LeftButton);
+        QTest::mouseClick(own.findChild<QAbstractButton*>("check-detail-lost"), Qt::LeftButton);
+        QVERIFY((places == std::vector<Rect>{right[0], right[1], right[0]}));
+    }
+
+    // The close-up shows the place, in every manner.
+    void thePlaceIsShown() {
+        window_->document().setZoom(4); // smaller than the photo, so that there is somewhere to go
+        enter();
+        for (const auto manner :
+             {CloseUp::Manner::InPlace, CloseUp::Manner::Removed, CloseUp::Manner::Beside}) {
+            view().setManner(manner);
+            const Rect place{120, 90, 32, 32};
+            emit checks().placeAsked(place, QStringLiteral("Detail lost: place 1 of 1"));
+            const auto centre = [&] {
+                const Rect& area = view().cell(1)->wanted().area;
+                return QPoint(area.x + area.width / 2, area.y + area.height / 2);
+            };
+            QTRY_VERIFY((centre() - QPoint(136, 106)).manhattanLength() <= 2);
+        }
+        // N without findings measures first.
+        view().setFocus();
+        QTest::keyClick(&view(), Qt::Key_N);
+        QVERIFY(checks().running() || checks().findings());
+    }
+
+  private:
+    Jobs* jobs() {
+        static Jobs own([](std::function<void()> hand) {
+            QMetaObject::invokeMethod(qApp, std::move(hand), Qt::QueuedConnection);
+        });
+        return &own;
+    }
+};
+
+QTEST_MAIN(TestChecking)
+#include "checking.moc"
