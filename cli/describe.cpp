@@ -79,6 +79,7 @@ std::string manPageOf(const CLI::App& app, const std::string& version) {
            "TIFF, JPEG, PNG or JPEG XL. Originals are never changed.\n";
     out += ".SH COMMANDS\n";
     addCommands(app, "", out);
+    out += ".SH OPTIONS\n" + optionsOf(app);
     out += ".SH EXIT STATUS\n0: all was done. 1: a file failed; the others were done. 2: the command was "
            "wrong.\n";
     out += ".SH SEE ALSO\n.BR irenic (1)\n";

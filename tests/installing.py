@@ -60,7 +60,7 @@ with tempfile.TemporaryDirectory() as folder:
         return run("bash", "-c", f'. "{script}"; COMP_WORDS=({line}); COMP_CWORD={len(words) - 1}; _irenic_cli; '
                                  'printf "%s\\n" "${COMPREPLY[@]}"', cwd=folder).split("\n")
 
-    for command in re.findall(r"^  ([a-z-]+) {2,}", run(cli, "--help", env=place), re.M):
+    for command in re.findall(r"^  ([a-z][a-z-]+) {2,}", run(cli, "--help", env=place), re.M):
         need(f".SS {command}\n" in page, f"irenic-cli.1 does not know {command}")
         need(command in completed("irenic-cli", command[:2]), f"{command} is not completed")
         for option in re.findall(r"--[a-z-]+", run(cli, command, "--help", env=place)):

@@ -124,7 +124,7 @@ class TestThreads : public QObject {
                 std::mt19937 random(t);
                 for (int i = 0; i < 4; ++i) {
                     const Photo& photo = *photos[random() % 2];
-                    const Settings settings{"wavelet"};
+                    Settings settings{"wavelet"};
                     settings.coarse = random() % 2 ? 1.0f : 0.5f;
                     const Rect area{static_cast<int>(random() % 60), static_cast<int>(random() % 60), 70, 50};
                     TileStore own(std::size_t{1} << 24);
