@@ -6,9 +6,10 @@
 
 namespace irenic {
 
-// All four channels of the active area, where Photo::unevenness (which is taken for right) is 1. Never looks at the file's NoiseProfile. `doubt`, if given, becomes
-// how much less the noise may be, as a share of its deviation: 0 where flat places were found, more where
-// nothing is flat and texture cannot be told from noise. Throws Cancelled.
+// All four channels of the active area, where Photo::unevenness (which is taken for right) is 1. Never looks
+// at the file's NoiseProfile. `doubt`, if given, becomes how much less the noise may be, as a share of its
+// deviation: 0 where flat places were found, more where nothing is flat and texture cannot be told from
+// noise. Throws Cancelled.
 NoiseModel measureNoise(const Photo& photo, const Work& work = {}, double* doubt = nullptr);
 
 // The same for a photo without a mosaic, whose noise goes from pixel to pixel: interpolated, smoothed,
