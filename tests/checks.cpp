@@ -136,6 +136,30 @@ class TestChecks : public QObject {
         QVERIFY(*named(ofTake(settings), "detail lost").value > *named(usual, "detail lost").value);
     }
 
+    // Too small for a square: nothing is told, and nothing is bad.
+    void tiny() {
+        for (const int side : {6, 31, 40, 100}) {
+            Plane truth(side, side);
+            truth.fill(0.2f);
+            const Photo photo = takePhoto(truth, {}, {});
+            for (const Finding& f : checksOf(photo, [&](const Rect&area, const Work&) {
+                     return cleanRegion(photo, Settings::original(), area);
+                 }))
+                QVERIFY2(!f.value || *f.value >= 0, f.check.c_str());
+        }
+    }
+
+    // What has no white noise is refused with a sentence.
+    void refused() {
+        Photo smoothed = takePhoto(Plane(64, 64), {}, {}), finished = takePhoto(Plane(64, 64), {}, {});
+        smoothed.smoothing = {0.1, 0};
+        finished.channels = 3, finished.developed = true;
+        for (const Photo* photo : {&smoothed, &finished})
+            QVERIFY_THROWS_EXCEPTION(
+                std::invalid_argument,
+                checksOf(*photo, [](const Rect& area, const Work&) { return Image(Holds::Mosaic, area); }));
+    }
+
     void cancelled() {
         std::stop_source stop;
         stop.request_stop();

@@ -4,7 +4,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numeric>
 #include <stdexcept>
 
 #include "base/text.h"
@@ -19,8 +18,8 @@ using BandsOfBlock = std::array<BandProducts, kBands>;
 
 constexpr std::size_t kMostPlaces = 8;
 constexpr std::size_t kFewest = 8; // squares that a figure rests on
-constexpr double kLeastShare =
-    0.04; // of all squares: fewer even ones are textured ones that chance has evened out
+// Of all squares: fewer even ones are textured ones that chance has evened out.
+constexpr double kLeastShare = 0.04;
 // Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
 constexpr double kCalm = 0.2, kCalmest = 0.05;
 constexpr double kDark = 0.05; // of white, stabilised: below, noise is no longer like noise
@@ -463,6 +462,11 @@ std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
 }
 
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    if (!photo.hasMosaic() && !photo.monochrome)
+        throw std::invalid_argument(
+            shownName(photo.file) +
+            ": its noise goes from pixel to pixel. Only raws with a sample for each pixel "
+            "can be checked.");
     if (!photo.smoothing.none())
         throw std::invalid_argument(
             shownName(photo.file) +

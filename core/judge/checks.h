@@ -27,8 +27,9 @@ struct Finding {
     std::vector<Rect> places; // of the photo, the worst first; a few
 };
 
-// All checks, in the order of the table. Raws that the camera smoothed have noise with form of its own, which
-// std::invalid_argument says. Throws Cancelled.
+// All checks, in the order of the table. Finished pictures, linear DNGs, X-Trans and raws that the camera
+// smoothed have noise with a form of its own, which std::invalid_argument says in a sentence. Throws
+// Cancelled.
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
 std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
 
