@@ -122,12 +122,13 @@ struct NoiseOfBlock {
     double luminance = 1, colour = 1;
 };
 NoiseOfBlock noiseOf(const Photo& photo, const Stabilisers& stable, const PlaneSet& clean, int x0, int y0) {
+    const int middleX = photo.cell() * (x0 + kSide / 2), middleY = photo.cell() * (y0 + kSide / 2);
+    const float factor = photo.noiseFactor(middleX, middleY);
     float mean[kPlanes] = {}, v[4];
     for (std::size_t p = 0; p < kPlanes; ++p) {
         for (int y = y0; y < y0 + kSide; ++y)
             for (int x = x0; x < x0 + kSide; ++x) mean[p] += clean.rowAt(p, y)[x];
-        mean[p] *= photo.noiseFactor(photo.cell() * (x0 + kSide / 2), photo.cell() * (y0 + kSide / 2)) /
-                   (kSide * kSide);
+        mean[p] *= factor / (kSide * kSide);
     }
     if (!photo.hasMosaic()) return {};
     channelsOf(mean[0], mean[1], mean[2], mean[3], v);
@@ -178,7 +179,8 @@ CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet
             light += noisy.rowAt(0, y)[x], taken += noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x];
     light /= kSide * kSide, taken /= kSide * kSide;
     out.brightness = noisy.white > 0 ? static_cast<double>(light / (2 * noisy.white)) : 0;
-    constexpr float kReturns = (kSide / 8) * (kSide / 8);
+    constexpr int kAcross = kSide / 8;
+    constexpr float kReturns = kAcross * kAcross;
     for (int y = 0; y < kSide; ++y)
         for (int x = 0; x < kSide; ++x)
             out.grid[static_cast<std::size_t>(y % 8)][static_cast<std::size_t>(x % 8)] +=

@@ -160,6 +160,7 @@ class Checks {
             energy += kBandCount[k] * left_[k].energy(), count += kBandCount[k];
         // What is left is at least what the calmest squares hold.
         std::vector<double> held;
+        held.reserve(scored.size());
         for (const auto& one : scored) held.push_back(one.first);
         const double value = std::sqrt(std::max(energy / count, quantile(held, kCalmest)));
         const Grade grade = gradeOf(value, kLook, kBad);
@@ -205,6 +206,7 @@ class Checks {
         for (const Told& t : told) notTaken.push_back(t.notTaken), calm.push_back(t.calm);
         const double least = quantile(notTaken, 0.25), calmest = quantile(calm, 0.25);
         std::vector<std::pair<double, int>> excess;
+        excess.reserve(told.size());
         for (const Told& t : told)
             excess.push_back({std::min(t.notTaken - least, t.calm - calmest), t.region});
         std::sort(excess.rbegin(), excess.rend());
@@ -366,10 +368,10 @@ class Checks {
                                 clean[c] += b.cleanMean[c] / (kRegion * kRegion);
                     }
                 if (clipped) continue;
+                const int middleX = (x + kRegion / 2) * kCheckBlock * photo_.cell(),
+                          middleY = (y + kRegion / 2) * kCheckBlock * photo_.cell();
                 const double samples = kRegion * kRegion * kCheckBlock * kCheckBlock,
-                             factor = static_cast<double>(
-                                 photo_.noiseFactor((x + kRegion / 2) * kCheckBlock * photo_.cell(),
-                                                    (y + kRegion / 2) * kCheckBlock * photo_.cell()));
+                             factor = static_cast<double>(photo_.noiseFactor(middleX, middleY));
                 std::array<double, 4> sure = noisy;
                 for (std::size_t c = 0; c < 4; ++c) {
                     const double off = clean[c] - noisy[c],
@@ -383,6 +385,7 @@ class Checks {
             }
         if (scored.size() < 4) return untold(kName, kUnit);
         std::vector<double> values;
+        values.reserve(scored.size());
         for (const auto& s : scored) values.push_back(s.first);
         std::sort(values.begin(), values.end());
         const double value = values[values.size() * 19 / 20];
