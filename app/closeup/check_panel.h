@@ -23,6 +23,8 @@ class CheckPanel : public QWidget {
     explicit CheckPanel(Jobs& jobs, QWidget* parent = nullptr);
     // What is known of it is shown; nothing is measured unasked.
     void showRecipe(const Recipe& recipe);
+    // Nothing is looked at any more: the photo is not kept for it.
+    void letGo() { recipe_ = {}; }
     // Measures what is shown, or stops doing so.
     void check();
     // The next place to look at, or the one before; measures first where nothing is known yet.

@@ -511,7 +511,10 @@ bool CloseUp::event(QEvent* event) {
         showColumn(before_);
         return true;
     }
-    if (event->type() == QEvent::Hide) mask_ = {}, maskOf_ = {}; // they would keep the photo
+    if (event->type() == QEvent::Hide) { // they would keep the photo
+        mask_ = {}, maskOf_ = {};
+        panel_->checks().letGo();
+    }
     if (event->type() == QEvent::Show)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
     return QWidget::event(event);
