@@ -55,6 +55,16 @@ Plane blurred(const Plane& from, int reach) {
     });
 }
 
+// Of variance 1, as large as `like`.
+Plane whiteNoise(const Plane& like, std::uint32_t seed) {
+    std::mt19937 random(seed);
+    std::normal_distribution<float> normal;
+    Plane out(like.width(), like.height());
+    for (int y = 0; y < out.height(); ++y)
+        for (int x = 0; x < out.width(); ++x) out.at(x, y) = normal(random);
+    return out;
+}
+
 bool inside(const Rect& r, int x, int y) { return r.contains(Rect{x, y, 1, 1}); }
 
 struct Fault {
@@ -89,12 +99,7 @@ std::vector<Fault> faults() {
              true},
             {"texture put in", "invented texture",
              [](const Case& c) {
-                 std::mt19937 random(5);
-                 std::normal_distribution<float> normal;
-                 Plane noise(c.truth.width(), c.truth.height());
-                 for (int y = 0; y < noise.height(); ++y)
-                     for (int x = 0; x < noise.width(); ++x) noise.at(x, y) = normal(random);
-                 const Plane soft = blurred(noise, 1);
+                 const Plane soft = blurred(whiteNoise(c.truth, 5), 1);
                  return each(c.truth, [&](int x, int y, double v) {
                      return inside(c.where, x, y) ? v + 1.5 * sigmaAt(c.photo, x, y, static_cast<float>(v)) *
                                                             static_cast<double>(soft.at(x, y))
@@ -120,12 +125,7 @@ std::vector<Fault> faults() {
              }},
             {"blotches of colour", "colour blotches",
              [](const Case& c) {
-                 std::mt19937 random(6);
-                 std::normal_distribution<float> normal;
-                 Plane noise(c.truth.width(), c.truth.height());
-                 for (int y = 0; y < noise.height(); ++y)
-                     for (int x = 0; x < noise.width(); ++x) noise.at(x, y) = normal(random);
-                 const Plane soft = blurred(noise, 2);
+                 const Plane soft = blurred(whiteNoise(c.truth, 6), 2);
                  return each(c.truth, [&](int x, int y, double v) {
                      const Mosaic::Colour colour = c.photo.mosaic.at(x, y);
                      return colour == Mosaic::Green ? v

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <mutex>
 
+#include "base/expects.h"
 #include "denoise/clean.h"
 #include "denoise/stabilisers.h"
 #include "image/blocks.h"
@@ -31,12 +32,9 @@ PlaneSet planesOfCleaned(const Photo& photo, const Stabilisers& stable, const Im
                     v[c] = stable[c].forward(image.rowAt(0, py)[px]);
                 }
                 planesFrom(v, planes);
-            } else if (photo.monochrome) {
+            } else {
                 planes[0] = stable.ofColour(0).forward(image.rowAt(0, y)[x]);
                 planes[1] = planes[2] = planes[3] = 0;
-            } else {
-                for (std::size_t c = 0; c < 3; ++c) v[c] = stable.ofColour(c).forward(image.rowAt(c, y)[x]);
-                planesFromPixel(v, planes);
             }
             const float factor = photo.noiseFactor(cell * x + 1, cell * y + 1);
             for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = planes[p] / factor;
@@ -219,6 +217,7 @@ bool pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y, CheckPo
 } // namespace
 
 CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    IRENIC_EXPECTS(photo.hasMosaic() || photo.monochrome);
     const int cell = photo.cell();
     const Stabilisers stable(photo);
     CheckBlocks out;

@@ -60,7 +60,7 @@ struct CheckBlocks {
 // another.
 using CleanedSource = std::function<Image(const Rect& area, const Work& work)>;
 
-// Of all of the photo, tile by tile. Throws Cancelled.
+// Of all of the photo, which has a mosaic of 2x2 or is monochrome, tile by tile. Throws Cancelled.
 CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
 
 } // namespace irenic

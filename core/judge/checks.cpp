@@ -6,6 +6,7 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "base/quantile.h"
 #include "base/text.h"
 #include "develop/colour.h"
 
@@ -23,13 +24,6 @@ constexpr double kLeastShare = 0.04;
 // Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
 constexpr double kCalm = 0.2, kCalmest = 0.05;
 constexpr double kDark = 0.05; // of white, stabilised: below, noise is no longer like noise
-
-// What this share of the values lie below.
-double quantile(std::vector<double> values, double share) {
-    const auto at = values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size()));
-    std::nth_element(values.begin(), at, values.end());
-    return *at;
-}
 
 // Over all bands, each value counting alike.
 double allBands(const BandsOfBlock& bands, double BandProducts::*product) {

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <vector>
 
+#include "base/quantile.h"
 #include "measure/window_noise.h"
 #include "noise/clipped.h"
 #include "noise/estimate.h"
@@ -129,13 +130,6 @@ double varianceAt(const std::vector<NoisePoint>& points, double x) {
     const NoisePoint& below = *(above - 1);
     const double share = above->x > below.x ? (x - below.x) / (above->x - below.x) : 0;
     return below.variance + share * (above->variance - below.variance);
-}
-
-// What this share of the values lie below.
-double quantile(std::vector<double> values, double share) {
-    const auto at = values.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(values.size()));
-    std::nth_element(values.begin(), at, values.end());
-    return *at;
 }
 
 // The points of the pixels with the variance of all scales. What noise has more of at one scale than at the
