@@ -18,11 +18,12 @@ struct Fault {
     const char* name;
     Body body;
     Shot shot;
+    double statedFactor = 1; // what the file says of its noise's variance, over the truth
 };
 
 std::vector<Fault> faults() {
-    std::vector<Fault> out = {{"none", {}, {}}};
-    const auto with = [&](const char* name) -> Fault& { return out.emplace_back(Fault{name, {}, {}}); };
+    std::vector<Fault> out = {{"none", {}, {}, 1}};
+    const auto with = [&](const char* name) -> Fault& { return out.emplace_back(Fault{name, {}, {}, 1}); };
     with("smoothed, 12 % to each neighbour").body.smoothing = {0.12, 0};
     with("smoothed, 9 % and 4 % diagonally").body.smoothing = {0.09, 0.04};
     with("smoothed, 5 % and 2 % diagonally").body.smoothing = {0.05, 0.02};
@@ -33,6 +34,21 @@ std::vector<Fault> faults() {
     const double read = readNoise({}, 12800);
     Fault& lines = with("lines: rows 1.0, columns 0.6 of the read noise");
     lines.shot.rowLines = 1.0 * read, lines.shot.columnLines = 0.6 * read;
+    Fault& groups = with("lines: rows in fours");
+    groups.shot.rowLines = read, groups.shot.rowsAlike = 4;
+    Fault& apart = with("lines: rows of two read-outs");
+    apart.shot.rowLines = read, apart.shot.twoReadouts = true;
+    with("two dead columns").shot.deadColumns = 2;
+    with("eight hot clusters of 3 x 3").shot.hotClusters = 8;
+    with("hot pixels, one in two thousand").shot.hotPixels = 5e-4;
+    with("focusing dots, a tenth darker").body.focusDots = 0.9;
+    with("128 values along a root").body.codes = 128;
+    with("black at 0").body.black = 0;
+    with("glow of 40 electrons in a corner").body.glow = 40;
+    Fault& gains = with("two gains: four times the read noise from a tenth of white on");
+    gains.body.secondGainAt = 0.1, gains.body.secondGainRead = 4;
+    with("profile in the file four times too high").statedFactor = 4;
+    with("profile in the file four times too low").statedFactor = 0.25;
     return out;
 }
 
@@ -79,8 +95,10 @@ int main(int argc, char** argv) {
                 const Plane seen = exposeMosaic(photograph(files[i], asked.crop), fault.body, shot);
                 Photo photo = takePhoto(seen, fault.body, shot);
                 const Rect all{0, 0, seen.width(), seen.height()};
-                const Plane truth =
-                    smoothedMosaic(seen, all, all, seen.width(), seen.height(), fault.body.smoothing);
+                const Plane truth = smoothedMosaic(withFocusDots(seen, fault.body), all, all, seen.width(),
+                                                   seen.height(), fault.body.smoothing);
+                for (NoiseLine& line : photo.statedNoise->channel)
+                    line.a *= fault.statedFactor, line.b *= fault.statedFactor;
                 measure(photo);
                 const cv::Mat right = rendered(photo, truth);
                 for (std::size_t m = 0; m < asked.methods.size(); ++m, ++at) {

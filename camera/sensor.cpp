@@ -73,6 +73,41 @@ constexpr std::uint32_t kPixelsOwn = 0x5eed; // where the numbers that are a pix
 constexpr Matrix3 kSrgbToXyz = {0.4124564, 0.3575761, 0.1804375, 0.2126729, 0.7151522,
                                 0.0721750, 0.0193339, 0.1191920, 0.9503041};
 
+// Whether a sample measures focus: where green is, on a grid, as such sensors have them.
+bool measuresFocus(int x, int y) { return x % 12 == 5 && y % 12 == 4; }
+
+// The nearest of `codes` values that lie evenly along the root of what is above black, as lossy raws have
+// them.
+double coded(double dn, const Body& body) {
+    if (body.codes == 0 || dn <= body.black) return dn;
+    const double steps = body.codes - 1, range = body.white - body.black;
+    const double code = std::round(std::sqrt((dn - body.black) / range) * steps) / steps;
+    return std::round(body.black + code * code * range);
+}
+
+// Defects that are no single pixels: dead columns and hot clusters.
+void addDefects(Photo& photo, const Body& body, const Shot& shot) {
+    Random random((static_cast<std::uint64_t>(shot.seed) << 32) + (1ULL << 25));
+    const int w = photo.rawWidth, h = photo.rawHeight;
+    const auto sampleAt = [&](int x, int y) -> std::uint16_t& {
+        return photo
+            .samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(w) + static_cast<std::size_t>(x)];
+    };
+    for (int i = 0; i < shot.deadColumns; ++i) {
+        const int x = static_cast<int>(random.uniform() * w);
+        for (int y = 0; y < h; ++y) sampleAt(x, y) = static_cast<std::uint16_t>(body.black);
+    }
+    for (int i = 0; i < shot.hotClusters; ++i) {
+        const int left = static_cast<int>(random.uniform() * (w - 3)),
+                  top = static_cast<int>(random.uniform() * (h - 3));
+        for (int y = top; y < top + 3; ++y)
+            for (int x = left; x < left + 3; ++x) {
+                const double leak = (0.1 + 0.5 * random.uniform()) * (body.white - body.black);
+                sampleAt(x, y) = static_cast<std::uint16_t>(std::min(body.white, sampleAt(x, y) + leak));
+            }
+    }
+}
+
 void smooth(Photo& photo, const Smoothing& smoothing) {
     const int w = photo.rawWidth, h = photo.rawHeight;
     Plane sharp(w, h);
@@ -179,6 +214,15 @@ Plane exposeMosaic(const std::array<Plane, 3>& light, const Body& body, const Sh
     return mixed;
 }
 
+Plane withFocusDots(const Plane& mosaic, const Body& body) {
+    Plane out = mosaic.clone();
+    if (body.focusDots == 1) return out;
+    for (int y = 0; y < out.height(); ++y)
+        for (int x = 0; x < out.width(); ++x)
+            if (measuresFocus(x, y)) out.at(x, y) *= static_cast<float>(body.focusDots);
+    return out;
+}
+
 Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
     Photo photo;
     photo.make = body.make, photo.model = body.model, photo.lens = body.lens, photo.taken = shot.taken;
@@ -218,7 +262,9 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
             Random random((static_cast<std::uint64_t>(shot.seed) << 32) + static_cast<std::uint64_t>(y));
             // What belongs to the pixels themselves: as many numbers for each, whatever the shot.
             Random own((static_cast<std::uint64_t>(kPixelsOwn) << 32) + static_cast<std::uint64_t>(y));
-            const double row = shot.rowLines > 0 ? offset(static_cast<std::uint64_t>(y), shot.rowLines) : 0;
+            const auto group = static_cast<std::uint64_t>(y / shot.rowsAlike);
+            const double leftRow = shot.rowLines > 0 ? offset(group, shot.rowLines) : 0;
+            const double rightRow = shot.twoReadouts ? offset(group + (1ULL << 22), shot.rowLines) : leftRow;
             for (int x = 0; x < photo.rawWidth; ++x) {
                 double light =
                     x < left || y < top ? 0 : static_cast<double>(truth.at(x - left, y - top)) * well;
@@ -234,25 +280,33 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
                     const double warm = own.uniform();
                     if (own.uniform() < body.warmPixels) leaks += body.darkCurrent * 4 * std::pow(warm, -1.2);
                 }
-                double electrons = random.poisson(light + leaks * shot.exposure) + read * random.normal();
+                const double u01 = static_cast<double>(x) / photo.rawWidth,
+                             v01 = static_cast<double>(y) / photo.rawHeight;
+                const double glow = body.glow > 0 ? body.glow * std::exp(4 * (u01 + v01 - 2)) : 0;
+                if (measuresFocus(x - left, y - top)) light *= body.focusDots;
+                const bool second = body.secondGainAt > 0 && light > body.secondGainAt * well;
+                double electrons = random.poisson(light + leaks * shot.exposure + glow) - glow +
+                                   (second ? body.secondGainRead : 1) * read * random.normal();
                 if (body.noiseAtRight != 1) {
                     const double grown = 1 + (body.noiseAtRight - 1) * x / photo.rawWidth;
                     electrons = light + grown * (electrons - light);
                 }
                 electrons *= made;
                 // The camera takes the mean of the dark off, as the masked border shows it.
-                electrons += row + columns[static_cast<std::size_t>(x)];
+                electrons +=
+                    (2 * x < photo.rawWidth ? leftRow : rightRow) + columns[static_cast<std::size_t>(x)];
                 if (darkCounts) electrons -= body.darkCurrent * shot.exposure;
                 if (shot.hotPixels > 0 && random.uniform() < shot.hotPixels)
                     electrons += well * (0.02 + 0.9 * std::pow(random.uniform(), 3));
                 if (shot.deadPixels > 0 && random.uniform() < shot.deadPixels) electrons = 0;
-                const double dn = std::floor(body.black + electrons / well * range + 0.5);
+                const double dn = coded(std::floor(body.black + electrons / well * range + 0.5), body);
                 photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(photo.rawWidth) +
                               static_cast<std::size_t>(x)] =
                     static_cast<std::uint16_t>(std::clamp(dn, 0.0, body.white));
             }
         }
     });
+    addDefects(photo, body, shot);
     if (!body.smoothing.none()) smooth(photo, body.smoothing);
     if (body.xTrans) {
         XTransMosaic wide;

@@ -334,9 +334,7 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
             command->add_flag(name + ",!--no-" + field.id, o.settings.**flag, field.sentence);
     }
     const std::vector<std::string> kinds(formatIds().begin(), formatIds().end());
-    std::string listed;
-    for (const std::string& kind : kinds) listed += (listed.empty() ? "" : ", ") + kind;
-    command->add_option("--format", o.formats, listed + "; several with commas")
+    command->add_option("--format", o.formats, joined(kinds) + "; several with commas")
         ->delimiter(',')
         ->check(CLI::IsMember(kinds));
     command->add_option(

@@ -93,6 +93,8 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
               {"cornersOverMiddle", p.unevenness.cornersOverMiddle()}}},
             {"pattern",
              {{"defects", p.pattern.defects.size()},
+              {"deadColumns", p.pattern.deadColumns},
+              {"deadRows", p.pattern.deadRows},
               {"rows", p.pattern.rowSigma},
               {"columns", p.pattern.columnSigma}}},
             {"noise",
@@ -111,6 +113,9 @@ void describe(const irenic::Photo& p, const std::string& file) {
                 p.noise.channel[1].sigma(0.18));
     std::printf("  %zu hot or dead pixels; read-out lines: rows %.3f, columns %.3f of the sigma at black\n",
                 p.pattern.defects.size(), p.pattern.rowSigma, p.pattern.columnSigma);
+    if (p.pattern.deadColumns + p.pattern.deadRows > 0)
+        std::printf("  %d dead columns and %d dead rows, filled from both sides\n", p.pattern.deadColumns,
+                    p.pattern.deadRows);
     if (!p.smoothing.none())
         std::printf("  the camera has smoothed: %.1f %% of each sample went to each neighbour of its colour, "
                     "%.1f %% diagonally\n",
@@ -157,7 +162,12 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
     return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
         const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
-        json trials = json::array();
+        json trials = json::array(), others = json::array();
+        for (const irenic::Alternative& other : r.others)
+            others.push_back({{"kind", irenic::idOf(other.kind)},
+                              {"settings", irenic::jsonOf(other.settings)},
+                              {"sigmas", other.risk.sigmas()},
+                              {"timesAsQuick", other.times}});
         for (const irenic::Trial& t : r.trials)
             trials.push_back({{"settings", irenic::jsonOf(t.settings)},
                               {"luminance", t.risk.luminance},
@@ -167,10 +177,16 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
                        {"luminance", r.risk.luminance},
                        {"colour", r.risk.colour},
                        {"sigmas", r.risk.sigmas()},
+                       {"reason", irenic::reasonOf(*photo, r)},
+                       {"others", others},
                        {"trials", trials}});
-        if (!asJson)
-            std::printf("%s\n  %s\n  estimated error %.2f sigma\n", file.c_str(),
-                        irenic::textOf(r.settings).c_str(), r.risk.sigmas());
+        if (asJson) return;
+        std::printf("%s\n  %s\n  estimated error %.2f sigma. %s\n", file.c_str(),
+                    irenic::textOf(r.settings).c_str(), r.risk.sigmas(), irenic::reasonOf(*photo, r).c_str());
+        for (const irenic::Alternative& other : r.others)
+            std::printf("  %-9s %s\n            estimated error %.2f sigma, %.1f times as quick\n",
+                        other.kind == irenic::Alternative::Kind::Quick ? "quicker:" : "grain:",
+                        irenic::textOf(other.settings).c_str(), other.risk.sigmas(), other.times);
     });
 }
 

@@ -9,6 +9,7 @@
 
 #include "base/json.h"
 #include "handover.h"
+#include "patience.h"
 #include "support.h"
 
 using namespace irenic;

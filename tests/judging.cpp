@@ -1,4 +1,5 @@
 #include <QTest>
+#include <set>
 
 #include "judge/difference.h"
 #include "judge/equal_noise.h"
@@ -80,7 +81,28 @@ class TestJudging : public QObject {
             std::min_element(r.trials.begin(), r.trials.end(),
                              [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
         QVERIFY(r.risk == least->risk && r.settings == least->settings);
-        QVERIFY(r.trials.size() >= 5 + 6);
+        // Each method once, strengths and detail; and the full grade of what is recommended.
+        std::set<std::string> tried;
+        for (const Trial& t : r.trials) tried.insert(t.settings.method);
+        for (const auto& m : methods())
+            QVERIFY2(!m->quickGradeOf().empty() || tried.count(m->id()) ||
+                         std::any_of(methods().begin(), methods().end(),
+                                     [&](const auto& q) {
+                                         return q->quickGradeOf() == m->id() && tried.count(q->id());
+                                     }),
+                     m->id().c_str());
+        QVERIFY(r.trials.size() >= tried.size() + 3);
+        // Others: one that keeps grain, whose error says so, and perhaps a quicker one that is nearly as
+        // good.
+        QVERIFY(!r.others.empty() && r.others.back().kind == Alternative::Kind::Grain);
+        const Alternative& grain = r.others.back();
+        QVERIFY(grain.settings.grain > 0 && grain.risk.luminance > r.risk.luminance + 0.05);
+        if (r.others.size() > 1) {
+            const Alternative& quick = r.others.front();
+            QVERIFY(quick.risk.sum() < 1.13 * r.risk.sum() && quick.times > 1.4);
+        }
+        const std::string reason = reasonOf(s.photo, r);
+        QVERIFY(reason.find(findMethod(r.settings.method)->name()) == 0 && reason.back() == '.');
         for (const Trial& t : r.trials)
             QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
         QVERIFY(r.risk.sum() < 0.6 && r.risk.sum() > 0);

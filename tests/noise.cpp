@@ -85,35 +85,7 @@ class TestNoise : public QObject {
     void whereNothingIsFlat() {
         QFETCH(double, iso);
         const int size = 640;
-        std::mt19937 random(5);
-        std::normal_distribution<float> normal;
-        Plane light(size, size);
-        for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x) light.at(x, y) = normal(random);
-        // The lens, with a blur of 0.8 pixels.
-        const float k[5] = {0.03f, 0.235f, 0.47f, 0.235f, 0.03f};
-        for (const bool across : {true, false}) {
-            Plane out(size, size);
-            for (int y = 0; y < size; ++y)
-                for (int x = 0; x < size; ++x) {
-                    float sum = 0;
-                    for (int i = -2; i <= 2; ++i)
-                        sum += k[i + 2] * light.at(std::clamp(x + (across ? i : 0), 0, size - 1),
-                                                   std::clamp(y + (across ? 0 : i), 0, size - 1));
-                    out.at(x, y) = sum;
-                }
-            light = std::move(out);
-        }
-        Plane truth(size, size);
-        const float balance[3] = {0.62f, 1, 0.45f};
-        const Body body;
-        for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x)
-                truth.at(x, y) = std::clamp(
-                    0.2f * balance[body.colourAt(x, y)] * (1 + 0.35f * light.at(x, y)), 0.005f, 0.9f);
-        Shot shot;
-        shot.iso = iso;
-        const Photo p = takePhoto(truth, body, shot);
+        const Photo p = test::texturedField(0.2, iso, size);
         double doubt = 0;
         const NoiseModel found = measureNoise(p, {}, &doubt);
         for (const std::size_t c : {0, 1, 3}) {

@@ -15,6 +15,7 @@
 #include "measure/open.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
+#include "patience.h"
 #include "support.h"
 
 using namespace irenic;

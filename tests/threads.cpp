@@ -9,6 +9,7 @@
 #include "measure/open.h"
 #include "queue/job_queue.h"
 #include "renderer.h"
+#include "patience.h"
 #include "support.h"
 
 using namespace irenic;

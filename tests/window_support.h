@@ -7,6 +7,7 @@
 #include <QToolButton>
 
 #include "base/folders.h"
+#include "patience.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"

@@ -38,13 +38,16 @@ class TestZones : public QObject {
 
   private slots:
     void textsComeBack() {
-        const std::string text = "bm3d,luminance=1,colour=1,coarse=1,detail=0.25,grain=0,mend=1,"
-                                 "zone=in-focus,luminance=0.8,zone=not-dark,colour=1.4,sharpening=0,"
-                                 "zone=painted,luminance=0,strokes=+40~0.5:100 200 110.5 210;-12~0:5 5";
+        const std::string text =
+            "bm3d,luminance=1,colour=1,coarse=1,detail=0.25,grain=0,mend=1,"
+            "zone=in-focus,luminance=0.8,zone=not-dark,colour=1.4,sharpening=0,"
+            "zone=points,coarse=0.5,detail=-0.25,grain=0.2,shift=-4,feather=12,method=nlm,"
+            "zone=painted,luminance=0,strokes=+40~0.5:100 200 110.5 210;-12~0:5 5";
         const Settings settings = settingsFromText(text);
-        QCOMPARE(settings.zones.size(), std::size_t(3));
+        QCOMPARE(settings.zones.size(), std::size_t(4));
+        QVERIFY(settings.zones[2].method == "nlm" && settings.zones[2].shift == -4);
         QVERIFY(settings.zones[1].inverted && settings.zones[1].part == FoundPart::Dark);
-        QVERIFY(settings.zones[2].strokes[1].erase && settings.zones[2].strokes[0].points[1].x == 110.5f);
+        QVERIFY(settings.zones[3].strokes[1].erase && settings.zones[3].strokes[0].points[1].x == 110.5f);
         QCOMPARE(QString::fromStdString(textOf(settings)), QString::fromStdString(text));
         QVERIFY(settingsFromText("bm3d,zone=dark").zones[0].isPlain());
         std::string many = "bm3d", dots = "+4~0:1 1", strokes = dots;
@@ -52,7 +55,9 @@ class TestZones : public QObject {
         for (std::size_t i = 0; i < Zone::kMostStrokes; ++i) strokes += ";" + dots;
         for (const std::string& bad :
              {std::string("bm3d,zone=wet"), std::string("bm3d,zone=dark,luminance=4"),
-              std::string("bm3d,zone=dark,tide=1"), std::string("bm3d,zone=painted,strokes=40~0.5:1 2"),
+              std::string("bm3d,zone=dark,tide=1"), std::string("bm3d,zone=dark,method=tide"),
+              std::string("bm3d,zone=dark,feather=-1"), std::string("bm3d,zone=dark,detail=2"),
+              std::string("bm3d,zone=painted,strokes=40~0.5:1 2"),
               std::string("bm3d,zone=painted,strokes=+40~0.5:1 2 3"),
               std::string("bm3d,zone=painted,strokes=+4~2:1 2"),
               std::string("bm3d,zone=painted,strokes=+nan~0:1 2"),
@@ -61,7 +66,7 @@ class TestZones : public QObject {
             QVERIFY_EXCEPTION_THROWN(settingsFromText(bad), std::invalid_argument);
         // On another photo what was painted means nothing.
         const std::vector<Zone> left = withoutStrokes(settings.zones);
-        QVERIFY(left.size() == 2 && left[0].part == FoundPart::InFocus);
+        QVERIFY(left.size() == 3 && left[0].part == FoundPart::InFocus);
     }
     void aBrushCoversWhatItSays() {
         Stroke stroke{{{50, 40}, {90, 40}}, 30, 0, false};
@@ -96,8 +101,7 @@ class TestZones : public QObject {
     }
     void masksOfRegionsAreCropsOfTheWhole() {
         const test::Shooting s = test::shoot(6400);
-        for (const FoundPart part : {FoundPart::Painted, FoundPart::InFocus, FoundPart::OutOfFocus,
-                                     FoundPart::Dark, FoundPart::Bright}) {
+        for (const FoundPart part : foundParts()) {
             Zone z = painted({{100.4f, 80}, {220, 200.7f}}, 60, 0.7f);
             z.part = part;
             z.strokes.push_back({{{150, 120}}, 25, 0.2f, true});
@@ -113,6 +117,108 @@ class TestZones : public QObject {
                 for (int x = 0; x < part1.width; ++x)
                     QVERIFY(std::abs(own.at(x, y) + other.at(x, y) - 1) < 1e-6f);
         }
+    }
+    // A border is moved by as much as is asked for within three quarters of a pixel, and is as wide within
+    // one; and crops are crops.
+    void bordersAreWhereTheyAreAsked_data() {
+        QTest::addColumn<float>("shift");
+        QTest::addColumn<float>("feather");
+        const std::pair<float, float> rows[] = {{20, 0}, {-15, 0}, {0, 40}, {-20, 30}, {60, 60}};
+        for (const auto& [shift, feather] : rows)
+            QTest::addRow("%g moved, %g wide", static_cast<double>(shift), static_cast<double>(feather))
+                << shift << feather;
+    }
+    void bordersAreWhereTheyAreAsked() {
+        QFETCH(float, shift);
+        QFETCH(float, feather);
+        const Photo photo = test::flatField(0.1, 3200, 400);
+        Zone z = painted({{200, 200}}, 100, 0);
+        z.shift = shift, z.feather = feather;
+        const Plane mask = maskOf(photo, z, photo.whole());
+        // Along four ways from the middle: where the mask falls to a share, between two pixels.
+        const double ways[][2] = {{1, 0}, {0, 1}, {-1, 0}, {0.6, 0.8}};
+        const auto radiusOf = [&](const double* way, float share) {
+            const auto at = [&](double r) {
+                const double fx = 200 + r * way[0], fy = 200 + r * way[1];
+                const int l = static_cast<int>(fx), t = static_cast<int>(fy);
+                const auto u = static_cast<float>(fx - l), v = static_cast<float>(fy - t);
+                return (1 - v) * ((1 - u) * mask.at(l, t) + u * mask.at(l + 1, t)) +
+                       v * ((1 - u) * mask.at(l, t + 1) + u * mask.at(l + 1, t + 1));
+            };
+            double r = 0;
+            while (r < 190 && at(r) >= share) r += 0.0625;
+            return r;
+        };
+        for (const auto& way : ways) {
+            QVERIFY2(std::abs(radiusOf(way, 0.5f) - static_cast<double>(50 + shift)) <= 0.75,
+                     qPrintable(QString::number(radiusOf(way, 0.5f))));
+            if (feather > 0)
+                QVERIFY2(std::abs(radiusOf(way, 0.25f) - radiusOf(way, 0.75f) -
+                                  static_cast<double>(feather) / 2) <= 1,
+                         qPrintable(QString::number(radiusOf(way, 0.25f) - radiusOf(way, 0.75f))));
+        }
+        const Rect part{131, 87, 90, 101};
+        QVERIFY(same(maskOf(photo, z, part), mask.cropped(part)));
+    }
+    // Texture beside an even field, stars upon it, and a step of brightness.
+    void partsAreFound() {
+        const int w = 640, h = 480;
+        Plane truth(w, h);
+        for (int y = 0; y < h; ++y)
+            for (int x = 0; x < w; ++x) {
+                const double grass =
+                    0.05 * std::sin(x * 1.1 + 0.02 * y * y) * std::cos(y * 0.9 - 0.015 * x * x);
+                truth.at(x, y) = static_cast<float>(y >= 400 ? 0.5 : x < 320 ? 0.1 : 0.1 + grass);
+            }
+        const std::pair<int, int> stars[] = {{60, 60}, {150, 220}, {250, 120}, {90, 300}};
+        for (const auto& [cx, cy] : stars)
+            for (int y = cy - 6; y <= cy + 6; ++y)
+                for (int x = cx - 6; x <= cx + 6; ++x)
+                    truth.at(x, y) += static_cast<float>(
+                        0.5 * std::exp(-((x - cx) * (x - cx) + (y - cy) * (y - cy)) / (2 * 1.3 * 1.3)));
+        Shot shot;
+        shot.iso = 3200;
+        const Photo photo = takePhoto(truth, {}, shot);
+        const auto mask = [&](FoundPart part) { return maskOf(photo, zone(part), photo.whole()); };
+        const auto shareIn = [](const Plane& of, const Rect& area) { return test::meanOf(of.cropped(area)); };
+        const Rect even{20, 330, 270, 40}, grass{360, 40, 250, 320}, step{40, 396, 560, 8};
+        const Plane smooth = mask(FoundPart::Smooth), textured = mask(FoundPart::Textured),
+                    points = mask(FoundPart::Points), edges = mask(FoundPart::Edges);
+        QVERIFY2(
+            shareIn(textured, grass) > 0.9 && shareIn(textured, even) < 0.05,
+            qPrintable(QStringLiteral("%1 %2").arg(shareIn(textured, grass)).arg(shareIn(textured, even))));
+        QVERIFY(shareIn(smooth, even) > 0.95 && shareIn(smooth, grass) < 0.1);
+        for (const auto& [x, y] : stars) QVERIFY(points.at(x, y) > 0.9f);
+        QVERIFY2(shareIn(points, {0, 0, w, h}) < 0.02,
+                 qPrintable(QString::number(shareIn(points, {0, 0, w, h}))));
+        QVERIFY(shareIn(edges, step) > 0.8 && shareIn(edges, even) < 0.1 && shareIn(edges, grass) < 0.2);
+    }
+    // Another method, more detail, grain: a zone that covers all is a take with those.
+    void aZoneHasAMethodAndMoreOfItsOwn() {
+        const test::Shooting s = test::shoot(6400);
+        const Rect area{60, 50, 200, 150};
+        Settings take{"wavelet"};
+        Zone all = zone(FoundPart::Painted);
+        all.inverted = true;
+        all.method = "nlm", all.detail = 0.5f, all.grain = 0.25f, all.coarse = 0.5f;
+        take.zones = {all};
+        Settings own{"nlm"};
+        own.detail = std::min(1.0f, take.detail + 0.5f), own.grain = 0.25f, own.coarse = 0.5f;
+        QVERIFY(same(cleanMosaic(s.photo, take, area), cleanMosaic(s.photo, own, area)));
+        // Where it is not, the take is as it was; where it is, it is the other.
+        Zone disc = painted({{160, 125}}, 60, 0);
+        disc.luminance = 1, disc.method = "nlm", disc.grain = 0.25f;
+        take.zones = {disc};
+        own = {"nlm"}, own.grain = 0.25f;
+        const Plane both = cleanMosaic(s.photo, take, area);
+        const Rect inside{150, 115, 20, 20}, outside{60, 50, 40, 40};
+        const auto cut = [&](const Plane& of, const Rect& r) {
+            return of.cropped({r.x - area.x, r.y - area.y, r.width, r.height});
+        };
+        take.zones.clear();
+        QVERIFY(same(cut(both, outside), cut(cleanMosaic(s.photo, take, area), outside)));
+        const Plane other = cut(cleanMosaic(s.photo, own, area), inside), here = cut(both, inside);
+        QVERIFY2(test::psnr(here, other, 0) > 60, qPrintable(QString::number(test::psnr(here, other, 0))));
     }
     void aZoneThatChangesNothingIsTheTake_data() {
         QTest::addColumn<QString>("method");

@@ -6,7 +6,9 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <utility>
 
+#include "denoise/method.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -53,8 +55,7 @@ ZonePanel::ZonePanel(QWidget* parent)
                tr("A zone is a part of the photo that this take cleans more or less than the rest."));
     more->setPopupMode(QToolButton::InstantPopup);
     auto* parts = new QMenu(more);
-    for (const FoundPart part :
-         {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark, FoundPart::Bright, FoundPart::Painted})
+    for (const FoundPart part : foundParts())
         parts->addAction(tr(shownPart(part)), this, [this, part] { add(part); });
     more->setMenu(parts);
     remove_ = button(tr("Remove"), "removeZone", tr("Removes this zone and its strokes."));
@@ -78,9 +79,20 @@ ZonePanel::ZonePanel(QWidget* parent)
     auto* inside = new QVBoxLayout(body_);
     inside->setContentsMargins(0, 0, 0, 0);
     inside->setSpacing(style::kGap);
+    method_ = new QComboBox(body_);
+    method_->setObjectName(QStringLiteral("zone-method"));
+    method_->setAccessibleName(tr("Method here"));
+    method_->setToolTip(tr("The method that cleans here, if not the take's."));
+    method_->addItem(tr("Method of the take"), QString());
+    for (const auto& m : methods())
+        method_->addItem(QString::fromStdString(m->name()), QString::fromStdString(m->id()));
+    connect(method_, &QComboBox::activated, this, &ZonePanel::give);
+    inside->addWidget(method_);
     int labels = 0;
     for (const Field<Zone>& f : fieldsOf<Zone>()) {
-        auto* rule = new Rule(f, 1, body_);
+        // What a new zone has.
+        const float usual = Zone().*std::get<float Zone::*>(f.member);
+        auto* rule = new Rule(f, f.shown * static_cast<double>(usual), body_);
         rule->setObjectName(QStringLiteral("zone-%1").arg(QLatin1String(f.id)));
         connect(rule, &Rule::changed, this, &ZonePanel::give);
         inside->addWidget(rule);
@@ -150,8 +162,10 @@ void ZonePanel::refresh() {
     const auto fields = fieldsOf<Zone>();
     for (std::size_t i = 0; i < factors_.size(); ++i) {
         const QSignalBlocker silent(factors_[i]); // it is shown, not set
-        factors_[i]->setValue(static_cast<double>(own.*std::get<float Zone::*>(fields[i].member)));
+        factors_[i]->setValue(fields[i].shown *
+                              static_cast<double>(own.*std::get<float Zone::*>(fields[i].member)));
     }
+    method_->setCurrentIndex(std::max(0, method_->findData(QString::fromStdString(own.method))));
     clear_->setEnabled(!own.strokes.empty());
 }
 
@@ -159,8 +173,10 @@ void ZonePanel::give() {
     Zone& own = zones_[static_cast<std::size_t>(current_)];
     const auto fields = fieldsOf<Zone>();
     for (std::size_t i = 0; i < factors_.size(); ++i)
-        own.*std::get<float Zone::*>(fields[i].member) = static_cast<float>(factors_[i]->value());
-    emit edited(zones_, true);
+        own.*std::get<float Zone::*>(fields[i].member) =
+            static_cast<float>(factors_[i]->value() / fields[i].shown);
+    const std::string before = std::exchange(own.method, method_->currentData().toString().toStdString());
+    emit edited(zones_, before == own.method);
 }
 
 ZonePanel::Tool ZonePanel::tool() const {

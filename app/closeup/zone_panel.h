@@ -48,7 +48,7 @@ class ZonePanel : public QWidget {
 
     std::vector<Zone> zones_;
     int current_ = 0;
-    QComboBox* list_;
+    QComboBox *list_, *method_;
     QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_;
     QWidget* body_;
     std::vector<Rule*> factors_; // in the order of the table

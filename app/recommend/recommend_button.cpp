@@ -1,5 +1,6 @@
 #include "recommend/recommend_button.h"
 
+#include <QMenu>
 #include <QSettings>
 #include <cmath>
 
@@ -11,7 +12,10 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     setObjectName(QStringLiteral("recommend"));
     setToolTip(tr("Adds the take with the least estimated error. (Ctrl+R)"));
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
+    setMenu(new QMenu(this));
+    menu()->setToolTipsVisible(true);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
+    connect(&document_, &Document::takesChanged, this, &RecommendButton::offer);
     connect(&document_, &Document::photoChanged, this, [this] {
         // What nobody asked for is not wanted any more.
         std::erase_if(measuring_, [&](const auto& m) { return !m.second.asked && m.first != path(); });
@@ -46,6 +50,34 @@ void RecommendButton::refresh() {
                 : tr("Recommend"));
     if (!running()) ticking_.stop();
     setShortcut(key);
+    offer();
+}
+
+void RecommendButton::offer() {
+    const std::optional<Recommended> known =
+        document_.photo() ? document_.facts().recommended : std::optional<Recommended>();
+    for (QAction* old : offers_) old->deleteLater();
+    offers_.clear();
+    menu()->clear();
+    for (const Alternative& other : known ? known->others : std::vector<Alternative>()) {
+        const bool quick = other.kind == Alternative::Kind::Quick;
+        const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
+        auto* action = menu()->addAction(
+            quick ? tr("Quicker: %1, error %2 %, %3 times as quick")
+                        .arg(method)
+                        .arg(100 * other.risk.sigmas(), 0, 'f', 0)
+                        .arg(other.times, 0, 'f', 1)
+                  : tr("With grain: %1, error %2 %").arg(method).arg(100 * other.risk.sigmas(), 0, 'f', 0));
+        action->setObjectName(QString::fromLatin1(idOf(other.kind)));
+        action->setToolTip(quick ? tr("Adds the quickest take that is nearly as good on this photo.")
+                                 : tr("Adds a take that keeps some of the photo's own grain."));
+        action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
+        connect(action, &QAction::triggered, this, [this, settings = other.settings, quick] {
+            document_.usePreset((quick ? tr("quicker") : tr("with grain")).toStdString(), {settings, {}});
+        });
+        offers_.push_back(action);
+    }
+    setPopupMode(offers_.empty() ? DelayedPopup : MenuButtonPopup);
 }
 
 void RecommendButton::setByItself(bool on) {
@@ -73,7 +105,9 @@ void RecommendButton::measure(bool asked) {
             refresh();
             if (!found.value) return emit said(QString::fromStdString(found.problem));
             const std::size_t before = document_.takes().size();
-            document_.setRecommended(file, {found.value->settings, found.value->risk}, asked);
+            document_.setRecommended(file, {found.value->settings, found.value->risk, found.value->others},
+                                     asked);
+            refresh();
             if (!asked || file != path() || document_.takes().size() != before) return;
             for (const Take& t : document_.takes())
                 if (t.settings == found.value->settings)

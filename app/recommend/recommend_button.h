@@ -1,11 +1,12 @@
 // A button that measures the recommended take on the photo shown, off the interface thread; while it does it
-// shows how far it is and stops when pressed again.
+// shows how far it is and stops when pressed again. Its menu offers what else was found.
 #pragma once
 
 #include <QTimer>
 #include <QToolButton>
 #include <map>
 #include <string>
+#include <vector>
 
 #include "base/jobs.h"
 #include "document.h"
@@ -22,6 +23,9 @@ class RecommendButton : public QToolButton {
     bool byItself() const { return byItself_; }
     void setByItself(bool on);
 
+    // What the measurement offers beside the best, each as an action that adds a take; empty before.
+    std::vector<QAction*> offers() const { return offers_; }
+
   signals:
     void said(const QString& text); // why nothing was measured, or which take it is that was there already
 
@@ -29,6 +33,7 @@ class RecommendButton : public QToolButton {
     void pressedOnce();
     void measure(bool asked);
     void refresh();
+    void offer();
 
     Document& document_;
     Jobs& jobs_;
@@ -40,6 +45,7 @@ class RecommendButton : public QToolButton {
     const Measuring* here() const;
     std::string path() const;
     QTimer ticking_;
+    std::vector<QAction*> offers_;
     std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };

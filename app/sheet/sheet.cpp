@@ -272,6 +272,10 @@ void Sheet::refreshHeads() {
                    .arg(photo->pattern.defects.size())
                    .arg(photo->pattern.rowSigma, 0, 'f', 3)
                    .arg(photo->pattern.columnSigma, 0, 'f', 3);
+    if (photo && photo->pattern.deadColumns + photo->pattern.deadRows > 0)
+        tip += tr("\nDead columns: %1, dead rows: %2. Takes fill them from both sides.")
+                   .arg(photo->pattern.deadColumns)
+                   .arg(photo->pattern.deadRows);
     if (photo && !photo->smoothing.none())
         tip += tr("\nThe camera smoothed this raw (%1 % to each neighbour). Takes undo that, remove noise, "
                   "and smooth again.")

@@ -81,4 +81,10 @@ std::string shownName(const std::filesystem::path& file) { return escaped(file.f
 
 std::string shownPath(const std::filesystem::path& file) { return escaped(file.string()); }
 
+std::string joined(const std::vector<std::string>& words) {
+    std::string out;
+    for (const std::string& word : words) out += (out.empty() ? "" : ", ") + word;
+    return out;
+}
+
 } // namespace irenic

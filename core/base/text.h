@@ -3,6 +3,7 @@
 
 #include <filesystem>
 #include <string>
+#include <vector>
 
 namespace irenic {
 
@@ -15,5 +16,8 @@ std::string utf8Of(const std::string& bytes);
 std::string shownName(const std::filesystem::path& file);
 // Likewise the whole path.
 std::string shownPath(const std::filesystem::path& file);
+
+// "a, b, c": a list as a sentence has it.
+std::string joined(const std::vector<std::string>& words);
 
 } // namespace irenic

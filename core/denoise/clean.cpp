@@ -7,10 +7,10 @@
 #include "denoise/coarse.h"
 #include "denoise/detail.h"
 #include "denoise/jpeg_blocks.h"
-#include "denoise/mask.h"
 #include "denoise/pyramid.h"
 #include "denoise/rows.h"
 #include "denoise/stabilisers.h"
+#include "denoise/zoned.h"
 #include "image/blocks.h"
 #include "noise/clipped.h"
 
@@ -34,9 +34,6 @@ std::array<ClippedMean, 4> clippedMeansOf(const Photo& photo) {
     const ClippedMean green(line[1], lowest);
     return {ClippedMean(line[0], lowest), green, green, ClippedMean(line[3], lowest)};
 }
-// How much of that is made up for: what is left of the noise is clipped as it was.
-float clippedShare(const Settings& settings) { return std::min({1.0f, settings.luminance, settings.colour}); }
-
 float whiteOf(const Stabilisers& stable) {
     return 0.25f *
            (stable[0].forward(1) + stable[1].forward(1) + stable[2].forward(1) + stable[3].forward(1));
@@ -250,124 +247,6 @@ std::array<Plane, 4> varianceLost(const Photo& photo, const std::array<const Sta
     return out;
 }
 
-// The take's settings as a zone has them.
-Settings settingsIn(const Zone& zone, const Settings& take) {
-    constexpr float kMost = 3;
-    Settings out = take;
-    out.zones.clear();
-    out.luminance = std::min(kMost, take.luminance * zone.luminance);
-    out.colour = std::min(kMost, take.colour * zone.colour);
-    return out;
-}
-
-// How much of a zone the samples of each channel are, over packed places.
-PlaneSet masksOf(const Photo& photo, const Zone& zone, const Rect& area,
-                 const std::array<int, kPlanes>& sites, const Work& work) {
-    PlaneSet out(area);
-    const int cell = photo.cell();
-    const Plane mask =
-        maskOf(photo, zone, {cell * area.x, cell * area.y, cell * area.width, cell * area.height}, work);
-    for (std::size_t k = 0; k < kPlanes; ++k)
-        for (int y = 0; y < area.height; ++y)
-            for (int x = 0; x < area.width; ++x)
-                out.plane[k].at(x, y) =
-                    cell == 2 ? mask.at(2 * x + (sites[k] & 1), 2 * y + (sites[k] >> 1)) : mask.at(x, y);
-    return out;
-}
-
-std::pair<float, float> rangeOf(const PlaneSet& masks) {
-    float least = 1, most = 0;
-    for (const Plane& plane : masks.plane)
-        for (int y = 0; y < plane.height(); ++y) {
-            const auto [low, high] = std::minmax_element(plane.row(y), plane.row(y) + plane.width());
-            least = std::min(least, *low), most = std::max(most, *high);
-        }
-    return {least, most};
-}
-
-// Over `area`: from `clean` to `other` where the masks are 1, channel by channel, on the stabilised scale, so
-// that means stay and no step appears.
-void blend(PlaneSet& clean, const PlaneSet& other, const PlaneSet& masks, const Rect& area,
-           const Work& work) {
-    forEachBand(area.height, 16, work, [&](int first, int last) {
-        for (int y = area.y + first; y < area.y + last; ++y)
-            for (int x = area.x; x < area.right(); ++x) {
-                if (!clean.packed) {
-                    const float m = masks.rowAt(0, y)[x];
-                    for (std::size_t p = 0; p < kPlanes; ++p) {
-                        float& v = clean.rowAt(p, y)[x];
-                        v += m * (other.rowAt(p, y)[x] - v);
-                    }
-                    continue;
-                }
-                float own[kPlanes], theirs[kPlanes], planes[kPlanes];
-                channelsAt(clean, x, y, own), channelsAt(other, x, y, theirs);
-                for (std::size_t k = 0; k < kPlanes; ++k)
-                    own[k] += masks.rowAt(k, y)[x] * (theirs[k] - own[k]);
-                planesFrom(own, planes);
-                for (std::size_t p = 0; p < kPlanes; ++p) clean.rowAt(p, y)[x] = planes[p];
-            }
-    });
-}
-
-// A take with its zones, over an area.
-struct Zoned {
-    PlaneSet clean;
-    // clippedShare() of each channel's samples; one value for all where `shares` is empty.
-    float share = 0;
-    PlaneSet shares;
-    float shareAt(std::size_t channel, int x, int y) const {
-        return shares.area.empty() ? share : shares.rowAt(channel, y)[x];
-    }
-};
-
-// cleanPlanes() with the take's zones. Only what is seen of the area is cleaned.
-Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& settings, const Rect& area,
-                 const Work& work) {
-    struct Part {
-        Settings settings;
-        PlaneSet masks; // empty: it covers all
-    };
-    Settings plain = settings;
-    plain.zones.clear();
-    std::vector<Part> parts;
-    parts.push_back({plain, {}});
-    for (const Zone& zone : settings.zones) {
-        const Settings own = settingsIn(zone, settings);
-        if (zone.isPlain() || own == plain) continue;
-        PlaneSet masks = masksOf(photo, zone, area, noisy.sites, work);
-        const auto [least, most] = rangeOf(masks);
-        if (most <= 0) continue;
-        const bool all = least >= 1;
-        if (all) parts.clear(); // what lies below is not seen
-        parts.push_back({own, all ? PlaneSet() : std::move(masks)});
-    }
-    Zoned out;
-    out.share = clippedShare(parts[0].settings);
-    const double length = 1.0 / static_cast<double>(parts.size());
-    for (std::size_t i = 0; i < parts.size(); ++i) {
-        const Work part = work.part(length * static_cast<double>(i), length * static_cast<double>(i + 1));
-        PlaneSet own = cleanPlanes(noisy, parts[i].settings, area, part);
-        if (i == 0) {
-            out.clean = std::move(own);
-            if (parts.size() == 1) break;
-            out.shares = PlaneSet(area);
-            for (Plane& plane : out.shares.plane) plane.fill(out.share);
-            continue;
-        }
-        const PlaneSet& masks = parts[i].masks;
-        blend(out.clean, own, masks, area, part);
-        const float share = clippedShare(parts[i].settings);
-        for (std::size_t k = 0; k < kPlanes; ++k)
-            for (int y = 0; y < area.height; ++y)
-                for (int x = 0; x < area.width; ++x) {
-                    float& v = out.shares.plane[k].at(x, y);
-                    v += masks.plane[k].at(x, y) * (share - v);
-                }
-    }
-    return out;
-}
-
 // See withoutJpegBlocks; 0: nothing is to be done.
 float jpegBlocksShare(const Photo& photo, const Settings& settings) {
     return photo.jpeg ? findMethod(settings.method)->jpegBlocksShare() * std::min(1.0f, settings.luminance)
@@ -413,13 +292,14 @@ void cleanPixelTile(const Photo& photo, const Settings& settings, const Stabilis
     });
     if (blocks > 0) light = withoutJpegBlocks(light, made, tile, *photo.jpeg, blocks, work);
     // Grain last: it is noise, and must not be taken for what blocks left.
-    const float share = settings.grain * (clean.grey ? 1 : 0.57735027f);
+    const float share = clean.grey ? 1 : 0.57735027f;
     forEachBand(tile.height, 16, work, [&](int first, int last) {
         for (int y = tile.y + first; y < tile.y + last; ++y)
             for (int x = tile.x; x < tile.right(); ++x) {
                 float v[3];
                 stableAt(x, y, v);
-                const float grain = share * (noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x]);
+                const float grain =
+                    share * zoned.grainAt(x, y) * (noisy.rowAt(0, y)[x] - clean.rowAt(0, y)[x]);
                 for (std::size_t c = 0; c < 3; ++c)
                     out[c].at(x - area.x, y - area.y) =
                         light[c].at(x - tile.x, y - tile.y) + stable.ofColour(c).slope(v[c]) * grain;
@@ -448,7 +328,7 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
     const std::array<ClippedMean, 4> clipped = clippedMeansOf(photo);
     forEachBand(packed.height, 16, work, [&](int first, int last) {
         // Of each channel: the linear values, and what the missing variance adds.
-        Plane value(packed.width, 4), lack(packed.width, 3);
+        Plane value(packed.width, 4), lack(packed.width, 3), grain(packed.width, 1);
         for (int py = packed.y + first; py < packed.y + last; ++py) {
             const auto share = [&](std::size_t k) {
                 return 0.25f * static_cast<float>(photo.noise.channel[k].a);
@@ -469,7 +349,8 @@ void cleanTile(const Photo& photo, const Settings& settings, const Stabilisers& 
                 row.out[p] = value.row(static_cast<int>(p));
             }
             row.noisy = {noisy.rowAt(0, py) + packed.x, noisy.rowAt(3, py) + packed.x};
-            row.grain = settings.grain;
+            for (int i = 0; i < packed.width; ++i) grain.at(i, 0) = zoned.grainAt(packed.x + i, py);
+            row.grain = zoned.anyGrain() ? grain.row(0) : nullptr;
             row.lost = {lack.row(0), lack.row(1), lack.row(1), lack.row(2)};
             linearRow(row, packed.width);
             for (std::size_t k = 0; k < 4; ++k) {
@@ -506,8 +387,11 @@ bool isDetailed(const Settings& settings) { return settings.detail > 0 && settin
 } // namespace
 
 int planesMargin(const Settings& settings) {
-    return (isDetailed(settings) ? kDetailMargin : 0) + kCoarseMargin +
-           std::max(findMethod(settings.method)->margin(), kCoarseNoisyMargin);
+    int margin = (isDetailed(settings) ? kDetailMargin : 0) + kCoarseMargin +
+                 std::max(findMethod(settings.method)->margin(), kCoarseNoisyMargin);
+    for (const Zone& zone : settings.zones)
+        if (!zone.isPlain()) margin = std::max(margin, planesMargin(settingsIn(zone, settings)));
+    return margin;
 }
 
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {

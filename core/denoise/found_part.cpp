@@ -1,154 +1,12 @@
 #include "denoise/found_part.h"
 
 #include <algorithm>
-#include <cmath>
 #include <list>
 #include <mutex>
-#include <vector>
 
-#include "denoise/clean.h"
-#include "denoise/pyramid.h"
-#include "image/box_mean.h"
-#include "image/smoothstep.h"
 #include "raw/identity.h"
 
 namespace irenic {
-
-namespace {
-
-float risen(float from, float to, float v) { return smoothstep((v - from) / (to - from)); }
-
-template <class F> Plane combined(const Plane& a, const Plane& b, F value) {
-    Plane out(a.width(), a.height());
-    for (int y = 0; y < a.height(); ++y)
-        for (int x = 0; x < a.width(); ++x) out.at(x, y) = value(a.at(x, y), b.at(x, y));
-    return out;
-}
-
-Plane product(const Plane& a, const Plane& b) {
-    return combined(a, b, [](float x, float y) { return x * y; });
-}
-
-// `in`, smoothed along the edges of `guide`.
-Plane guided(const Plane& in, const Plane& guide, int radius, float even) {
-    const Plane meanGuide = boxMean(guide, radius), meanIn = boxMean(in, radius),
-                both = boxMean(product(guide, in), radius), square = boxMean(product(guide, guide), radius);
-    Plane slope(in.width(), in.height()), level(in.width(), in.height());
-    for (int y = 0; y < in.height(); ++y)
-        for (int x = 0; x < in.width(); ++x) {
-            const float g = meanGuide.at(x, y), variance = square.at(x, y) - g * g;
-            slope.at(x, y) = (both.at(x, y) - g * meanIn.at(x, y)) / (std::max(0.0f, variance) + even);
-            level.at(x, y) = meanIn.at(x, y) - slope.at(x, y) * g;
-        }
-    return combined(combined(boxMean(slope, radius), guide, [](float a, float g) { return a * g; }),
-                    boxMean(level, radius), [](float a, float b) { return a + b; });
-}
-
-// How much variance a high pass of white noise of variance 1 has: 1 - 2 h(0) + sum of h squared, with h the
-// binomial filter of 3 x 3.
-constexpr float kHighPassNoise = 1 - 2 * 0.25f + 0.140625f;
-
-// Means over squares of `side` samples of a high pass of the plane, squared, less what noise of deviation
-// `sigma` gives; and the means of the plane itself.
-void detailOf(const Plane& in, int side, float sigma, Plane& detail, Plane& mean, const Work& work) {
-    forEachBand(detail.height(), 8, work, [&](int first, int last) {
-        const auto at = [&](int x, int y) {
-            return in.at(std::clamp(x, 0, in.width() - 1), std::clamp(y, 0, in.height() - 1));
-        };
-        for (int cy = first; cy < last; ++cy)
-            for (int cx = 0; cx < detail.width(); ++cx) {
-                float squares = 0, sum = 0;
-                for (int y = cy * side; y < (cy + 1) * side; ++y)
-                    for (int x = cx * side; x < (cx + 1) * side; ++x) {
-                        const float own = at(x, y),
-                                    beside = at(x - 1, y) + at(x + 1, y) + at(x, y - 1) + at(x, y + 1),
-                                    across = at(x - 1, y - 1) + at(x + 1, y - 1) + at(x - 1, y + 1) +
-                                             at(x + 1, y + 1);
-                        const float high = own - (4 * own + 2 * beside + across) / 16;
-                        squares += high * high, sum += own;
-                    }
-                const auto count = static_cast<float>(side * side);
-                detail.at(cx, cy) = squares / count / (sigma * sigma) - kHighPassNoise;
-                mean.at(cx, cy) = sum / count;
-            }
-    });
-}
-
-float quantile(const Plane& of, double share) {
-    std::vector<float> all;
-    for (int y = 0; y < of.height(); ++y) all.insert(all.end(), of.row(y), of.row(y) + of.width());
-    const auto at = all.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(all.size() - 1));
-    std::nth_element(all.begin(), at, all.end());
-    return *at;
-}
-
-Plane focusOf(const PlaneSet& planes, int side, const Work& work) {
-    const Rect area = planes.area;
-    const int w = std::max(1, (area.width + side - 1) / side),
-              h = std::max(1, (area.height + side - 1) / side);
-    Plane fine(w, h), coarse(w, h), mean(w, h), unused(w, h);
-    detailOf(planes.plane[0], side, 1, fine, mean, work);
-    // Half the resolution: half the deviation.
-    PlaneSet half = halved(planes, work);
-    detailOf(half.plane[0], side / 2, 0.5f, coarse, unused, work);
-    // A square's own figure scatters by some 0.3; of 25 together by 0.06.
-    fine = boxMean(fine, 2), coarse = boxMean(coarse, 2);
-    Plane sharp(w, h);
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x) {
-            // A blur of two pixels leaves the fine scale a sixteenth of what the coarse one has.
-            constexpr float kBlurred = 0.05f, kChance = 0.1f, kClear = 0.3f;
-            const float beyond = fine.at(x, y) - kBlurred * std::max(0.0f, coarse.at(x, y));
-            sharp.at(x, y) = risen(kChance, kClear, beyond);
-        }
-    // From edges and texture to what lies between them: wherever some is near, less what lies outside of all.
-    const int longest = std::max(w, h), radius = std::max(4, longest / 30);
-    const auto closed = [&](const Plane& in) {
-        Plane near = boxMean(in, radius / 2);
-        for (int y = 0; y < h; ++y)
-            for (int x = 0; x < w; ++x) near.at(x, y) = risen(0.08f, 0.3f, near.at(x, y));
-        Plane within = boxMean(near, radius / 2);
-        for (int y = 0; y < h; ++y)
-            for (int x = 0; x < w; ++x) within.at(x, y) = risen(0.55f, 0.85f, within.at(x, y));
-        return within;
-    };
-    const float spread = quantile(mean, 0.95) - quantile(mean, 0.05);
-    constexpr float kEven = 0.3f; // of the range of brightness: less is shading within one thing
-    Plane out = guided(closed(sharp), mean, radius, kEven * kEven * spread * spread + 1e-3f);
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x) out.at(x, y) = risen(0.3f, 0.6f, out.at(x, y));
-    return out;
-}
-
-// Stops below white, as the mean of a square's surroundings.
-Plane darkOf(const Photo& photo, const Work& work) {
-    constexpr int side = FoundMap::kSide;
-    const int w = (photo.width() + side - 1) / side, h = (photo.height() + side - 1) / side;
-    Plane light(w, h);
-    forEachBand(h, 8, work, [&](int first, int last) {
-        for (int cy = first; cy < last; ++cy)
-            for (int cx = 0; cx < w; ++cx) {
-                double sum = 0;
-                int count = 0;
-                for (int y = cy * side; y < std::min(photo.height(), (cy + 1) * side); ++y)
-                    for (int x = cx * side; x < std::min(photo.width(), (cx + 1) * side); ++x) {
-                        // Green of a mosaic, and of pixels.
-                        if (photo.hasMosaic() && photo.mosaic.at(x, y) != Mosaic::Green) continue;
-                        sum += static_cast<double>(photo.normalised(x, y, photo.monochrome ? 0 : 1));
-                        ++count;
-                    }
-                light.at(cx, cy) = count > 0 ? static_cast<float>(sum / count) : 0;
-            }
-    });
-    light = boxMean(light, 2);
-    constexpr float kDarkest = 1.0f / 65536, kAllDark = -6, kNotDark = -4; // stops below white
-    for (int y = 0; y < h; ++y)
-        for (int x = 0; x < w; ++x)
-            light.at(x, y) = 1 - risen(kAllDark, kNotDark, std::log2(std::max(kDarkest, light.at(x, y))));
-    return light;
-}
-
-} // namespace
 
 float FoundMap::at(int x, int y) const {
     const auto place = [](int v, int count) {
@@ -163,33 +21,39 @@ float FoundMap::at(int x, int y) const {
     return above + sy * (below - above);
 }
 
-std::shared_ptr<const FoundMap> foundMapOf(const Photo& photo, bool focus, const Work& work) {
+FoundPartMeasure measureOf(FoundPart part) {
+    switch (part) {
+    case FoundPart::InFocus: return {FoundMeasure::Focus, false};
+    case FoundPart::OutOfFocus: return {FoundMeasure::Focus, true};
+    case FoundPart::Dark: return {FoundMeasure::Dark, false};
+    case FoundPart::Bright: return {FoundMeasure::Dark, true};
+    case FoundPart::Textured: return {FoundMeasure::Texture, false};
+    case FoundPart::Smooth: return {FoundMeasure::Texture, true};
+    case FoundPart::Points: return {FoundMeasure::Points, false};
+    case FoundPart::Edges: return {FoundMeasure::Edges, false};
+    case FoundPart::Painted: break;
+    }
+    return {FoundMeasure::Focus, false};
+}
+
+std::shared_ptr<const FoundMap> foundMapOf(const Photo& photo, FoundMeasure what, const Work& work) {
     struct Kept {
         PhotoId photo;
-        bool focus;
+        FoundMeasure what;
         std::shared_ptr<const FoundMap> map;
     };
     static std::mutex mutex;
     static std::list<Kept> kept;
-    constexpr std::size_t kMaps = 8;
+    constexpr std::size_t kMaps = 12;
     const PhotoId id = idOf(photo);
     {
         const std::lock_guard lock(mutex);
         for (const Kept& k : kept)
-            if (k.photo == id && k.focus == focus) return k.map;
+            if (k.photo == id && k.what == what) return k.map;
     }
-    Plane values;
-    if (focus) {
-        // A packed sample is two pixels wide.
-        const int cell = photo.cell();
-        const Rect all{0, 0, (photo.width() + cell - 1) / cell, (photo.height() + cell - 1) / cell};
-        values = focusOf(stabilisedPlanes(photo, all, work, true), FoundMap::kSide / cell, work);
-    } else {
-        values = darkOf(photo, work);
-    }
-    auto made = std::make_shared<const FoundMap>(std::move(values));
+    auto made = std::make_shared<const FoundMap>(measured(photo, what, work));
     const std::lock_guard lock(mutex);
-    kept.push_front({id, focus, made});
+    kept.push_front({id, what, made});
     if (kept.size() > kMaps) kept.pop_back();
     return made;
 }

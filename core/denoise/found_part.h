@@ -1,14 +1,11 @@
-// Parts of a photo that are found by measuring it: what is in focus, what is dark.
-//
-// In focus: fine detail beyond the measured noise. The noise of the stabilised luminance is known, so that
-// what a high pass of it holds beyond is detail; where there is some that detail of a coarser scale cannot
-// explain, things are sharp. What is found lies on edges and texture; a guided filter (K. He, J. Sun, X.
-// Tang, "Guided image filtering", IEEE Trans. Pattern Analysis and Machine Intelligence 35(6), 2013) hands it
-// on to the even places between them, up to the edges of the picture itself.
+// Parts of a photo that are found by measuring it: what is in focus, what is dark. How they are measured is
+// told in denoise/found_maps.h.
 #pragma once
 
 #include <memory>
 
+#include "denoise/found_maps.h"
+#include "denoise/zone.h"
 #include "image/plane.h"
 #include "raw/photo.h"
 
@@ -17,7 +14,7 @@ namespace irenic {
 // One value for each square of 8 x 8 pixels.
 class FoundMap {
   public:
-    static constexpr int kSide = 8;
+    static constexpr int kSide = kFoundSide;
     explicit FoundMap(Plane values) : values_(std::move(values)) {}
     // At a pixel of the active area, interpolated; beyond the photo as at its edge.
     float at(int x, int y) const;
@@ -27,7 +24,14 @@ class FoundMap {
     Plane values_; // 0..1
 };
 
-// What is in focus, or else what is dark; of the last few photos it is kept. Throws Cancelled.
-std::shared_ptr<const FoundMap> foundMapOf(const Photo& photo, bool focus, const Work& work = {});
+// What a part is told by; `opposite`: it is 1 where the measure is 0. A painted part is told by none.
+struct FoundPartMeasure {
+    FoundMeasure what;
+    bool opposite;
+};
+FoundPartMeasure measureOf(FoundPart part);
+
+// Of the last few photos it is kept. Throws Cancelled.
+std::shared_ptr<const FoundMap> foundMapOf(const Photo& photo, FoundMeasure what, const Work& work = {});
 
 } // namespace irenic

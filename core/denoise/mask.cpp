@@ -5,6 +5,7 @@
 #include <utility>
 
 #include "base/expects.h"
+#include "denoise/distance.h"
 #include "denoise/found_part.h"
 #include "image/smoothstep.h"
 
@@ -76,19 +77,22 @@ Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work) {
     return out;
 }
 
-Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
+namespace {
+
+// As it was found and painted, with the border that it has of itself.
+Plane plainMask(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
     Plane out(area.width, area.height);
     if (zone.part == FoundPart::Painted) {
         out.fill(0);
     } else {
-        const bool opposite = zone.part == FoundPart::OutOfFocus || zone.part == FoundPart::Bright;
-        const auto map =
-            foundMapOf(photo, zone.part == FoundPart::InFocus || zone.part == FoundPart::OutOfFocus, work);
+        const auto [what, opposite] = measureOf(zone.part);
+        const bool turned = opposite; // bindings cannot be captured
+        const auto map = foundMapOf(photo, what, work);
         forEachBand(area.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < area.width; ++x) {
                     const float v = map->at(area.x + x, area.y + y);
-                    out.at(x, y) = opposite ? 1 - v : v;
+                    out.at(x, y) = turned ? 1 - v : v;
                 }
         });
     }
@@ -102,6 +106,22 @@ Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work&
                 out.at(x, y) = stroke.erase ? std::min(out.at(x, y), 1 - covered.at(x, y))
                                             : std::max(out.at(x, y), covered.at(x, y));
     }
+    return out;
+}
+
+} // namespace
+
+Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
+    if (zone.shift == 0 && zone.feather == 0) return plainMask(photo, zone, area, work);
+    const float width = std::max(1.0f, zone.feather);
+    // Farther from the border nothing depends on how far.
+    const int reach = static_cast<int>(std::ceil(std::abs(zone.shift) + width / 2)) + 1;
+    const Plane within = signedDistance(plainMask(photo, zone, area.inflated(reach), work), work);
+    Plane out(area.width, area.height);
+    for (int y = 0; y < area.height; ++y)
+        for (int x = 0; x < area.width; ++x)
+            out.at(x, y) =
+                std::clamp(0.5f + (within.at(x + reach, y + reach) + zone.shift) / width, 0.0f, 1.0f);
     return out;
 }
 

@@ -85,8 +85,8 @@ HWY_INLINE V Unbiased(V v, const Stabiliser::View& t) {
 void LinearOfRow(const LinearRow& row, int n) {
     const DF d;
     const int lanes = static_cast<int>(hn::Lanes(d));
-    const auto half = hn::Set(d, 0.5f), slant = hn::Set(d, 0.70710678f), grain = hn::Set(d, row.grain);
-    const bool grainy = row.grain > 0;
+    const auto half = hn::Set(d, 0.5f), slant = hn::Set(d, 0.70710678f);
+    const bool grainy = row.grain != nullptr;
     for (int x = 0; x < n; x += lanes) {
         const auto at = [&](std::size_t p) HWY_ATTR { return hn::LoadU(d, row.clean[p] + x); };
         const auto y = at(0), c1 = hn::Mul(slant, at(1)), c2 = at(2), g0 = at(3), g = hn::Mul(slant, g0);
@@ -94,6 +94,7 @@ void LinearOfRow(const LinearRow& row, int n) {
         const V v[4] = {hn::Add(rb, c1), hn::Add(gg, g), hn::Sub(gg, g), hn::Sub(rb, c1)};
         V back[4] = {hn::Zero(d), hn::Zero(d), hn::Zero(d), hn::Zero(d)};
         if (grainy) {
+            const auto grain = hn::LoadU(d, row.grain + x);
             const auto ny = hn::Mul(half, hn::Mul(grain, hn::Sub(hn::LoadU(d, row.noisy[0] + x), y)));
             const auto ng = hn::Mul(slant, hn::Mul(grain, hn::Sub(hn::LoadU(d, row.noisy[1] + x), g0)));
             back[0] = back[3] = ny;

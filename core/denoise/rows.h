@@ -19,13 +19,14 @@ struct SiteLines {
 void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines,
                   const std::array<float*, 4>& planes, int n);
 
-// One row on the way back. `noisy` are planes 0 and 3 and are read where grain is above 0. `lost` are the
+// One row on the way back. `noisy` are planes 0 and 3 and are read where there is `grain`, the share of the
+// noise that is put back at each place, or null. `lost` are the
 // channels' rows of missing variance, times a quarter of the channel's `a`; values are linear and come out by
 // channel.
 struct LinearRow {
     std::array<const float*, 4> clean;
     std::array<const float*, 2> noisy;
-    float grain;
+    const float* grain;
     std::array<const float*, 4> lost;
     std::array<Stabiliser::View, 4> stable;
     std::array<float*, 4> out;

@@ -6,6 +6,7 @@
 #include <sstream>
 
 #include "base/text.h"
+#include "denoise/method.h"
 
 namespace irenic {
 
@@ -18,19 +19,41 @@ const Field<Zone> kFields[] = {
     {{"colour", "Colour", "colour", "×", 0, 3, 1, 2,
       "Colour noise to remove here, as a factor of the take's."},
      &Zone::colour},
+    {{"coarse", "CoarseColour", "coarse colour", "×", 0, 3, 1, 2,
+      "Coarse colour noise to remove here, as a factor of the take's."},
+     &Zone::coarse},
+    {{"detail", "Detail", "detail", " %", -1, 1, 100, 0,
+      "Detail brought back here, more or less than the take does."},
+     &Zone::detail},
+    {{"grain", "Grain", "grain", " %", -1, 1, 100, 0,
+      "Grain put back here, more or less than the take does."},
+     &Zone::grain},
     {{"sharpening", "Sharpening", "sharpening", "×", 0, 3, 1, 2,
       "Sharpening here, as a factor of the look's."},
      &Zone::sharpening},
+    {{"shift", "Shift", "border", " px", -200, 200, 1, 0,
+      "Moves the zone's border outward, in pixels of the photo."},
+     &Zone::shift},
+    {{"feather", "Feather", "feather", " px", 0, 400, 1, 0,
+      "How wide the zone's border is, in pixels of the photo."},
+     &Zone::feather},
 };
+constexpr FoundPart kOffered[] = {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark,
+                                  FoundPart::Bright,  FoundPart::Smooth,     FoundPart::Textured,
+                                  FoundPart::Points,  FoundPart::Edges,      FoundPart::Painted};
 
 struct PartName {
     const char *id, *shown;
 };
-constexpr std::array<PartName, 5> kParts = {{{"painted", "Painted"},
+constexpr std::array<PartName, 9> kParts = {{{"painted", "Painted"},
                                              {"in-focus", "In focus"},
                                              {"out-of-focus", "Out of focus"},
                                              {"dark", "Dark areas"},
-                                             {"bright", "Bright areas"}}};
+                                             {"bright", "Bright areas"},
+                                             {"smooth", "Smooth areas"},
+                                             {"textured", "Textured areas"},
+                                             {"points", "Points of light"},
+                                             {"edges", "Strong edges"}}};
 const PartName& nameOf(FoundPart part) { return kParts[static_cast<std::size_t>(part)]; }
 
 constexpr const char *kBegin = "zone=", *kNot = "not-";
@@ -88,9 +111,9 @@ void setPart(Zone& zone, std::string id) {
     if (zone.inverted) id.erase(0, std::string(kNot).size());
     const auto at = std::find_if(kParts.begin(), kParts.end(), [&](const PartName& p) { return id == p.id; });
     if (at == kParts.end()) {
-        std::string all;
-        for (const PartName& p : kParts) all += (all.empty() ? "" : ", ") + std::string(p.id);
-        throw FieldError("there is no zone \"" + id + "\": use " + all + ", or not- before one");
+        std::vector<std::string> all;
+        for (const PartName& p : kParts) all.emplace_back(p.id);
+        throw FieldError("there is no zone \"" + id + "\": use " + joined(all) + ", or not- before one");
     }
     zone.part = static_cast<FoundPart>(at - kParts.begin());
 }
@@ -101,6 +124,7 @@ template <> std::span<const Field<Zone>> fieldsOf<Zone>() { return kFields; }
 
 std::string idOf(const Zone& zone) { return (zone.inverted ? kNot : "") + std::string(nameOf(zone.part).id); }
 const char* shownPart(FoundPart part) { return nameOf(part).shown; }
+std::span<const FoundPart> foundParts() { return kOffered; }
 
 std::string textOf(const std::vector<Zone>& zones) {
     static const Zone usual;
@@ -109,6 +133,7 @@ std::string textOf(const std::vector<Zone>& zones) {
         out += (out.empty() ? "" : ",") + std::string(kBegin) + idOf(zone);
         for (const Field<Zone>& f : fieldsOf<Zone>())
             if (!sameField(f, zone, usual)) out += "," + std::string(f.id) + "=" + valueText(f, zone);
+        if (!zone.method.empty()) out += ",method=" + zone.method;
         if (zone.strokes.empty()) continue;
         out += ",strokes=";
         for (std::size_t i = 0; i < zone.strokes.size(); ++i)
@@ -134,10 +159,18 @@ std::vector<Zone> zonesFromText(const std::string& text) {
             zones.back().strokes = strokesFrom(value);
             continue;
         }
+        if (id == "method") {
+            if (!findMethod(value)) throw FieldError("there is no method \"" + value + "\" for a zone");
+            zones.back().method = value;
+            continue;
+        }
         const Field<Zone>* field = findField<Zone>(id);
-        if (!field)
-            throw FieldError("unknown setting of a zone \"" + id +
-                             "\": use luminance, colour, sharpening, strokes");
+        if (!field) {
+            std::vector<std::string> known = {"method"};
+            for (const Field<Zone>& f : fieldsOf<Zone>()) known.emplace_back(f.id);
+            known.emplace_back("strokes");
+            throw FieldError("unknown setting of a zone \"" + id + "\": use " + joined(known));
+        }
         setFromText(*field, zones.back(), value);
     }
     return zones;

@@ -1,6 +1,8 @@
 // Where a take is stronger or weaker: parts of the photo with changes of their own against the take.
 #pragma once
 
+#include <cstdint>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -24,7 +26,19 @@ struct Stroke {
 };
 
 // What a zone begins with, before strokes: found by measuring this photo, or nothing.
-enum class FoundPart { Painted, InFocus, OutOfFocus, Dark, Bright };
+enum class FoundPart : std::uint8_t {
+    Painted,
+    InFocus,
+    OutOfFocus,
+    Dark,
+    Bright,
+    Smooth,
+    Textured,
+    Points,
+    Edges
+};
+// All of them, in the order in which they are offered.
+std::span<const FoundPart> foundParts();
 
 struct Zone {
     static constexpr std::size_t kMost = 6; // of a take
@@ -32,27 +46,34 @@ struct Zone {
 
     FoundPart part = FoundPart::Painted;
     bool inverted = false;
+    std::string method; // instead of the take's; empty: the take's
     // Factors: on the take's strengths, and on what the look's sharpening does. 0..3; the product is held
     // at 3.
-    float luminance = 1, colour = 1, sharpening = 1;
+    float luminance = 1, colour = 1, coarse = 1, sharpening = 1;
+    float detail = 0, grain = 0; // -1..1, added to the take's; the sum is held within 0..1
+    // Pixels of the photo. The zone's border lies where it is half; it is moved outward (-200..200) and made
+    // so wide (0..400; 0: as wide as it was found or painted, one pixel where it was moved).
+    float shift = 0, feather = 0;
     std::vector<Stroke> strokes; // in the order in which they were made
 
     // Whether it changes no pixel.
     bool isPlain() const {
-        return (luminance == 1 && colour == 1 && sharpening == 1) ||
+        return (luminance == 1 && colour == 1 && coarse == 1 && sharpening == 1 && detail == 0 &&
+                grain == 0 && method.empty()) ||
                (part == FoundPart::Painted && strokes.empty() && !inverted);
     }
     friend bool operator==(const Zone&, const Zone&) = default;
 };
-// The factors.
+// All numbers of a zone.
 template <> std::span<const Field<Zone>> fieldsOf<Zone>();
 
 // "in-focus", "not-dark"; how the part is called on the screen.
 std::string idOf(const Zone& zone);
 const char* shownPart(FoundPart part);
 
-// "zone=in-focus,luminance=0.8,zone=painted,colour=1.4,strokes=+40~0.5:100 200 110 210;-12~0:5 5"; empty: no
-// zones. A stroke is + or - (erase), diameter~softness and its points, in tenths of a pixel.
+// "zone=in-focus,luminance=0.8,zone=points,method=nlm,zone=painted,colour=1.4,strokes=+40~0.5:100 200 110
+// 210;-12~0:5 5"; empty: no zones. A stroke is + or - (erase), diameter~softness and its points, in tenths of
+// a pixel.
 std::string textOf(const std::vector<Zone>& zones);
 // Throws FieldError with a sentence for the user.
 std::vector<Zone> zonesFromText(const std::string& text);

@@ -3,8 +3,10 @@
 #include <algorithm>
 #include <cmath>
 #include <mutex>
+#include <optional>
 
 #include "base/expects.h"
+#include "denoise/bright_points.h"
 #include "denoise/clean.h"
 #include "denoise/stabilisers.h"
 #include "image/blocks.h"
@@ -15,7 +17,7 @@ namespace {
 
 constexpr int kSide = kCheckBlock;
 // Around each tile, in packed samples: what points look at.
-constexpr int kAround = 4;
+constexpr int kAround = kPointReach + 1;
 
 // The planes of a cleaned region as methods would see them.
 PlaneSet planesOfCleaned(const Photo& photo, const Stabilisers& stable, const Image& image,
@@ -151,25 +153,18 @@ CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet
     std::size_t clipped = 0;
     for (int y = cell * y0; y < cell * (y0 + kSide); ++y)
         for (int x = cell * x0; x < cell * (x0 + kSide); ++x) {
-            if (photo.hasMosaic()) {
-                const auto channel = static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1)));
-                const float v = photo.normalised(source[photo.index(x, y)], x, y);
-                out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
-                out.cleanMean[channel] += static_cast<double>(image.rowAt(0, y)[x]);
-                clipped += v >= 0.98f;
-                continue;
-            }
-            for (std::size_t c = 0; c < 3; ++c) {
-                const std::size_t channel = c == 2 ? 3 : c;
-                const float v = photo.normalised(x, y, static_cast<int>(c));
-                out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
-                out.cleanMean[channel] += static_cast<double>(image.rowAt(photo.monochrome ? 0 : c, y)[x]);
-                clipped += v >= 0.98f;
-            }
+            // A monochrome sensor's samples count as green.
+            const auto channel =
+                photo.hasMosaic() ? static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1))) : 1;
+            const float v = photo.hasMosaic() ? photo.normalised(source[photo.index(x, y)], x, y)
+                                              : photo.normalised(x, y);
+            out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
+            out.cleanMean[channel] += static_cast<double>(image.rowAt(0, y)[x]);
+            clipped += v >= 0.98f;
         }
     for (std::size_t c = 0; c < 4; ++c)
         out.noisyMean[c] /= std::max(1.0, count[c]), out.cleanMean[c] /= std::max(1.0, count[c]);
-    if (!photo.hasMosaic()) out.noisyMean[2] = out.noisyMean[1], out.cleanMean[2] = out.cleanMean[1];
+    if (!photo.hasMosaic()) out.noisyMean.fill(out.noisyMean[1]), out.cleanMean.fill(out.cleanMean[1]);
     out.clipped = clipped * 50 > static_cast<std::size_t>(cell * cell * kSide * kSide);
     float light = 0, taken = 0;
     for (int y = y0; y < y0 + kSide; ++y)
@@ -186,32 +181,23 @@ CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet
     return out;
 }
 
-// Whether a sample is the summit of a point on an even surround, and what is left of that point.
-bool pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y, CheckPoint& out) {
-    constexpr float kLeast = 6, kEven = 2; // deviations of the noise: of the point; of its surround
-    const float own = noisy.rowAt(0, y)[x];
-    float ring = 0, squares = 0, ringClean = 0;
+// The point whose summit a sample is, and what is left of it; nothing where there is none.
+std::optional<CheckPoint> pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y) {
+    constexpr float kLeast = 6; // deviations of the noise, of all its light
+    const std::optional<float> ring = pointSurround(noisy, x, y);
+    if (!ring) return std::nullopt;
+    float ringClean = 0;
     int count = 0;
-    for (int j = -3; j <= 3; ++j)
-        for (int i = -3; i <= 3; ++i) {
-            const float v = noisy.rowAt(0, y + j)[x + i];
-            if (std::max(std::abs(i), std::abs(j)) < 2) {
-                if ((i != 0 || j != 0) && v >= own) return false;
-                continue;
-            }
-            ring += v, squares += v * v, ringClean += clean.rowAt(0, y + j)[x + i], ++count;
-        }
-    const auto n = static_cast<float>(count);
-    ring /= n, ringClean /= n;
-    const float deviation = std::sqrt(std::max(0.0f, squares / n - ring * ring));
-    if (own - ring < kLeast || deviation > kEven || own - ring < 4 * deviation) return false;
+    for (int j = -kPointReach; j <= kPointReach; ++j)
+        for (int i = -kPointReach; i <= kPointReach; ++i)
+            if (std::max(std::abs(i), std::abs(j)) >= 2) ringClean += clean.rowAt(0, y + j)[x + i], ++count;
+    ringClean /= static_cast<float>(count);
     float before = 0, after = 0;
     for (int j = -1; j <= 1; ++j)
         for (int i = -1; i <= 1; ++i)
-            before += noisy.rowAt(0, y + j)[x + i] - ring, after += clean.rowAt(0, y + j)[x + i] - ringClean;
-    if (before <= kLeast) return false;
-    out = {x, y, static_cast<double>(before), static_cast<double>(after / before)};
-    return true;
+            before += noisy.rowAt(0, y + j)[x + i] - *ring, after += clean.rowAt(0, y + j)[x + i] - ringClean;
+    if (before <= kLeast) return std::nullopt;
+    return CheckPoint{x, y, static_cast<double>(before), static_cast<double>(after / before)};
 }
 
 } // namespace
@@ -245,11 +231,10 @@ CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, cons
                     out.block[static_cast<std::size_t>(by) * static_cast<std::size_t>(out.across) +
                               static_cast<std::size_t>(bx)] =
                         blockAt(photo, stable, noisy, clean, image, bx, by);
-                    CheckPoint point;
                     for (int y = by * kSide; y < (by + 1) * kSide; ++y)
                         for (int x = bx * kSide; x < (bx + 1) * kSide; ++x)
-                            if (seen.contains(Rect{x - 3, y - 3, 7, 7}) && pointAt(noisy, clean, x, y, point))
-                                points.push_back(point);
+                            if (seen.contains(Rect{x, y, 1, 1}.inflated(kPointReach)))
+                                if (const auto point = pointAt(noisy, clean, x, y)) points.push_back(*point);
                 }
             const std::lock_guard lock(mutex);
             out.points.insert(out.points.end(), points.begin(), points.end());

@@ -1,6 +1,7 @@
 #include "judge/recommend.h"
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 
 #include "denoise/stabilisers.h"
@@ -79,8 +80,12 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
                 if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
             }
             for (std::size_t p = 0; p < kPlanes; ++p) {
-                const float a = clean.rowAt(p, y)[x], d = a - place.noisy.rowAt(p, y)[x];
-                const float divergence = sign(x, y, p) * (moved.rowAt(p, y)[x] - a) / kStep;
+                // Grain is luminance noise that is put back at the end.
+                const float grain = p == 0 ? settings.grain : 0, noisy = place.noisy.rowAt(p, y)[x];
+                const auto with = [&](float value, float from) { return value + grain * (from - value); };
+                const float a = with(clean.rowAt(p, y)[x], noisy), d = a - noisy;
+                const float after = with(moved.rowAt(p, y)[x], place.shaken.rowAt(p, y)[x]);
+                const float divergence = sign(x, y, p) * (after - a) / kStep;
                 sum[p] += static_cast<double>(d * d + noise[p] * (2 * divergence - 1));
             }
         }
@@ -110,14 +115,112 @@ std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes
     return places;
 }
 
+// Places side by side: each alone is too small to keep all cores busy.
 Risk meanRisk(const std::vector<Place>& places, const Settings& settings, const Work& work) {
+    std::vector<Risk> risks(places.size());
+    forEachBand(static_cast<int>(places.size()), 1, work, [&](int first, int last) {
+        for (int i = first; i < last; ++i)
+            risks[static_cast<std::size_t>(i)] = riskAt(places[static_cast<std::size_t>(i)], settings, work);
+    });
     Risk mean;
-    for (const Place& place : places) {
-        const Risk r = riskAt(place, settings, work);
+    for (const Risk& r : risks) {
         mean.luminance += r.luminance / static_cast<double>(places.size());
         mean.colour += r.colour / static_cast<double>(places.size());
     }
     return mean;
+}
+
+// What a photo's noise is cleaned with, tried one after another.
+class Search {
+  public:
+    Search(const std::vector<Place>& places, const Work& work, Recommendation& out)
+        : places_(places), work_(work), out_(out) {}
+
+    // The same settings are tried once. A copy: what is tried later moves trials.
+    Trial attempt(const Settings& settings) {
+        for (const Trial& t : out_.trials)
+            if (t.settings == settings) return t;
+        const auto began = std::chrono::steady_clock::now();
+        const Risk risk = meanRisk(places_, settings, {work_.stop});
+        const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
+        out_.trials.push_back({settings, risk, took.count()});
+        // Seldom more; what takes longest comes last.
+        constexpr double kUsual = 13;
+        work_.report(std::min(0.9, static_cast<double>(out_.trials.size()) / kUsual));
+        return out_.trials.back();
+    }
+
+    // The quick grade of each method that has one, else the method itself; the best.
+    Trial bestMethod() {
+        std::vector<std::string> ids;
+        for (const auto& m : methods())
+            if (quickGradeOf(m->id()) == m->id()) ids.push_back(m->id());
+        Trial best;
+        for (const std::string& id : ids) {
+            const Trial t = attempt({id});
+            if (best.settings.method.empty() || t.risk.sum() < best.risk.sum()) best = t;
+        }
+        return best;
+    }
+
+    // Luminance and colour are cleaned apart from each other, so each trial tells of both. Outward from 1,
+    // and on only where that way is better.
+    Settings strengthsOf(const Trial& start) {
+        constexpr float kLess[] = {0.75f, 0.55f}, kMore[] = {1.3f, 1.7f};
+        Settings found = start.settings;
+        Risk best = start.risk;
+        for (const auto& way : {kLess, kMore})
+            for (int i = 0; i < 2; ++i) {
+                Settings tried = start.settings;
+                tried.luminance = tried.colour = way[i];
+                const Risk risk = attempt(tried).risk;
+                const bool brighter = risk.luminance < best.luminance, purer = risk.colour < best.colour;
+                if (brighter) best.luminance = risk.luminance, found.luminance = way[i];
+                if (purer) best.colour = risk.colour, found.colour = way[i];
+                if (!brighter && !purer) break;
+            }
+        return found;
+    }
+
+    Settings detailOf(const Settings& settings) {
+        constexpr float kDetails[] = {0, 0.5f};
+        Trial best = attempt(settings);
+        for (const float d : kDetails) {
+            Settings tried = settings;
+            tried.detail = d;
+            const Trial t = attempt(tried);
+            if (t.risk.sum() < best.risk.sum()) best = t;
+        }
+        return best.settings;
+    }
+
+    static std::string quickGradeOf(const std::string& full) {
+        for (const auto& m : methods())
+            if (m->quickGradeOf() == full) return m->id();
+        return full;
+    }
+    static std::string fullGradeOf(const std::string& quick) {
+        const Method* m = findMethod(quick);
+        return m->quickGradeOf().empty() ? quick : m->quickGradeOf();
+    }
+
+  private:
+    const std::vector<Place>& places_;
+    const Work& work_;
+    Recommendation& out_;
+};
+
+// The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
+void addQuick(Recommendation& out, const Trial& best) {
+    constexpr double kNearly = 1.122, kQuicker = 1.5; // of the squared error: 0.5 dB
+    const Trial* quickest = nullptr;
+    for (const Trial& t : out.trials)
+        if (t.risk.sum() <= kNearly * best.risk.sum() && t.seconds * kQuicker <= best.seconds &&
+            (!quickest || t.seconds < quickest->seconds))
+            quickest = &t;
+    if (quickest)
+        out.others.push_back({Alternative::Kind::Quick, quickest->settings, quickest->risk,
+                              best.seconds / std::max(1e-6, quickest->seconds)});
 }
 
 } // namespace
@@ -133,54 +236,55 @@ Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vecto
     return meanRisk(placesOf(photo, probes, {work.stop}), settings, {work.stop});
 }
 
+const char* idOf(Alternative::Kind kind) { return kind == Alternative::Kind::Quick ? "quick" : "grain"; }
+
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
-    const Work quiet{work.stop};
-    const std::vector<Place> places = placesOf(photo, probes, quiet);
+    // Grain that is seen as such and hides no detail: a third of the noise's deviation, a ninth of its power.
+    constexpr float kGrain = 0.3f;
+    const std::vector<Place> places = placesOf(photo, probes, {work.stop});
     Recommendation out;
-    const auto attempt = [&](const Settings& settings) {
-        out.trials.push_back({settings, meanRisk(places, settings, quiet)});
-        return out.trials.back().risk;
-    };
-    constexpr float strengths[] = {0.55f, 0.75f, 1.3f, 1.7f};
-    constexpr float details[] = {0.0f, 0.5f};
-    std::vector<const Method*> candidates;
-    std::string quicker; // the grade that strengths are looked for with
-    for (const auto& m : methods())
-        if (m->quickGradeOf().empty()) candidates.push_back(m.get());
-    const double steps =
-        static_cast<double>(candidates.size() + std::size(strengths) + std::size(details) + 2);
-    for (const Method* m : candidates) {
-        const Settings settings{m->id()};
-        const Risk risk = attempt(settings);
-        if (out.trials.size() == 1 || risk.sum() < out.risk.sum()) out.settings = settings, out.risk = risk;
-        work.report(static_cast<double>(out.trials.size()) / steps);
-    }
-    const std::string method = out.settings.method;
-    for (const auto& m : methods())
-        if (m->quickGradeOf() == method) quicker = m->id();
-    if (quicker.empty()) quicker = method;
-    Risk best = quicker == method ? out.risk : attempt({quicker});
-    for (const float s : strengths) {
-        const Risk risk = attempt({quicker, s, s});
-        if (risk.luminance < best.luminance) best.luminance = risk.luminance, out.settings.luminance = s;
-        if (risk.colour < best.colour) best.colour = risk.colour, out.settings.colour = s;
-        work.report(static_cast<double>(out.trials.size()) / steps);
-    }
-    out.risk = attempt(out.settings);
-    for (const float d : details) {
-        Settings settings = out.settings;
-        settings.detail = d;
-        const Risk risk = attempt(settings);
-        if (risk.sum() < out.risk.sum()) out.settings = settings, out.risk = risk;
-        work.report(static_cast<double>(out.trials.size()) / steps);
-    }
+    Search search(places, work, out);
+    const Trial method = search.bestMethod();
+    const Settings quick = search.detailOf(search.strengthsOf(method));
+    Settings full = quick;
+    full.method = Search::fullGradeOf(quick.method);
+    search.attempt(full);
     // Strengths are looked for one by one, and a quick grade's may differ from those of the full one: what
     // comes out best of everything that was tried is what counts.
-    const Trial& least =
+    const Trial best =
         *std::min_element(out.trials.begin(), out.trials.end(),
                           [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
-    out.settings = least.settings, out.risk = least.risk;
+    out.settings = best.settings, out.risk = best.risk;
+    addQuick(out, best);
+    Settings grain = quick;
+    grain.grain = kGrain;
+    const Trial grainy = search.attempt(grain);
+    out.others.push_back({Alternative::Kind::Grain, grainy.settings, grainy.risk,
+                          best.seconds / std::max(1e-6, grainy.seconds)});
+    work.report(1);
     return out;
+}
+
+std::string reasonOf(const Photo& photo, const Recommendation& r) {
+    constexpr double kDoubtful = 0.1;
+    // The next best of another method, whatever its grade.
+    const std::string own = Search::fullGradeOf(r.settings.method);
+    const Trial* next = nullptr;
+    for (const Trial& t : r.trials)
+        if (t.settings.grain == 0 && Search::fullGradeOf(t.settings.method) != own &&
+            (!next || t.risk.sum() < next->risk.sum()))
+            next = &t;
+    const auto percent = [](const Risk& risk) {
+        return std::to_string(std::lround(100 * risk.sigmas())) + " %";
+    };
+    std::string text = findMethod(r.settings.method)->name() + " leaves the least error, " + percent(r.risk) +
+                       " of the noise";
+    if (next)
+        text += "; next is " + findMethod(next->settings.method)->name() + " with " + percent(next->risk);
+    text += ".";
+    if (photo.noiseDoubt > kDoubtful)
+        text += " Nothing in this photo is flat, so its noise, and this with it, is in doubt.";
+    return text;
 }
 
 } // namespace irenic

@@ -7,6 +7,9 @@
 // denoising algorithms", IEEE Trans. Image Processing 17(9), 2008.
 #pragma once
 
+#include <string>
+#include <vector>
+
 #include "denoise/clean.h"
 #include "judge/probes.h"
 
@@ -32,16 +35,37 @@ Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vecto
 struct Trial {
     Settings settings;
     Risk risk;
+    double seconds = 0; // that it took here, all probes together
 };
+
+// Another take of nearly the same error and of another character.
+struct Alternative {
+    enum class Kind : std::uint8_t {
+        Quick, // the quickest that is nearly as good
+        Grain, // some of the photo's own grain is left in it
+    };
+    Kind kind = Kind::Quick;
+    Settings settings;
+    Risk risk;
+    double times = 1; // as quick as what is recommended
+    friend bool operator==(const Alternative&, const Alternative&) = default;
+};
+const char* idOf(Alternative::Kind kind); // "quick", "grain"
+
 struct Recommendation {
     Settings settings;
     Risk risk;
-    std::vector<Trial> trials; // everything that was tried
+    std::vector<Alternative> others; // at most one of each kind
+    std::vector<Trial> trials;       // everything that was tried
 };
 
-// Returns the least estimated risk of all trials. Tries all methods (quick grades apart) at matched strength,
-// then the best one's strengths (luminance and colour each for itself) and detail. Nothing depends on the ISO
-// or the camera, only on pixels. Throws Cancelled.
+// Returns the least estimated risk of all trials. Tries all methods at matched strength, by their quick
+// grades where they have one, then the best one's strengths (luminance and colour each for itself) and
+// detail, and its full grade with what came out best. Nothing depends on the ISO or the camera, only on
+// pixels. Throws Cancelled.
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
+
+// One sentence for people: what leaves the least error, by how much, and how sure that is.
+std::string reasonOf(const Photo& photo, const Recommendation& recommendation);
 
 } // namespace irenic

@@ -161,8 +161,10 @@ IRENIC_WIDE void addTo(double* __restrict sums, const float* __restrict terms, i
 // greens alone.
 class LineFinder {
   public:
-    LineFinder(const Photo& photo, bool columns)
-        : photo_(photo), columns_(columns), range_(static_cast<float>(photo.white - photo.black.mean())) {
+    // Of the stretch of all lines from their pixel `begin` to the one before `end`.
+    LineFinder(const Photo& photo, bool columns, int begin, int end)
+        : photo_(photo), columns_(columns), begin_(begin), end_(end),
+          range_(static_cast<float>(photo.white - photo.black.mean())) {
         for (int s = 0; s < 4; ++s) {
             const auto site = static_cast<std::size_t>(s);
             const NoiseLine& line = photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
@@ -174,14 +176,15 @@ class LineFinder {
     }
 
     // The offsets in raw values; empty when there are none to speak of. Sets `share` to their sigma over that
-    // of the noise at black.
-    std::vector<float> offsets(double& share, const Work& work) const {
-        const int lines = columns_ ? photo_.width() : photo_.height(),
-                  length = columns_ ? photo_.height() : photo_.width();
-        if (length < 64 || lines < 32) return {};
+    // of the noise at black, and `apart` where the halves of the lines have offsets of their own.
+    std::vector<float> offsets(double& share, bool* apart, const Work& work) const {
+        const int lines = columns_ ? photo_.width() : photo_.height();
+        share = 0;
+        if (end_ - begin_ < 64 || lines < 32) return {};
         double spread = 0, sigma2 = 0, unused = 0;
         const std::vector<double> nothing(static_cast<std::size_t>(lines), 0);
-        std::vector<Differences> seen = {differences(2, nothing, spread, sigma2, work)};
+        std::vector<Differences> seen = {differences(2, nothing, spread, sigma2, work, apart)};
+        if (apart && *apart) return {};
         // Strong lines are known too small as long as everything far from none is held back.
         if (std::sqrt(sigma2) / atBlack_ > kStrongLines)
             seen.front() = differences(2, std::vector<double>(seen.front().d), spread, sigma2, work);
@@ -204,7 +207,7 @@ class LineFinder {
   private:
     // Every line in parts: what they have in common is the line's offset, the picture differs from part to
     // part.
-    static constexpr std::size_t kParts = 16, kFarApart = 6;
+    static constexpr std::size_t kParts = 16, kFarApart = 6, kHalf = kParts / 2;
     struct Sums {
         double value = 0, weight = 0, energy = 0, count = 0;
     };
@@ -267,7 +270,8 @@ class LineFinder {
     // The sums of all lines' parts, part by part.
     std::vector<Sums> sumsOf(int span, const std::vector<double>& centre, const Work& work) const {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
-        const auto length = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
+        const auto begin = static_cast<std::size_t>(begin_), length = static_cast<std::size_t>(end_ - begin_),
+                   whole = static_cast<std::size_t>(columns_ ? photo_.height() : photo_.width());
         const int edge = edgeOf(span), count = photo_.width() - 2 * edge;
         const std::array<RowOfSites, 2> sites = {sitesOf(0, span), sitesOf(1, span)};
         std::vector<Sums> sums(n * kParts);
@@ -284,7 +288,7 @@ class LineFinder {
             RowOfSites here;
             for (int y = edge + first; y < edge + last; ++y) {
                 const auto line = static_cast<std::size_t>(y);
-                if (columns_ && isLeftOut(y, length)) continue;
+                if (columns_ && (y < begin_ || y >= end_ || isLeftOut(y, length))) continue;
                 if (!columns_) std::fill(middle.begin(), middle.end(), static_cast<float>(centre[line]));
                 if (!photo_.unevenness.none()) here = scaledToPlaces(sites[line % 2], y);
                 const RowOfSites& site = photo_.unevenness.none() ? sites[line % 2] : here;
@@ -293,19 +297,19 @@ class LineFinder {
                         t.value.data() + edge, t.weight.data() + edge, t.energy.data() + edge,
                         t.count.data() + edge, count);
                 if (columns_) {
-                    const std::size_t part = std::min(kParts - 1, line * kParts / length);
+                    const std::size_t part = std::min(kParts - 1, (line - begin) * kParts / length);
                     for (std::size_t k = 0; k < terms.size(); ++k)
                         addTo(own.data() + (part * terms.size() + k) * room, terms[k]->data(),
                               photo_.width());
                     continue;
                 }
                 for (std::size_t part = 0; part < kParts; ++part) {
-                    const auto begin = std::max<std::size_t>(static_cast<std::size_t>(edge),
-                                                             (part * length + kParts - 1) / kParts),
-                               end = std::min(length - static_cast<std::size_t>(edge),
-                                              ((part + 1) * length + kParts - 1) / kParts);
+                    const auto from = std::max<std::size_t>(static_cast<std::size_t>(edge),
+                                                            begin + (part * length + kParts - 1) / kParts),
+                               to = std::min(whole - static_cast<std::size_t>(edge),
+                                             begin + ((part + 1) * length + kParts - 1) / kParts);
                     const auto sum = [&](const std::vector<float>& of) {
-                        return sumOf(of.data() + begin, static_cast<int>(end - begin));
+                        return sumOf(of.data() + from, static_cast<int>(to - from));
                     };
                     sums[line * kParts + part] = {sum(t.value), sum(t.weight), sum(t.energy), sum(t.count)};
                 }
@@ -348,38 +352,65 @@ class LineFinder {
         }
     }
 
+    // Which parts of a line are compared with each other.
+    enum class Pairs : std::uint8_t { FarApart, OfFirstHalf, OfSecondHalf, OfBothHalves };
+    static bool arePair(std::size_t k, std::size_t j, Pairs pairs) {
+        const std::size_t between = std::max(j, k) - std::min(j, k);
+        switch (pairs) {
+        case Pairs::FarApart: return between >= kFarApart;
+        case Pairs::OfFirstHalf: return std::max(j, k) < kHalf && between >= kFarApart / 2;
+        case Pairs::OfSecondHalf: return std::min(j, k) >= kHalf && between >= kFarApart / 2;
+        case Pairs::OfBothHalves: return (j < kHalf) != (k < kHalf) && between >= kFarApart / 2;
+        }
+        return false;
+    }
+
     // The variance of what the parts of each line have in common, 0 where that may as well be the picture:
-    // its edges run from a part to the next, so only parts far apart are compared; they run from a line to
-    // the next, which offsets do not; and they are in some parts only, while an offset is in all.
-    static double varianceInCommon(const std::vector<Sums>& sums, std::size_t edge, double most) {
+    // its edges run from a part to the next, so only parts apart are compared; they run from a line to the
+    // next, which offsets do not; and they are in some parts only, while an offset is in all.
+    static double varianceInCommon(const std::vector<Sums>& sums, std::size_t edge, double most,
+                                   Pairs pairs = Pairs::FarApart) {
         constexpr double kLeastCoherence = 0.5;
         const std::size_t n = sums.size() / kParts;
         const auto offset = [&](std::size_t line, std::size_t k) {
             const Sums& s = sums[line * kParts + k];
             return s.weight > 0 ? std::clamp(s.value / s.weight, -most, most) : 0;
         };
-        double common = 0, next = 0, pairs = 0, squares = 0, present = 0;
+        double common = 0, next = 0, count = 0, squares = 0, present = 0;
         for (std::size_t i = edge; i + edge < n; ++i)
             for (std::size_t k = 0; k < kParts; ++k) {
                 const double weight = sums[i * kParts + k].weight;
-                if (weight <= 0) continue;
+                if (weight <= 0 || (pairs == Pairs::OfFirstHalf && k >= kHalf) ||
+                    (pairs == Pairs::OfSecondHalf && k < kHalf))
+                    continue;
                 const double own = offset(i, k);
                 squares += own * own - 1 / weight, ++present;
                 for (std::size_t j = 0; j < kParts; ++j) {
-                    if (std::max(j, k) - std::min(j, k) < kFarApart || sums[i * kParts + j].weight <= 0)
-                        continue;
-                    common += own * offset(i, j), next += own * offset(i + 1, j), ++pairs;
+                    if (!arePair(k, j, pairs) || sums[i * kParts + j].weight <= 0) continue;
+                    common += own * offset(i, j), next += own * offset(i + 1, j), ++count;
                 }
             }
-        if (pairs == 0) return 0;
-        common /= pairs, next /= pairs;
+        if (count == 0) return 0;
+        common /= count, next /= count;
         return common * present < kLeastCoherence * squares ? 0 : std::max(0.0, common - std::max(0.0, next));
     }
 
+    // Whether each half has offsets in common that the other does not have.
+    bool areHalvesApart(const std::vector<Sums>& sums, std::size_t edge, double most) const {
+        constexpr double kAlike = 4, kShared = 0.3;
+        const double first = varianceInCommon(sums, edge, most, Pairs::OfFirstHalf),
+                     second = varianceInCommon(sums, edge, most, Pairs::OfSecondHalf),
+                     both = varianceInCommon(sums, edge, most, Pairs::OfBothHalves);
+        const double least = std::min(first, second);
+        return std::sqrt(least / 1.5) >= kVisibleLines * atBlack_ &&
+               std::max(first, second) < kAlike * least && both < kShared * least;
+    }
+
     // `sigma2` becomes the variance of the offsets, `spread` the usual size of a part's difference. `centre`
-    // is what is known of the differences already: samples far from it are held back.
+    // is what is known of the differences already: samples far from it are held back. `apart`, if given,
+    // tells whether halves have offsets of their own.
     Differences differences(int span, const std::vector<double>& centre, double& spread, double& sigma2,
-                            const Work& work) const {
+                            const Work& work, bool* apart = nullptr) const {
         const auto n = static_cast<std::size_t>(columns_ ? photo_.width() : photo_.height());
         std::vector<Sums> sums = sumsOf(span, centre, work);
         for (std::size_t i = 0; i < sums.size(); ++i) {
@@ -404,6 +435,7 @@ class LineFinder {
         std::nth_element(sizes.begin(), middle, sizes.end());
         spread = 1.4826 * *middle;
         sigma2 = varianceInCommon(sums, edge, 3 * spread) / 1.5;
+        if (apart) *apart = areHalvesApart(sums, edge, 3 * spread);
         return out;
     }
 
@@ -440,6 +472,7 @@ class LineFinder {
 
     const Photo& photo_;
     bool columns_;
+    int begin_, end_; // along the lines
     float range_;
     std::array<std::array<float, 2>, 4> variance_{}; // of a site: slope and constant, in raw values
     std::array<float, 4> black_{};
@@ -448,9 +481,21 @@ class LineFinder {
 
 } // namespace
 
-std::vector<float> lineOffsets(const Photo& photo, bool columns, double& share, const Work& work) {
+LineOffsets lineOffsets(const Photo& photo, bool columns, const Work& work) {
     IRENIC_EXPECTS(photo.hasMosaic());
-    return LineFinder(photo, columns).offsets(share, work);
+    LineOffsets out;
+    const int length = columns ? photo.height() : photo.width(), half = secondHalfOf(length);
+    bool apart = false;
+    out.first = LineFinder(photo, columns, 0, length).offsets(out.share, &apart, work);
+    if (!apart) return out;
+    double other = 0;
+    out.first = LineFinder(photo, columns, 0, half).offsets(out.share, nullptr, work);
+    out.second = LineFinder(photo, columns, half, length).offsets(other, nullptr, work);
+    out.share = std::sqrt(0.5 * (out.share * out.share + other * other));
+    // A half without any is one in which there are none, not one like the other.
+    const auto lines = static_cast<std::size_t>(columns ? photo.width() : photo.height());
+    if (out.first.empty() != out.second.empty()) (out.first.empty() ? out.first : out.second).resize(lines);
+    return out;
 }
 
 } // namespace irenic

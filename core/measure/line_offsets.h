@@ -8,8 +8,16 @@
 
 namespace irenic {
 
-// What each row (or column) of the active area has too much, in raw values; empty: nothing to speak of. Sets
-// `share` to its standard deviation over that of the noise at black. Throws Cancelled.
-std::vector<float> lineOffsets(const Photo& photo, bool columns, double& share, const Work& work = {});
+// What each row (or column) of the active area has too much, in raw values; empty: nothing to speak of. Rows
+// that are read out at both sides have other offsets in the right half (columns: in the lower) than in the
+// first: `second`, empty where there is one read-out. `share` is their standard deviation over that of the
+// noise at black.
+struct LineOffsets {
+    std::vector<float> first, second;
+    double share = 0;
+};
+
+// Throws Cancelled.
+LineOffsets lineOffsets(const Photo& photo, bool columns, const Work& work = {});
 
 } // namespace irenic

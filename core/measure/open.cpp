@@ -15,16 +15,17 @@ namespace irenic {
 
 namespace {
 
-// Texture only adds to what is measured. Where nothing is flat, and the file states less than was measured
-// but no less than is likely, it is right: cameras state their noise from measurements of their own. Where
-// flat places were found, what was measured counts, whatever the file states.
+// Where nothing is flat, and the file states no other noise than is likely, it is right: cameras state their
+// noise from measurements of their own. Texture adds to what is measured, and the check that takes it off can
+// take too much. Where flat places were found, what was measured counts, whatever the file states.
 void believeStated(Photo& photo) {
-    constexpr double kDoubtful = 0.05, kGrey = 0.18, kMore = 1.05;
+    constexpr double kDoubtful = 0.05, kGrey = 0.18, kSure = 1.05;
     if (!photo.statedNoise || photo.noiseDoubt < kDoubtful) return;
     const double stated = photo.statedNoise->channel[1].sigma(kGrey),
                  measured = photo.noise.channel[1].sigma(kGrey),
-                 least = measured * std::max(0.3, 1 - 2 * photo.noiseDoubt - 0.1);
-    if (stated < least || stated > kMore * measured) return;
+                 least = measured * std::max(0.3, 1 - 2 * photo.noiseDoubt - 0.1),
+                 most = measured * (kSure + photo.noiseDoubt);
+    if (stated < least || stated > most) return;
     photo.noise = *photo.statedNoise, photo.noiseStated = true, photo.noiseDoubt = 0;
 }
 

@@ -15,6 +15,9 @@ namespace irenic {
 // glint is likelier than a defect, and a defect is hardly seen. What is unsure is left alone. A saturated
 // light of one pure colour that falls on one sample only can be taken for a defect.
 //
+// Dead lines: columns and rows of which a sixth or more stands out from both beside it, always to the same
+// side, while the lines of other colours next to it do not.
+//
 // Lines: the second difference of each row, d(y) = v(y) - (v(y-2) + v(y+2)) / 2, averaged over the row with
 // the weights of its noise and clipped at 2.5 sigma, sees the row's offset and little of the picture; where
 // there are lines to take out, so does that of the greens of neighbouring rows, which knows how odd rows

@@ -65,9 +65,8 @@ struct Block {
     int x, y;
 };
 
-// The mean spectrum of the calmest blocks of each class of brightness, each class counting alike.
-// Returns how many blocks it is made of.
-std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum& sum, const Work& work) {
+// The calmest blocks of each class of brightness, class by class.
+std::vector<std::vector<Block>> calmBlocks(const Plane& plane, float clip, const Work& work) {
     constexpr double kPlenty = 30000;
     const int step = std::max(
         8, static_cast<int>(std::sqrt(static_cast<double>(plane.width()) * plane.height() / kPlenty)));
@@ -95,18 +94,28 @@ std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum&
     for (auto& band : bands) blocks.insert(blocks.end(), band.begin(), band.end());
     std::sort(blocks.begin(), blocks.end(), [](const Block& l, const Block& r) { return l.mean < r.mean; });
     constexpr std::size_t kClasses = 12;
-    std::size_t kept = 0;
+    std::vector<std::vector<Block>> calm;
     for (std::size_t c = 0; c < kClasses; ++c) {
         const auto first = blocks.begin() + static_cast<std::ptrdiff_t>(blocks.size() * c / kClasses),
                    last = blocks.begin() + static_cast<std::ptrdiff_t>(blocks.size() * (c + 1) / kClasses);
-        const auto count = static_cast<std::ptrdiff_t>(share * static_cast<double>(last - first));
+        const auto count = static_cast<std::ptrdiff_t>(kCalm * static_cast<double>(last - first));
         if (count < 4) continue;
         std::nth_element(first, first + count, last,
                          [](const Block& l, const Block& r) { return l.low < r.low; });
+        calm.emplace_back(first, first + count);
+    }
+    return calm;
+}
+
+// Adds the mean spectrum of the calmest blocks, each class of brightness counting alike. Returns how many
+// blocks it is made of.
+std::size_t addCalmSpectrum(const Plane& plane, const std::vector<std::vector<Block>>& calm, Spectrum& sum) {
+    std::size_t kept = 0;
+    for (const std::vector<Block>& blocks : calm) {
         Spectrum own{};
         Frequencies<kBlock> f;
-        for (auto block = first; block < first + count; ++block) {
-            transform(plane, block->x, block->y, f);
+        for (const Block& block : blocks) {
+            transform(plane, block.x, block.y, f);
             for (std::size_t k = 0; k < kFrequencies; ++k) {
                 const double amplitude = static_cast<double>(f[k / kBlock][k % kBlock]);
                 own[k] += amplitude * amplitude;
@@ -118,9 +127,36 @@ std::size_t calmSpectrum(const Plane& plane, float clip, double share, Spectrum&
                 if (u + v >= kUsed) whole += own[v * kBlock + u];
         if (whole <= 0) continue;
         for (std::size_t k = 0; k < kFrequencies; ++k) sum[k] += own[k] / whole;
-        kept += static_cast<std::size_t>(count);
+        kept += blocks.size();
     }
     return kept;
+}
+
+// How much of what the calmest blocks hold at the frequencies that tell the filter is the picture, 0 to 1:
+// noise of the two greens has nothing in common, filtered or not, while the picture is the same in both, but
+// for the pixel between them.
+double pictureShare(const Plane& one, const Plane& other, const std::vector<std::vector<Block>>& calm) {
+    // At higher frequencies that pixel is too large a part of a wave.
+    constexpr std::size_t kLast = 19;
+    constexpr double kLeastAlike = 0.35;
+    double both = 0, whole = 0;
+    Frequencies<kBlock> f, g;
+    for (const std::vector<Block>& blocks : calm)
+        for (const Block& block : blocks) {
+            if (block.x + kBlock > other.width() || block.y + kBlock > other.height()) continue;
+            transform(one, block.x, block.y, f), transform(other, block.x, block.y, g);
+            for (std::size_t v = 0; v < kBlock; ++v)
+                for (std::size_t u = 0; u < kBlock; ++u) {
+                    if (u + v < kUsed || u + v >= kLast) continue;
+                    // Of a wave and itself, a pixel (half a sample of the plane) on in both directions.
+                    const double alike = std::cos(std::numbers::pi * static_cast<double>(u) / (2 * kBlock)) *
+                                         std::cos(std::numbers::pi * static_cast<double>(v) / (2 * kBlock));
+                    if (alike < kLeastAlike) continue;
+                    const auto a = static_cast<double>(f[v][u]), b = static_cast<double>(g[v][u]);
+                    both += a * b, whole += alike * 0.5 * (a * a + b * b);
+                }
+        }
+    return both / std::max(1e-9, whole);
 }
 
 // What white noise that a filter has gone over has in each frequency of a block, in the mean.
@@ -274,10 +310,10 @@ Smoothing smoothingOf(const Photo& photo, const Work& work) {
     if (!photo.hasMosaic()) return {};
     Spectrum seen{};
     std::size_t blocks = 0;
+    const auto clip = static_cast<float>(0.98 * photo.white);
     for (int site = 0; site < 4; ++site) {
         const Plane plane = siteOf(photo, site);
-        const auto clip = static_cast<float>(0.98 * photo.white);
-        blocks += calmSpectrum(plane, clip, kCalm, seen, work);
+        blocks += addCalmSpectrum(plane, calmBlocks(plane, clip, work), seen);
     }
     constexpr std::size_t kLeastBlocks = 200;
     if (blocks < kLeastBlocks) return {};
@@ -291,7 +327,19 @@ Smoothing smoothingOf(const Photo& photo, const Work& work) {
     const double chance = 1 / (2.0 * static_cast<double>(blocks));
     const bool clear = plain > kBeyondTexture && plain > kExplained * left;
     const bool pure = plain > kWeakest && found.beside > kLeastShare && left < kChance * chance;
-    return clear || pure ? found : Smoothing{};
+    if (!clear && !pure) return {};
+    // Where nothing is flat, texture that the lens has blurred looks like noise that a filter has gone over,
+    // but a lens and the pixels behind it blur less than most filters: by 0.9 pixels in deviation, or what in
+    // samples of one colour is a variance of a quarter of that.
+    constexpr double kMostPicture = 0.35, kMostOfLens = 0.23;
+    if (2 * found.beside + 4 * found.diagonal > kMostOfLens) return found;
+    std::vector<Plane> greens;
+    for (int site = 0; site < 4; ++site)
+        if (photo.mosaic.site[static_cast<std::size_t>(site)] == Mosaic::Green)
+            greens.push_back(siteOf(photo, site));
+    if (greens.size() != 2) return found;
+    const double share = pictureShare(greens[0], greens[1], calmBlocks(greens[0], clip, work));
+    return share < kMostPicture ? found : Smoothing{};
 }
 
 std::vector<std::uint16_t> unsmoothedSamples(const Photo& photo, const Smoothing& smoothing,

@@ -59,6 +59,7 @@ PhotoId idOf(const Photo& p) {
     add(d, p.noise), d.add(p.coarseNoise);
     for (const Defect& defect : p.pattern.defects) d.add(defect.x), d.add(defect.y), d.add(defect.mended);
     d.add(p.pattern.rows), d.add(p.pattern.columns);
+    d.add(p.pattern.rightRows), d.add(p.pattern.lowerColumns);
     if (!p.unevenness.none())
         d.add(p.unevenness.across), d.add(p.unevenness.down), d.add(p.unevenness.toCorners);
     if (!p.smoothing.none()) d.add(p.smoothing.beside), d.add(p.smoothing.diagonal);

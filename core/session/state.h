@@ -22,10 +22,11 @@ struct ExportMade {
     friend bool operator==(const ExportMade&, const ExportMade&) = default;
 };
 
-// What was measured to be best for a photo, and the error that it leaves.
+// What was measured to be best for a photo, the error that it leaves, and others of another character.
 struct Recommended {
     Settings settings;
     Risk risk;
+    std::vector<Alternative> others = {};
     friend bool operator==(const Recommended&, const Recommended&) = default;
 };
 

@@ -83,20 +83,57 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
     return take;
 }
 
+json jsonOf(const Risk& r) { return {{"luminance", r.luminance}, {"colour", r.colour}}; }
+
+constexpr Alternative::Kind kAlternatives[] = {Alternative::Kind::Quick, Alternative::Kind::Grain};
+
 json jsonOf(const Recommended& r) {
-    return {{"settings", jsonOf(r.settings)},
-            {"risk", {{"luminance", r.risk.luminance}, {"colour", r.risk.colour}}}};
+    json out = {{"settings", jsonOf(r.settings)}, {"risk", jsonOf(r.risk)}};
+    for (const Alternative& other : r.others)
+        out["others"].push_back({{"kind", idOf(other.kind)},
+                                 {"settings", jsonOf(other.settings)},
+                                 {"risk", jsonOf(other.risk)},
+                                 {"times", other.times}});
+    return out;
 }
 
-// From `settings` and `risk` of an object; none where they are not both there and of use.
+// Members `settings`, by the name given, and `risk` of an object; false where they are not both of use.
+bool readMeasured(const json& from, const char* settings, Settings& into, Risk& risk,
+                  std::vector<std::string>& problems) {
+    const auto of = from.find(settings), error = from.find("risk");
+    if (of == from.end() || error == from.end() || !of->is_object() || !error->is_object()) return false;
+    readJson(*of, into, problems);
+    get(*error, "luminance", risk.luminance, problems), get(*error, "colour", risk.colour, problems);
+    return problemWith(into).empty();
+}
+
+// At most one of each kind; one that is not known here is left out.
+std::vector<Alternative> othersFrom(const json& from, std::vector<std::string>& problems) {
+    std::vector<Alternative> out;
+    if (!from.is_array()) return out;
+    for (const Alternative::Kind kind : kAlternatives)
+        for (const json& one : from) {
+            Alternative other;
+            other.kind = kind;
+            std::string id;
+            if (!one.is_object()) continue;
+            get(one, "kind", id, problems);
+            if (id != idOf(kind) || !readMeasured(one, "settings", other.settings, other.risk, problems))
+                continue;
+            get(one, "times", other.times, problems);
+            out.push_back(other);
+            break;
+        }
+    return out;
+}
+
 std::optional<Recommended> recommendedFrom(const json& from, const char* settings,
                                            std::vector<std::string>& problems) {
-    const auto of = from.find(settings), risk = from.find("risk");
-    if (of == from.end() || risk == from.end() || !of->is_object() || !risk->is_object()) return std::nullopt;
     Recommended out;
-    readJson(*of, out.settings, problems);
-    get(*risk, "luminance", out.risk.luminance, problems), get(*risk, "colour", out.risk.colour, problems);
-    return problemWith(out.settings).empty() ? std::optional(out) : std::nullopt;
+    if (!readMeasured(from, settings, out.settings, out.risk, problems)) return std::nullopt;
+    if (const auto others = from.find("others"); others != from.end())
+        out.others = othersFrom(*others, problems);
+    return out;
 }
 
 json jsonOf(const Probe& p) {

@@ -3,6 +3,8 @@
 #include <sstream>
 #include <stdexcept>
 
+#include "base/text.h"
+
 namespace irenic {
 
 Settings settingsFromText(const std::string& text) {
@@ -19,10 +21,10 @@ Settings settingsFromText(const std::string& text) {
                           value = equals == std::string::npos ? "" : part.substr(equals + 1);
         const Field<Settings>* field = findField<Settings>(id);
         if (!field || id == "method" || id == "zones") {
-            std::string all;
+            std::vector<std::string> all;
             for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1))
-                all += (all.empty() ? "" : ", ") + std::string(f.id == std::string("zones") ? "zone" : f.id);
-            throw std::invalid_argument("unknown setting \"" + id + "\": use " + all);
+                all.emplace_back(f.id == std::string("zones") ? "zone" : f.id);
+            throw std::invalid_argument("unknown setting \"" + id + "\": use " + joined(all));
         }
         setFromText(*field, settings, value);
     }
