@@ -44,6 +44,16 @@ ViewStrip::ViewStrip(Document& document, Jobs& jobs, QWidget* parent) : QWidget(
     row->addGap();
     row->addWidget(recommend_ = new RecommendButton(document, jobs, this));
     connect(recommend_, &RecommendButton::said, this, &ViewStrip::message);
+    auto* others = new QToolButton(this);
+    others->setText(tr("Others"));
+    others->setObjectName(QStringLiteral("others"));
+    others->setToolTip(
+        tr("Other takes that were measured for this photo: one that is quicker, one with grain."));
+    others->setMenu(recommend_->others());
+    others->setPopupMode(QToolButton::InstantPopup);
+    others->setVisible(false);
+    connect(recommend_, &RecommendButton::offered, others, &QWidget::setVisible);
+    row->addWidget(others);
     auto* add = new QToolButton(this);
     add->setText(tr("Add take"));
     add->setObjectName(QStringLiteral("addTake"));

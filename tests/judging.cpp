@@ -96,7 +96,7 @@ class TestJudging : public QObject {
         // good.
         QVERIFY(!r.others.empty() && r.others.back().kind == Alternative::Kind::Grain);
         const Alternative& grain = r.others.back();
-        QVERIFY(grain.settings.grain > 0 && grain.risk.luminance > r.risk.luminance + 0.05);
+        QVERIFY(grain.settings.grain > 0 && grain.risk.luminance > r.risk.luminance + 0.01);
         if (r.others.size() > 1) {
             const Alternative& quick = r.others.front();
             QVERIFY(quick.risk.sum() < 1.13 * r.risk.sum() && quick.times > 1.4);

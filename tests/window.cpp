@@ -29,6 +29,7 @@
 #include <QPushButton>
 #include <QSettings>
 #include <QSignalSpy>
+#include <QMenu>
 #include <QTest>
 #include <QToolButton>
 #include <numeric>
@@ -134,6 +135,15 @@ class TestWindow : public test::WindowTest {
         QVERIFY(mark->text().contains(QString::number(std::lround(100 * sigmas)) + QStringLiteral(" %")));
         field(3, "luminance")->setValue(2.5);
         QTRY_VERIFY(mark->text().isEmpty());
+        // What else was measured is offered as takes.
+        auto* others = find<QToolButton>("others");
+        QVERIFY(others->isVisible() && !others->menu()->actions().isEmpty());
+        QAction* grain = others->menu()->findChild<QAction*>("grain");
+        QVERIFY(grain && grain->isEnabled());
+        grain->trigger();
+        QCOMPARE(window_->document().takes().size(), std::size_t(5));
+        QVERIFY(window_->document().takes()[4].settings.grain > 0);
+        QVERIFY(!window_->document().takes()[4].name.empty());
     }
     // No cell is ever without the photo: what is at hand at once, then a draft, then true pixels.
     void noCellIsEmptyWhileItWaits() {

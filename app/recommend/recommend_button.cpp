@@ -1,19 +1,17 @@
 #include "recommend/recommend_button.h"
 
-#include <QMenu>
 #include <QSettings>
 #include <cmath>
 
 namespace irenic {
 
 RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent)
-    : QToolButton(parent), document_(document), jobs_(jobs),
+    : QToolButton(parent), document_(document), jobs_(jobs), others_(new QMenu(this)),
       byItself_(QSettings().value(QStringLiteral("recommend/byItself"), true).toBool()) {
     setObjectName(QStringLiteral("recommend"));
     setToolTip(tr("Adds the take with the least estimated error. (Ctrl+R)"));
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
-    setMenu(new QMenu(this));
-    menu()->setToolTipsVisible(true);
+    others_->setToolTipsVisible(true);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::takesChanged, this, &RecommendButton::offer);
     connect(&document_, &Document::photoChanged, this, [this] {
@@ -56,13 +54,11 @@ void RecommendButton::refresh() {
 void RecommendButton::offer() {
     const std::optional<Recommended> known =
         document_.photo() ? document_.facts().recommended : std::optional<Recommended>();
-    for (QAction* old : offers_) old->deleteLater();
-    offers_.clear();
-    menu()->clear();
+    others_->clear();
     for (const Alternative& other : known ? known->others : std::vector<Alternative>()) {
         const bool quick = other.kind == Alternative::Kind::Quick;
         const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
-        auto* action = menu()->addAction(
+        auto* action = others_->addAction(
             quick ? tr("Quicker: %1, error %2 %, %3 times as quick")
                         .arg(method)
                         .arg(100 * other.risk.sigmas(), 0, 'f', 0)
@@ -75,9 +71,8 @@ void RecommendButton::offer() {
         connect(action, &QAction::triggered, this, [this, settings = other.settings, quick] {
             document_.usePreset((quick ? tr("quicker") : tr("with grain")).toStdString(), {settings, {}});
         });
-        offers_.push_back(action);
     }
-    setPopupMode(offers_.empty() ? DelayedPopup : MenuButtonPopup);
+    emit offered(!others_->isEmpty());
 }
 
 void RecommendButton::setByItself(bool on) {

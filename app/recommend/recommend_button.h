@@ -1,12 +1,12 @@
 // A button that measures the recommended take on the photo shown, off the interface thread; while it does it
-// shows how far it is and stops when pressed again. Its menu offers what else was found.
+// shows how far it is and stops when pressed again. others() is a menu of what else was found.
 #pragma once
 
+#include <QMenu>
 #include <QTimer>
 #include <QToolButton>
 #include <map>
 #include <string>
-#include <vector>
 
 #include "base/jobs.h"
 #include "document.h"
@@ -24,9 +24,10 @@ class RecommendButton : public QToolButton {
     void setByItself(bool on);
 
     // What the measurement offers beside the best, each as an action that adds a take; empty before.
-    std::vector<QAction*> offers() const { return offers_; }
+    QMenu* others() const { return others_; }
 
   signals:
+    void offered(bool any);         // others() has changed
     void said(const QString& text); // why nothing was measured, or which take it is that was there already
 
   private:
@@ -45,7 +46,7 @@ class RecommendButton : public QToolButton {
     const Measuring* here() const;
     std::string path() const;
     QTimer ticking_;
-    std::vector<QAction*> offers_;
+    QMenu* others_;
     std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };

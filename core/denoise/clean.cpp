@@ -394,22 +394,25 @@ int planesMargin(const Settings& settings) {
     return margin;
 }
 
-PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {
-    IRENIC_EXPECTS(noisy.area.contains(area.inflated(planesMargin(settings))));
-    const bool detailed = isDetailed(settings);
-    const Rect detailing = detailed ? area.inflated(kDetailMargin) : area;
+PlaneSet cleanBeforeDetail(const PlaneSet& noisy, const Settings& settings, const Rect& area,
+                           const Work& work) {
     const float l = settings.luminance, c = settings.colour, blotches = c > 0 ? settings.coarse : 0;
     const float fine = noisy.packed ? l : 0, more = noisy.coarseNoise;
     // What lies beyond the photo's edges is a mirror's picture: no method need clean it a second time.
-    const Rect wide = detailing.inflated(kCoarseMargin),
+    const Rect wide = area.inflated(kCoarseMargin),
                inside = noisy.extent.empty() ? wide : wide.intersected(noisy.extent);
     PlaneSet clean = findMethod(settings.method)->run(noisy, inside, {l, c, c, fine}, work);
     clean.describeAs(noisy);
     if (inside != wide) clean = mirroredOut(clean, wide, work);
-    clean = withCoarse(noisy, std::move(clean), detailing, {more * l, more * blotches, more * blotches, fine},
-                       work);
-    if (detailed) clean = withDetail(noisy, std::move(clean), area, settings.detail, l, work);
-    return clean;
+    return withCoarse(noisy, std::move(clean), area, {more * l, more * blotches, more * blotches, fine},
+                      work);
+}
+
+PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(noisy.area.contains(area.inflated(planesMargin(settings))));
+    if (!isDetailed(settings)) return cleanBeforeDetail(noisy, settings, area, work);
+    return withDetail(noisy, cleanBeforeDetail(noisy, settings, area.inflated(kDetailMargin), work), area,
+                      settings.detail, settings.luminance, work);
 }
 
 namespace {

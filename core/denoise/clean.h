@@ -37,6 +37,9 @@ Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area
 // What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy`
 // covers `area` inflated by planesMargin(); the result covers at least `area` and is right there.
 int planesMargin(const Settings& settings);
+// The first part of it, before detail is brought back (denoise/detail.h), right within `area`.
+PlaneSet cleanBeforeDetail(const PlaneSet& noisy, const Settings& settings, const Rect& area,
+                           const Work& work = {});
 PlaneSet cleanPlanes(const PlaneSet& noisy, const Settings& settings, const Rect& area,
                      const Work& work = {});
 

@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <chrono>
 #include <cmath>
+#include <span>
 
+#include "denoise/detail.h"
 #include "denoise/stabilisers.h"
 
 namespace irenic {
@@ -27,6 +29,14 @@ float sign(int x, int y, std::size_t plane) {
     return ((z ^ (z >> 31)) & 1) != 0 ? 1.0f : -1.0f;
 }
 
+PlaneSet copyOf(const PlaneSet& set) {
+    PlaneSet out;
+    out.area = set.area;
+    out.describeAs(set);
+    for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p] = set.plane[p].clone();
+    return out;
+}
+
 // One probe's noisy planes, as they are and with a little noise on top: shared by all trials.
 struct Place {
     Rect area;
@@ -39,10 +49,8 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     int margin = 0;
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
     place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
-    place.shaken.area = place.noisy.area;
-    place.shaken.describeAs(place.noisy);
+    place.shaken = copyOf(place.noisy);
     for (std::size_t p = 0; p < kPlanes; ++p) {
-        place.shaken.plane[p] = place.noisy.plane[p].clone();
         if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey))
             continue; // there is nothing in it
         for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
@@ -54,9 +62,8 @@ Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
     return place;
 }
 
-Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
-    const PlaneSet clean = cleanPlanes(place.noisy, settings, place.area, work),
-                   moved = cleanPlanes(place.shaken, settings, place.area, work);
+// Of what the place's planes and the shaken ones came to.
+Risk riskOf(const Place& place, const Settings& settings, const PlaneSet& clean, const PlaneSet& moved) {
     Risk risk;
     const double n = static_cast<double>(place.area.area());
     std::array<double, kPlanes> sum{};
@@ -96,6 +103,36 @@ Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
     return risk;
 }
 
+Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
+    return riskOf(place, settings, cleanPlanes(place.noisy, settings, place.area, work),
+                  cleanPlanes(place.shaken, settings, place.area, work));
+}
+
+// What costs nothing beside cleaning, and is tried with all that is cleaned.
+struct Finish {
+    float detail = 0, grain = 0;
+};
+
+// The same for several finishes, which share the cleaning.
+std::vector<Risk> risksAt(const Place& place, const Settings& settings, std::span<const Finish> finishes,
+                          const Work& work) {
+    const Rect around = place.area.inflated(kDetailMargin);
+    const PlaneSet clean = cleanBeforeDetail(place.noisy, settings, around, work),
+                   moved = cleanBeforeDetail(place.shaken, settings, around, work);
+    std::vector<Risk> out;
+    for (const Finish& finish : finishes) {
+        const auto with = [&](const PlaneSet& noisy, const PlaneSet& from) {
+            return finish.detail <= 0 || settings.luminance <= 0
+                       ? copyOf(from)
+                       : withDetail(noisy, copyOf(from), place.area, finish.detail, settings.luminance, work);
+        };
+        Settings own = settings;
+        own.grain = finish.grain;
+        out.push_back(riskOf(place, own, with(place.noisy, clean), with(place.shaken, moved)));
+    }
+    return out;
+}
+
 // Around a place, which may lie anywhere; inside `whole`, smaller only where that is.
 Rect squareAt(int x, int y, const Rect& whole) {
     constexpr int inset = (kGrid - kSquare) / 2;
@@ -115,18 +152,21 @@ std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes
     return places;
 }
 
-// Places side by side: each alone is too small to keep all cores busy.
-Risk meanRisk(const std::vector<Place>& places, const Settings& settings, const Work& work) {
-    std::vector<Risk> risks(places.size());
+// Over the places, side by side: each alone is too small to keep all cores busy.
+std::vector<Risk> meanRisks(const std::vector<Place>& places, const Settings& settings,
+                            std::span<const Finish> finishes, const Work& work) {
+    std::vector<std::vector<Risk>> risks(places.size());
     forEachBand(static_cast<int>(places.size()), 1, work, [&](int first, int last) {
         for (int i = first; i < last; ++i)
-            risks[static_cast<std::size_t>(i)] = riskAt(places[static_cast<std::size_t>(i)], settings, work);
+            risks[static_cast<std::size_t>(i)] =
+                risksAt(places[static_cast<std::size_t>(i)], settings, finishes, work);
     });
-    Risk mean;
-    for (const Risk& r : risks) {
-        mean.luminance += r.luminance / static_cast<double>(places.size());
-        mean.colour += r.colour / static_cast<double>(places.size());
-    }
+    std::vector<Risk> mean(finishes.size());
+    for (const std::vector<Risk>& own : risks)
+        for (std::size_t d = 0; d < mean.size(); ++d) {
+            mean[d].luminance += own[d].luminance / static_cast<double>(places.size());
+            mean[d].colour += own[d].colour / static_cast<double>(places.size());
+        }
     return mean;
 }
 
@@ -136,62 +176,76 @@ class Search {
     Search(const std::vector<Place>& places, const Work& work, Recommendation& out)
         : places_(places), work_(work), out_(out) {}
 
-    // The same settings are tried once. A copy: what is tried later moves trials.
+    // With several finishes; the best of those without grain.
     Trial attempt(const Settings& settings) {
-        for (const Trial& t : out_.trials)
-            if (t.settings == settings) return t;
+        // Grain that is seen as such and hides no detail: a third of the noise's deviation.
+        constexpr Finish kFinishes[] = {{0, 0}, {0.25f, 0}, {0.5f, 0}, {0.25f, 0.3f}};
         const auto began = std::chrono::steady_clock::now();
-        const Risk risk = meanRisk(places_, settings, {work_.stop});
+        const std::vector<Risk> risks = meanRisks(places_, settings, kFinishes, {work_.stop});
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
-        out_.trials.push_back({settings, risk, took.count()});
-        // Seldom more; what takes longest comes last.
-        constexpr double kUsual = 13;
-        work_.report(std::min(0.9, static_cast<double>(out_.trials.size()) / kUsual));
-        return out_.trials.back();
+        std::vector<Trial> own;
+        for (std::size_t i = 0; i < risks.size(); ++i) {
+            Trial trial{settings, risks[i], took.count()};
+            trial.settings.detail = kFinishes[i].detail, trial.settings.grain = kFinishes[i].grain;
+            (kFinishes[i].grain > 0 ? grainy_ : own).push_back(trial);
+        }
+        out_.trials.insert(out_.trials.end(), own.begin(), own.end());
+        // Seldom more, three by three.
+        constexpr double kUsual = 27;
+        work_.report(std::min(0.95, static_cast<double>(out_.trials.size()) / kUsual));
+        return leastOf(own);
     }
 
-    // The quick grade of each method that has one, else the method itself; the best.
-    Trial bestMethod() {
-        std::vector<std::string> ids;
-        for (const auto& m : methods())
-            if (quickGradeOf(m->id()) == m->id()) ids.push_back(m->id());
-        Trial best;
-        for (const std::string& id : ids) {
-            const Trial t = attempt({id});
-            if (best.settings.method.empty() || t.risk.sum() < best.risk.sum()) best = t;
+    // What was tried with the strengths of `best`, with grain.
+    Trial withGrain(const Trial& best) const {
+        for (const Trial& t : grainy_) {
+            Settings plain = t.settings;
+            plain.grain = 0, plain.detail = best.settings.detail;
+            if (plain == best.settings) return t;
         }
         return best;
     }
 
+    // The quick grade of each method that has one, else the method itself; and the full grade of those that
+    // come near the best. That best one.
+    Trial bestMethod() {
+        constexpr double kNear = 1.3; // a full grade is at most so much better, as a squared error
+        std::vector<Trial> tried;
+        for (const auto& m : methods())
+            if (quickGradeOf(m->id()) == m->id()) tried.push_back(attempt({m->id()}));
+        const double near = kNear * leastOf(tried).risk.sum();
+        for (const Trial& t : std::vector<Trial>(tried))
+            if (const std::string full = fullGradeOf(t.settings.method);
+                full != t.settings.method && t.risk.sum() <= near)
+                tried.push_back(attempt({full}));
+        return leastOf(tried);
+    }
+
+    static Trial leastOf(const std::vector<Trial>& trials) {
+        return *std::min_element(trials.begin(), trials.end(),
+                                 [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+    }
+
     // Luminance and colour are cleaned apart from each other, so each trial tells of both. Outward from 1,
-    // and on only where that way is better.
-    Settings strengthsOf(const Trial& start) {
+    // and on only where that way is better. By the quick grade: what is better there is better in full.
+    Settings strengthsOf(const Trial& best) {
         constexpr float kLess[] = {0.75f, 0.55f}, kMore[] = {1.3f, 1.7f};
-        Settings found = start.settings;
-        Risk best = start.risk;
+        Settings found = best.settings;
+        Risk least;
+        for (const Trial& t : out_.trials)
+            if (t.settings.method == quickGradeOf(found.method) && t.settings.detail == found.detail)
+                least = t.risk;
         for (const auto& way : {kLess, kMore})
             for (int i = 0; i < 2; ++i) {
-                Settings tried = start.settings;
+                Settings tried{quickGradeOf(found.method)};
                 tried.luminance = tried.colour = way[i];
                 const Risk risk = attempt(tried).risk;
-                const bool brighter = risk.luminance < best.luminance, purer = risk.colour < best.colour;
-                if (brighter) best.luminance = risk.luminance, found.luminance = way[i];
-                if (purer) best.colour = risk.colour, found.colour = way[i];
+                const bool brighter = risk.luminance < least.luminance, purer = risk.colour < least.colour;
+                if (brighter) least.luminance = risk.luminance, found.luminance = way[i];
+                if (purer) least.colour = risk.colour, found.colour = way[i];
                 if (!brighter && !purer) break;
             }
         return found;
-    }
-
-    Settings detailOf(const Settings& settings) {
-        constexpr float kDetails[] = {0, 0.5f};
-        Trial best = attempt(settings);
-        for (const float d : kDetails) {
-            Settings tried = settings;
-            tried.detail = d;
-            const Trial t = attempt(tried);
-            if (t.risk.sum() < best.risk.sum()) best = t;
-        }
-        return best.settings;
     }
 
     static std::string quickGradeOf(const std::string& full) {
@@ -208,6 +262,7 @@ class Search {
     const std::vector<Place>& places_;
     const Work& work_;
     Recommendation& out_;
+    std::vector<Trial> grainy_;
 };
 
 // The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
@@ -233,34 +288,25 @@ Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& pack
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
                   const Work& work) {
-    return meanRisk(placesOf(photo, probes, {work.stop}), settings, {work.stop});
+    const Finish finish[] = {{settings.detail, settings.grain}};
+    return meanRisks(placesOf(photo, probes, {work.stop}), settings, finish, {work.stop}).front();
 }
 
 const char* idOf(Alternative::Kind kind) { return kind == Alternative::Kind::Quick ? "quick" : "grain"; }
 
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
-    // Grain that is seen as such and hides no detail: a third of the noise's deviation, a ninth of its power.
-    constexpr float kGrain = 0.3f;
     const std::vector<Place> places = placesOf(photo, probes, {work.stop});
     Recommendation out;
     Search search(places, work, out);
     const Trial method = search.bestMethod();
-    const Settings quick = search.detailOf(search.strengthsOf(method));
-    Settings full = quick;
-    full.method = Search::fullGradeOf(quick.method);
-    search.attempt(full);
-    // Strengths are looked for one by one, and a quick grade's may differ from those of the full one: what
-    // comes out best of everything that was tried is what counts.
-    const Trial best =
-        *std::min_element(out.trials.begin(), out.trials.end(),
-                          [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+    const Settings found = search.strengthsOf(method);
+    if (!(found == method.settings)) search.attempt(found);
+    // What comes out best of everything that was tried is what counts.
+    const Trial best = Search::leastOf(out.trials);
     out.settings = best.settings, out.risk = best.risk;
     addQuick(out, best);
-    Settings grain = quick;
-    grain.grain = kGrain;
-    const Trial grainy = search.attempt(grain);
-    out.others.push_back({Alternative::Kind::Grain, grainy.settings, grainy.risk,
-                          best.seconds / std::max(1e-6, grainy.seconds)});
+    const Trial grain = search.withGrain(best);
+    out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
     work.report(1);
     return out;
 }

@@ -59,10 +59,10 @@ struct Recommendation {
     std::vector<Trial> trials;       // everything that was tried
 };
 
-// Returns the least estimated risk of all trials. Tries all methods at matched strength, by their quick
-// grades where they have one, then the best one's strengths (luminance and colour each for itself) and
-// detail, and its full grade with what came out best. Nothing depends on the ISO or the camera, only on
-// pixels. Throws Cancelled.
+// Returns the least estimated risk of all trials. Tries all methods at matched strength by their quick grades
+// where they have one, the full grades of those that come near the best, and the best one's strengths
+// (luminance and colour each for itself), each with several amounts of detail. Nothing depends on the ISO or
+// the camera, only on pixels. Throws Cancelled.
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
 
 // One sentence for people: what leaves the least error, by how much, and how sure that is.
