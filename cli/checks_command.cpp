@@ -4,11 +4,12 @@
 #include <cstdio>
 #include <memory>
 #include <nlohmann/json.hpp>
-#include <utility>
+#include <optional>
 
 #include "base/text.h"
 #include "common.h"
 #include "denoise/clean.h"
+#include "judge/advice.h"
 #include "judge/checks.h"
 #include "measure/open.h"
 
@@ -24,8 +25,12 @@ struct Asked {
     bool asJson = false;
 };
 
-// What is checked: its name, and where its pixels come from.
-using Subject = std::pair<std::string, CleanedSource>;
+// What is checked: its name, where its pixels come from, and its settings where they are known.
+struct Subject {
+    std::string name;
+    CleanedSource source;
+    std::optional<Settings> settings;
+};
 
 Subject fromFile(const Photo& photo, const std::string& file, const Work& work) {
     const PhotoPtr cleaned = readPhoto(file, work, Measure::Nothing);
@@ -35,9 +40,11 @@ Subject fromFile(const Photo& photo, const std::string& file, const Work& work) 
         throw std::runtime_error(shownName(file) + ": samples cannot be compared with those of " +
                                  shownName(photo.file) +
                                  ". Checks need a DNG of the same size and layout, as 'clean' writes it.");
-    return {shownPath(file), [cleaned](const Rect& area, const Work& part) {
+    return {shownPath(file),
+            [cleaned](const Rect& area, const Work& part) {
                 return cleanRegion(*cleaned, Settings::original(), area, part);
-            }};
+            },
+            {}};
 }
 
 json jsonOf(const Finding& f) {
@@ -74,13 +81,15 @@ int check(const Asked& asked, const Work& work) {
     for (const std::string& file : asked.cleaned)
         subjects.push_back(fromFile(*photo, file, {work.stop, nullptr}));
     for (const Settings& settings : takes)
-        subjects.push_back({textOf(settings), [&photo, settings](const Rect& area, const Work& part) {
+        subjects.push_back({textOf(settings),
+                            [&photo, settings](const Rect& area, const Work& part) {
                                 return cleanRegion(*photo, settings, area, part);
-                            }});
+                            },
+                            settings});
     json all = json::array();
     bool bad = false;
     for (std::size_t i = 0; i < count; ++i) {
-        const auto& [name, source] = subjects[i];
+        const auto& [name, source, settings] = subjects[i];
         const double n = static_cast<double>(count), at = static_cast<double>(i);
         std::vector<Finding> findings;
         try {
@@ -97,7 +106,13 @@ int check(const Asked& asked, const Work& work) {
             else
                 describe(f);
         }
-        all.push_back({{"cleaned", name}, {"findings", list}});
+        json one = {{"cleaned", name}, {"findings", list}};
+        if (const auto advice = settings ? adviceOn(findings, *settings) : std::nullopt) {
+            one["advice"] = {{"sentence", advice->sentence}, {"take", textOf(advice->settings)}};
+            if (!asked.asJson)
+                std::printf("  %s\n        %s\n", advice->sentence.c_str(), textOf(advice->settings).c_str());
+        }
+        all.push_back(one);
     }
     if (asked.asJson) print(all);
     return bad ? 1 : 0;

@@ -1,5 +1,6 @@
 // Checks in the close-up: measured when asked for, kept with the take, stepped through, given up when it
 // changes.
+#include <QLabel>
 #include <QSignalSpy>
 
 #include "closeup/check_panel.h"
@@ -75,6 +76,24 @@ class TestChecking : public test::WindowTest {
         window_->document().setLook(look);
         QTest::qWait(50);
         QVERIFY(checks().findings());
+    }
+
+    // Advice stands below the checks, and is a take of its own when it is asked for.
+    void adviceAddsATake() {
+        enter();
+        const auto before = window_->document().takes();
+        checks().take({made("noise left", Grade::Bad, {})});
+        auto* add = find<QToolButton>("addAdvised");
+        QVERIFY(add);
+        QTRY_VERIFY(add->isVisible());
+        QVERIFY(find<QLabel>("advice")->text().contains("50 %"));
+        QTest::mouseClick(add, Qt::LeftButton);
+        const auto& takes = window_->document().takes();
+        QCOMPARE(takes.size(), before.size() + 1);
+        QVERIFY(takes[0].settings == before[0].settings);
+        QVERIFY(takes.back().settings.luminance > before[0].settings.luminance && !takes.back().name.empty());
+        window_->document().undo();
+        QCOMPARE(window_->document().takes().size(), before.size());
     }
 
     void canBeStopped() {

@@ -3,8 +3,10 @@
 #include <QTest>
 
 #include "denoise/clean.h"
+#include "judge/advice.h"
 #include "judge/checks.h"
 #include "measure/open.h"
+#include "session/take.h"
 #include "taken.h"
 
 using namespace irenic;
@@ -137,6 +139,62 @@ class TestChecks : public QObject {
     }
 
     // Too small for a square: nothing is told, and nothing is bad.
+    // What is advised is another take, and its checks are better where it was advised against.
+    void adviceIsBetter_data() {
+        QTest::addColumn<QString>("take");
+        QTest::addColumn<QString>("check");
+        QTest::newRow("too little") << "bm3d-quick,luminance=0.4"
+                                    << "noise left";
+        QTest::newRow("much too little") << "wavelet,luminance=0.2,detail=0.5"
+                                         << "noise left";
+        QTest::newRow("too much") << "nlm,luminance=2.5,detail=0,zone=points,luminance=0.3"
+                                  << "detail lost";
+        QTest::newRow("points gone") << "nlm,luminance=2.5,detail=0"
+                                     << "points lost";
+    }
+    void adviceIsBetter() {
+        QFETCH(QString, take);
+        QFETCH(QString, check);
+        const auto checked = [&](const Settings& s) {
+            return checksOf(taken_.photo, [&](const Rect& area, const Work& work) {
+                return cleanRegion(taken_.photo, s, area, work);
+            });
+        };
+        const auto valueOf = [&](const std::vector<Finding>& all) {
+            return *std::find_if(all.begin(), all.end(), [&](const Finding& f) {
+                        return f.check == check.toStdString();
+                    })->value;
+        };
+        const Settings settings = settingsFromText(take.toStdString());
+        const std::vector<Finding> before = checked(settings);
+        const auto advice = adviceOn(before, settings);
+        QVERIFY(advice && !(advice->settings == settings) && problemWith(advice->settings).empty());
+        QVERIFY(!advice->sentence.empty() && advice->sentence.back() == '.');
+        QVERIFY2(valueOf(checked(advice->settings)) < valueOf(before) - 0.01, advice->sentence.c_str());
+    }
+    // Where all is good nothing is advised; the worst grade comes first, and of equal ones what is lost.
+    void adviceFollowsTheGrades() {
+        const auto finding = [](const char* check, Grade grade, double value) {
+            return Finding{check, value, "", grade, "", {}};
+        };
+        const Settings take{"nlm"};
+        QVERIFY(!adviceOn({finding("noise left", Grade::Good, 0.1)}, take));
+        QVERIFY(!adviceOn({finding("patterns", Grade::Bad, 1)}, take));
+        const auto points =
+            adviceOn({finding("noise left", Grade::Bad, 0.6), finding("points lost", Grade::Bad, 0.5)}, take);
+        QVERIFY(points && points->settings.zones.size() == 1 &&
+                points->settings.zones[0].part == FoundPart::Points);
+        // There is a zone on points already: the next in line.
+        const auto noise =
+            adviceOn({finding("noise left", Grade::Bad, 0.6), finding("points lost", Grade::Bad, 0.5)},
+                     points->settings);
+        QVERIFY(noise && noise->settings.luminance > take.luminance);
+        Settings most = take;
+        most.luminance = 3;
+        QVERIFY(!adviceOn({finding("noise left", Grade::Bad, 0.6)}, most));
+        const auto colour = adviceOn({finding("colour blotches", Grade::Look, 0.5)}, take);
+        QVERIFY(colour && colour->settings.coarse > 1 && colour->settings.luminance == take.luminance);
+    }
     void tiny() {
         for (const int side : {6, 31, 40, 100}) {
             Plane truth(side, side);

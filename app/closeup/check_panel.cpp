@@ -1,6 +1,7 @@
 #include "closeup/check_panel.h"
 
 #include <QAbstractButton>
+#include <QLabel>
 #include <QPainter>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -8,6 +9,7 @@
 #include <cmath>
 
 #include "denoise/clean.h"
+#include "judge/advice.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -209,6 +211,26 @@ void CheckPanel::list(const std::vector<Finding>& findings) {
                 });
         rows_->addWidget(row);
     }
+    addAdvice(findings);
+}
+
+// What would change the worst finding, as a button that adds a take with it.
+void CheckPanel::addAdvice(const std::vector<Finding>& findings) {
+    const auto advice = adviceOn(findings, recipe_.settings);
+    if (!advice) return;
+    auto* said = new QLabel(QString::fromStdString(advice->sentence), this);
+    said->setObjectName(QStringLiteral("advice"));
+    said->setWordWrap(true);
+    said->setContentsMargins(0, style::kGap, 0, 0);
+    rows_->addWidget(said);
+    auto* add = new QToolButton(this);
+    add->setObjectName(QStringLiteral("addAdvised"));
+    add->setText(tr("Add this take"));
+    add->setToolTip(tr("Adds a take with what the checks advise. This one stays as it is."));
+    add->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    connect(add, &QToolButton::clicked, this,
+            [this, settings = advice->settings] { emit takeAsked(settings); });
+    rows_->addWidget(add);
 }
 
 void CheckPanel::step(int by) {

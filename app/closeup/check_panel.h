@@ -37,11 +37,13 @@ class CheckPanel : public QWidget {
   signals:
     void placeAsked(irenic::Rect place, const QString& why); // of the photo
     void message(const QString& text);
+    void takeAsked(const irenic::Settings& settings); // what was advised
 
   private:
     void keep(const RecipeId& of, std::vector<Finding> findings);
     void refresh();
     void list(const std::vector<Finding>& findings);
+    void addAdvice(const std::vector<Finding>& findings);
     void go();
 
     struct Known {

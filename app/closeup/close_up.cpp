@@ -136,6 +136,9 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
     connect(panel_, &TakePanel::wantsChanged, this, &CloseUp::refresh);
     connect(&panel_->checks(), &CheckPanel::placeAsked, this, &CloseUp::showPlace);
     connect(&panel_->checks(), &CheckPanel::message, &document_, &Document::message);
+    connect(&panel_->checks(), &CheckPanel::takeAsked, this, [this](const Settings& settings) {
+        document_.usePreset(tr("advised").toStdString(), {settings, {}});
+    });
     connect(&panel_->zones(), &ZonePanel::changed, this, &CloseUp::showZone);
     auto* middle = new QHBoxLayout;
     middle->setSpacing(3);

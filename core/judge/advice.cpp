@@ -1,0 +1,93 @@
+#include "judge/advice.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "base/field.h"
+
+namespace irenic {
+
+namespace {
+
+// As the window shows strengths: to a twentieth.
+float rounded(double v) { return static_cast<float>(std::round(20 * v) / 20); }
+
+std::string percent(double share) { return std::to_string(std::lround(100 * share)) + " %"; }
+
+// What answers one check: nothing where its strength is at its end.
+using Answer = std::optional<Advice> (*)(double value, const Settings& settings);
+
+// As much more as is left: noise that is left falls about as a strength grows.
+float more(float strength, double left) {
+    constexpr double kMost = 3, kLeastStep = 0.1;
+    return rounded(std::min(kMost, static_cast<double>(strength) * (1 + std::max(kLeastStep, left))));
+}
+
+std::optional<Advice> moreLuminance(double left, const Settings& settings) {
+    Settings out = settings;
+    out.luminance = more(std::max(0.2f, settings.luminance), left);
+    if (out.luminance <= settings.luminance) return std::nullopt;
+    return Advice{out, percent(left) + " of the noise is left in even areas: luminance " +
+                           numberText(out.luminance) + " would take more."};
+}
+
+std::optional<Advice> moreCoarse(double left, const Settings& settings) {
+    Settings out = settings;
+    if (out.colour <= 0) out.colour = 1;
+    out.coarse = more(std::max(0.2f, settings.coarse), left);
+    if (out.coarse <= settings.coarse && out.colour == settings.colour) return std::nullopt;
+    return Advice{out,
+                  "Colour blotches are left: coarse colour " + numberText(out.coarse) + " would take more."};
+}
+
+std::optional<Advice> moreDetail(double lost, const Settings& settings) {
+    Settings out = settings;
+    constexpr float kEnough = 0.5f, kLeast = 0.5f;
+    const std::string found = "Detail is lost at " + percent(lost) + " of the places that have some: ";
+    if (settings.detail < kEnough) {
+        out.detail = kEnough;
+        return Advice{out, found + "detail " + percent(static_cast<double>(out.detail)) +
+                               " would bring more back."};
+    }
+    out.luminance = rounded(0.8 * static_cast<double>(settings.luminance));
+    if (settings.luminance <= kLeast) return std::nullopt;
+    return Advice{out, found + "luminance " + numberText(out.luminance) + " would keep more."};
+}
+
+// Points alone are cleaned less, in a zone of their own.
+std::optional<Advice> keptPoints(double lost, const Settings& settings) {
+    Settings out = settings;
+    const bool zoned = std::any_of(out.zones.begin(), out.zones.end(),
+                                   [](const Zone& z) { return z.part == FoundPart::Points; });
+    if (zoned || out.zones.size() >= Zone::kMost) return std::nullopt;
+    Zone points;
+    points.part = FoundPart::Points;
+    points.luminance = 0.3f;
+    out.zones.push_back(points);
+    return Advice{out, percent(lost) + " of the bright points are gone: a zone on them with luminance " +
+                           numberText(points.luminance) + " would keep them."};
+}
+
+struct Rule {
+    const char* check;
+    Answer answer;
+};
+// Of equal grade the first counts: what is lost cannot be looked at any more.
+constexpr std::array<Rule, 4> kRules = {{{"points lost", keptPoints},
+                                         {"detail lost", moreDetail},
+                                         {"noise left", moreLuminance},
+                                         {"colour blotches", moreCoarse}}};
+
+} // namespace
+
+std::optional<Advice> adviceOn(const std::vector<Finding>& findings, const Settings& settings) {
+    for (const Grade grade : {Grade::Bad, Grade::Look})
+        for (const Rule& rule : kRules)
+            for (const Finding& f : findings)
+                if (f.check == rule.check && f.grade == grade && f.value)
+                    if (const auto advice = rule.answer(*f.value, settings)) return advice;
+    return std::nullopt;
+}
+
+} // namespace irenic
