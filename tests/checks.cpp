@@ -192,6 +192,19 @@ class TestChecks : public QObject {
         Settings most = take;
         most.luminance = 3;
         QVERIFY(!adviceOn({finding("noise left", Grade::Bad, 0.6)}, most));
+        // Detail: strength beyond the noise, then detail, then strength again, and at last nothing.
+        Settings strong = take;
+        strong.luminance = 2;
+        const std::vector<Finding> lost = {finding("detail lost", Grade::Bad, 0.4)};
+        const auto first = adviceOn(lost, strong);
+        QVERIFY(first && first->settings.luminance == 1 && first->settings.detail == take.detail);
+        const auto second = adviceOn(lost, first->settings);
+        QVERIFY(second && second->settings.detail == 0.5f && second->settings.luminance == 1);
+        const auto third = adviceOn(lost, second->settings);
+        QVERIFY(third && third->settings.luminance == 0.8f);
+        Settings weak = third->settings;
+        weak.luminance = 0.4f;
+        QVERIFY(!adviceOn(lost, weak));
         const auto colour = adviceOn({finding("colour blotches", Grade::Look, 0.5)}, take);
         QVERIFY(colour && colour->settings.coarse > 1 && colour->settings.luminance == take.luminance);
     }

@@ -112,6 +112,7 @@ void setPart(Zone& zone, std::string id) {
     const auto at = std::find_if(kParts.begin(), kParts.end(), [&](const PartName& p) { return id == p.id; });
     if (at == kParts.end()) {
         std::vector<std::string> all;
+        all.reserve(kParts.size());
         for (const PartName& p : kParts) all.emplace_back(p.id);
         throw FieldError("there is no zone \"" + id + "\": use " + joined(all) + ", or not- before one");
     }

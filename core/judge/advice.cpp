@@ -41,17 +41,19 @@ std::optional<Advice> moreCoarse(double left, const Settings& settings) {
                   "Colour blotches are left: coarse colour " + numberText(out.coarse) + " would take more."};
 }
 
+// Strengths beyond the noise first: what they take, detail cannot bring back.
 std::optional<Advice> moreDetail(double lost, const Settings& settings) {
+    constexpr float kEnough = 0.5f, kLeast = 0.5f, kMatched = 1;
     Settings out = settings;
-    constexpr float kEnough = 0.5f, kLeast = 0.5f;
     const std::string found = "Detail is lost at " + percent(lost) + " of the places that have some: ";
-    if (settings.detail < kEnough) {
+    if (settings.luminance <= kMatched && settings.detail < kEnough) {
         out.detail = kEnough;
         return Advice{out, found + "detail " + percent(static_cast<double>(out.detail)) +
                                " would bring more back."};
     }
-    out.luminance = rounded(0.8 * static_cast<double>(settings.luminance));
     if (settings.luminance <= kLeast) return std::nullopt;
+    out.luminance =
+        settings.luminance > kMatched ? kMatched : rounded(0.8 * static_cast<double>(settings.luminance));
     return Advice{out, found + "luminance " + numberText(out.luminance) + " would keep more."};
 }
 
@@ -86,7 +88,7 @@ std::optional<Advice> adviceOn(const std::vector<Finding>& findings, const Setti
         for (const Rule& rule : kRules)
             for (const Finding& f : findings)
                 if (f.check == rule.check && f.grade == grade && f.value)
-                    if (const auto advice = rule.answer(*f.value, settings)) return advice;
+                    if (auto advice = rule.answer(*f.value, settings)) return advice;
     return std::nullopt;
 }
 

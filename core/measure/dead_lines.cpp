@@ -49,6 +49,7 @@ class DeadLineFinder {
         }
         if (dead < kFewest || dead < kShare * parts || !knowsNothing(part)) return {};
         std::vector<State> state;
+        state.reserve(part.size());
         for (int k = 0; k < parts; ++k) state.push_back(judge(at, k * kPart).state);
         const auto first = std::find(state.begin(), state.end(), State::Dead) - state.begin(),
                    last = state.rend() - std::find(state.rbegin(), state.rend(), State::Dead);
