@@ -182,6 +182,9 @@ bool WindowPicture::ready(Window& window) {
         if (!window.closeUp().panel().checks().running()) window.closeUp().panel().checks().check();
         return false;
     }
+    // What was found stands in rows that are laid out a moment later.
+    const auto* found = window.findChild<QWidget*>(QStringLiteral("check-noise-left"));
+    if (isClose && has(checks_) && (!found || !found->isVisible())) return false;
     if (isClose && has(zone_) && window.closeUp().shownMask().isNull()) return false;
     const auto* removed = window.closeUp().removedBeside();
     if (removed->isVisible() && removed->image().isNull()) return false;

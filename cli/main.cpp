@@ -183,10 +183,14 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
         if (asJson) return;
         std::printf("%s\n  %s\n  estimated error %.2f sigma. %s\n", file.c_str(),
                     irenic::textOf(r.settings).c_str(), r.risk.sigmas(), irenic::reasonOf(*photo, r).c_str());
-        for (const irenic::Alternative& other : r.others)
-            std::printf("  %-9s %s\n            estimated error %.2f sigma, %.1f times as quick\n",
-                        other.kind == irenic::Alternative::Kind::Quick ? "quicker:" : "grain:",
-                        irenic::textOf(other.settings).c_str(), other.risk.sigmas(), other.times);
+        for (const irenic::Alternative& other : r.others) {
+            const bool quick = other.kind == irenic::Alternative::Kind::Quick;
+            std::printf("  %-9s %s\n            estimated error %.2f sigma",
+                        quick ? "quicker:" : "grain:", irenic::textOf(other.settings).c_str(),
+                        other.risk.sigmas());
+            if (quick) std::printf(", %.1f times as quick", other.times);
+            std::printf("\n");
+        }
     });
 }
 
