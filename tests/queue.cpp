@@ -13,9 +13,9 @@
 #include "base/process.h"
 #include "deliver/export.h"
 #include "measure/open.h"
+#include "patience.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
-#include "patience.h"
 #include "support.h"
 
 using namespace irenic;

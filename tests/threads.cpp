@@ -7,9 +7,9 @@
 
 #include "deliver/export.h"
 #include "measure/open.h"
+#include "patience.h"
 #include "queue/job_queue.h"
 #include "renderer.h"
-#include "patience.h"
 #include "support.h"
 
 using namespace irenic;

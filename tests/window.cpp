@@ -29,7 +29,6 @@
 #include <QPushButton>
 #include <QSettings>
 #include <QSignalSpy>
-#include <QMenu>
 #include <QTest>
 #include <QToolButton>
 #include <numeric>
