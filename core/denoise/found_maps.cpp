@@ -139,10 +139,10 @@ Plane pointsOf(const PlaneSet& planes, int side, const Work& work) {
     Plane out(w, h);
     out.fill(0);
     const int reach = side / 2, least = kPointReach;
-    // Bands of rows two squares apart never mark the same square.
-    for (const int half : {0, 1})
-        forEachBand((h + 1) / 2, 4, work, [&](int first, int last) {
-            for (int cy = 2 * first + half; cy < std::min(h, 2 * last); cy += 2)
+    // A row of squares marks those above and below it as well: rows three apart never mark the same.
+    for (const int third : {0, 1, 2})
+        forEachBand((h + 2) / 3, 4, work, [&](int first, int last) {
+            for (int cy = 3 * first + third; cy < std::min(h, 3 * last); cy += 3)
                 for (int y = std::max(least, cy * side);
                      y < std::min(planes.area.height - least, (cy + 1) * side); ++y)
                     for (int x = least; x < planes.area.width - least; ++x) {
@@ -157,7 +157,7 @@ Plane pointsOf(const PlaneSet& planes, int side, const Work& work) {
     return out;
 }
 
-// Near strong edges: where the means of squares differ by many deviations of the noise.
+// Near strong edges: where the means of squares differ by a good part of the range of brightness.
 Plane edgesOf(const PlaneSet& planes, int side, const Work& work) {
     const int w = std::max(1, (planes.area.width + side - 1) / side),
               h = std::max(1, (planes.area.height + side - 1) / side);
