@@ -42,6 +42,12 @@ Plane guided(const Plane& in, const Plane& guide, int radius, float even) {
                     boxMean(level, radius), [](float a, float b) { return a + b; });
 }
 
+// Room for a value of each square; those at the right and below may reach beyond the photo.
+Plane mapFor(const PlaneSet& planes, int side) {
+    return Plane(std::max(1, (planes.area.width + side - 1) / side),
+                 std::max(1, (planes.area.height + side - 1) / side));
+}
+
 // How much variance a high pass of white noise of variance 1 has: 1 - 2 h(0) + sum of h squared, with h the
 // binomial filter of 3 x 3.
 constexpr float kHighPassNoise = 1 - 2 * 0.25f + 0.140625f;
@@ -81,10 +87,9 @@ float quantile(const Plane& of, double share) {
 }
 
 Plane focusOf(const PlaneSet& planes, int side, const Work& work) {
-    const Rect area = planes.area;
-    const int w = std::max(1, (area.width + side - 1) / side),
-              h = std::max(1, (area.height + side - 1) / side);
-    Plane fine(w, h), coarse(w, h), mean(w, h), unused(w, h);
+    Plane fine = mapFor(planes, side), coarse = mapFor(planes, side), mean = mapFor(planes, side),
+          unused = mapFor(planes, side);
+    const int w = fine.width(), h = fine.height();
     detailOf(planes.plane[0], side, 1, fine, mean, work);
     // Half the resolution: half the deviation.
     PlaneSet half = halved(planes, work);
@@ -120,9 +125,7 @@ Plane focusOf(const PlaneSet& planes, int side, const Work& work) {
 
 // Whether squares hold more than noise: detail of the fine scale or of the next.
 Plane textureOf(const PlaneSet& planes, int side, const Work& work) {
-    const int w = std::max(1, (planes.area.width + side - 1) / side),
-              h = std::max(1, (planes.area.height + side - 1) / side);
-    Plane fine(w, h), coarse(w, h), unused(w, h);
+    Plane fine = mapFor(planes, side), coarse = mapFor(planes, side), unused = mapFor(planes, side);
     detailOf(planes.plane[0], side, 1, fine, unused, work);
     detailOf(halved(planes, work).plane[0], side / 2, 0.5f, coarse, unused, work);
     // Of 25 squares together chance moves a figure by 0.06, and of the coarser scale by 0.12.
@@ -134,9 +137,8 @@ Plane textureOf(const PlaneSet& planes, int side, const Work& work) {
 
 // Squares with a point of light, or with one near their border.
 Plane pointsOf(const PlaneSet& planes, int side, const Work& work) {
-    const int w = std::max(1, (planes.area.width + side - 1) / side),
-              h = std::max(1, (planes.area.height + side - 1) / side);
-    Plane out(w, h);
+    Plane out = mapFor(planes, side);
+    const int w = out.width(), h = out.height();
     out.fill(0);
     const int reach = side / 2, least = kPointReach;
     // A row of squares marks those above and below it as well: rows three apart never mark the same.
@@ -159,9 +161,8 @@ Plane pointsOf(const PlaneSet& planes, int side, const Work& work) {
 
 // Near strong edges: where the means of squares differ by a good part of the range of brightness.
 Plane edgesOf(const PlaneSet& planes, int side, const Work& work) {
-    const int w = std::max(1, (planes.area.width + side - 1) / side),
-              h = std::max(1, (planes.area.height + side - 1) / side);
-    Plane mean(w, h), unused(w, h);
+    Plane mean = mapFor(planes, side), unused = mapFor(planes, side);
+    const int w = mean.width(), h = mean.height();
     detailOf(planes.plane[0], side, 1, unused, mean, work);
     const float spread = std::max(1.0f, quantile(mean, 0.95) - quantile(mean, 0.05));
     // Of the picture's range of brightness, from a square to the next but one.

@@ -103,17 +103,12 @@ Risk riskOf(const Place& place, const Settings& settings, const PlaneSet& clean,
     return risk;
 }
 
-Risk riskAt(const Place& place, const Settings& settings, const Work& work) {
-    return riskOf(place, settings, cleanPlanes(place.noisy, settings, place.area, work),
-                  cleanPlanes(place.shaken, settings, place.area, work));
-}
-
 // What costs nothing beside cleaning, and is tried with all that is cleaned.
 struct Finish {
     float detail = 0, grain = 0;
 };
 
-// The same for several finishes, which share the cleaning.
+// For several finishes, which share the cleaning.
 std::vector<Risk> risksAt(const Place& place, const Settings& settings, std::span<const Finish> finishes,
                           const Work& work) {
     const Rect around = place.area.inflated(kDetailMargin);
@@ -283,7 +278,8 @@ void addQuick(Recommendation& out, const Trial& best) {
 double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
-    return riskAt(placeAt(photo, packedArea, work), settings, {work.stop});
+    const Finish finish[] = {{settings.detail, settings.grain}};
+    return risksAt(placeAt(photo, packedArea, work), settings, finish, {work.stop}).front();
 }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
@@ -317,8 +313,7 @@ std::string reasonOf(const Photo& photo, const Recommendation& r) {
     const std::string own = Search::fullGradeOf(r.settings.method);
     const Trial* next = nullptr;
     for (const Trial& t : r.trials)
-        if (t.settings.grain == 0 && Search::fullGradeOf(t.settings.method) != own &&
-            (!next || t.risk.sum() < next->risk.sum()))
+        if (Search::fullGradeOf(t.settings.method) != own && (!next || t.risk.sum() < next->risk.sum()))
             next = &t;
     const auto percent = [](const Risk& risk) {
         return std::to_string(std::lround(100 * risk.sigmas())) + " %";
