@@ -202,9 +202,34 @@ class TestThreads : public QObject {
         workers.clear();
         over = true;
         listing.join();
-        QCOMPARE(done.load(), 24);
         QCOMPARE(failed.load(), 0);
+        QCOMPARE(done.load(), 24);
         for (const QueuedJob& job : shared.list()) QVERIFY(job.state == JobState::Done);
+    }
+    // A worker reads and writes through one connection on two threads. A write that would begin within a read
+    // is refused at once where another program has written since that read began (SQLite's "snapshot").
+    void aQueueIsReadWhileItIsWritten() {
+        const std::string file = folder_.filePath("snapshot.sqlite").toStdString();
+        JobQueue queue(file), other(file);
+        ExportRequest request;
+        request.photo = "/tide/mill.dng";
+        queue.add(std::vector<ExportRequest>(200, request));
+        std::atomic<int> refused = 0;
+        const auto often = [&](int times, auto&& step) {
+            return std::jthread([&refused, times, step] {
+                for (int i = 0; i < times; ++i) try {
+                        step(i);
+                    } catch (const QueueError&) {
+                        ++refused;
+                    }
+            });
+        };
+        {
+            const auto reads = often(300, [&](int) { queue.list(); });
+            const auto writes = often(300, [&](int i) { queue.setPaused(i % 2 == 0); });
+            const auto others = often(300, [&](int i) { other.setPaused(i % 2 == 1); });
+        }
+        QCOMPARE(refused.load(), 0);
     }
 };
 

@@ -65,7 +65,7 @@ void JobQueue::Closer::operator()(void* db) const { sqlite3_close_v2(static_cast
 
 struct JobQueue::Statement {
     Statement(const JobQueue& of, const std::string& sql)
-        : queue(of), db(static_cast<sqlite3*>(of.db_.get())) {
+        : queue(of), alone(of.mutex_), db(static_cast<sqlite3*>(of.db_.get())) {
         if (sqlite3_prepare_v2(db, sql.c_str(), -1, &s, nullptr) != SQLITE_OK) fail();
     }
     ~Statement() { sqlite3_finalize(s); }
@@ -90,7 +90,7 @@ struct JobQueue::Statement {
         return t ? std::string(t, static_cast<std::size_t>(sqlite3_column_bytes(s, column))) : std::string();
     }
     bool isWhole(int column) const { return sqlite3_column_type(s, column) == SQLITE_INTEGER; }
-    std::int64_t whole(int column) const { return sqlite3_column_int64(s, column); }
+    std::int64_t number(int column) const { return sqlite3_column_int64(s, column); }
     double real(int column) const { return sqlite3_column_double(s, column); }
 
   private:
@@ -102,13 +102,14 @@ struct JobQueue::Statement {
     [[noreturn]] void fail() const { throw errorOf(db, queue.file_); }
 
     const JobQueue& queue;
+    const std::lock_guard<std::recursive_mutex> alone;
     sqlite3* db;
     sqlite3_stmt* s = nullptr;
 };
 
 // Several steps as one: taken back unless it is told that all is well.
 struct JobQueue::Transaction {
-    explicit Transaction(const JobQueue& of) : queue(of) { queue.run("BEGIN IMMEDIATE"); }
+    explicit Transaction(const JobQueue& of) : queue(of), alone(of.mutex_) { queue.run("BEGIN IMMEDIATE"); }
     ~Transaction() {
         // Where even that fails, closing the file takes it back.
         if (!done)
@@ -121,6 +122,7 @@ struct JobQueue::Transaction {
         done = true;
     }
     const JobQueue& queue;
+    const std::lock_guard<std::recursive_mutex> alone;
     bool done = false;
 };
 
@@ -145,8 +147,8 @@ std::shared_ptr<const ExportRequest> JobQueue::requestOf(std::int64_t id, std::s
 
 QueuedJob JobQueue::jobFrom(const Statement& r) const {
     QueuedJob job;
-    job.id = r.whole(0);
-    const std::int64_t state = r.whole(1);
+    job.id = r.number(0);
+    const std::int64_t state = r.number(1);
     std::string problem;
     job.request = *requestOf(job.id, problem);
     // What a newer version or a damaged file says is shown, and never begun.
@@ -155,9 +157,9 @@ QueuedJob JobQueue::jobFrom(const Statement& r) const {
     job.state = problem.empty() || (r.isWhole(1) && state == static_cast<int>(JobState::Cancelled))
                     ? static_cast<JobState>(state)
                     : JobState::Failed;
-    job.tries = static_cast<int>(r.whole(2)), job.reason = problem.empty() ? r.text(3) : problem;
+    job.tries = static_cast<int>(r.number(2)), job.reason = problem.empty() ? r.text(3) : problem;
     job.target = r.text(4), job.digest = r.text(5), job.progress = r.real(6), job.seconds = r.real(7);
-    job.heartbeat = r.whole(8), job.owner = r.text(9), job.finished = r.text(10);
+    job.heartbeat = r.number(8), job.owner = r.text(9), job.finished = r.text(10);
     return job;
 }
 
@@ -207,7 +209,7 @@ void JobQueue::prepare() {
     run("PRAGMA synchronous=FULL");
     {
         Statement version(*this, "PRAGMA user_version");
-        if (version.step() && version.whole(0) > kVersion)
+        if (version.step() && version.number(0) > kVersion)
             throw QueueError("The export queue " + shownPath(file_) +
                                  " was written by a newer Irenic. Use that, or move the file away.",
                              false);
@@ -250,7 +252,7 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
             *this,
             "SELECT MAX((SELECT value FROM meta WHERE name = 'next'), (SELECT COALESCE(MAX(id), 0) + 1 "
             "FROM jobs))");
-        if (s.step()) next = s.whole(0);
+        if (s.step()) next = s.number(0);
     }
     for (const ExportRequest& r : requests) {
         const std::string text = textOf(r);
@@ -285,7 +287,7 @@ std::int64_t JobQueue::version() const {
     Statement s(*this, "PRAGMA data_version");
     s.step();
     // Changes by others, and by this connection.
-    return s.whole(0) * 1000003 + sqlite3_total_changes(static_cast<sqlite3*>(db_.get()));
+    return s.number(0) * 1000003 + sqlite3_total_changes(static_cast<sqlite3*>(db_.get()));
 }
 
 std::optional<QueuedJob> JobQueue::claim() {
@@ -392,7 +394,7 @@ void JobQueue::move(std::int64_t id, int by) {
     std::vector<std::int64_t> order;
     {
         Statement s(*this, "SELECT id FROM jobs ORDER BY place, id");
-        while (s.step()) order.push_back(s.whole(0));
+        while (s.step()) order.push_back(s.number(0));
     }
     const auto at = std::find(order.begin(), order.end(), id);
     if (at == order.end()) return;
@@ -409,7 +411,7 @@ void JobQueue::move(std::int64_t id, int by) {
 
 bool JobQueue::paused() const {
     Statement s(*this, "SELECT value FROM meta WHERE name = 'paused'");
-    return s.step() && s.whole(0) != 0;
+    return s.step() && s.number(0) != 0;
 }
 
 void JobQueue::setPaused(bool paused) {

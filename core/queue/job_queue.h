@@ -124,8 +124,12 @@ class JobQueue {
     };
     std::filesystem::path file_;
     std::unique_ptr<void, Closer> db_;
-    // Requests never change: each is read from its text once. A worker looks from two threads.
-    mutable std::mutex mutex_;
+    // One statement or transaction at a time, from its first row to its last: a write that began within
+    // another thread's read would be refused at once where another program has written since that read began
+    // (sqlite.org/rescode.html, SQLITE_BUSY_SNAPSHOT), however patient the connection is. Statements within
+    // others of the same thread are allowed.
+    mutable std::recursive_mutex mutex_;
+    // Requests never change: each is read from its text once.
     mutable std::map<std::int64_t, std::shared_ptr<const ExportRequest>> requests_;
 };
 
