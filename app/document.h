@@ -104,6 +104,7 @@ class Document : public QObject {
     void orderProbe(int from, int to);
     // See KeptWork.
     void noteExport(const std::string& photo, const ExportMade& made) { kept_.noteExport(photo, made); }
+    void noteTrial(const TrialRecord& trial) { kept_.noteTrial(path(), trial); } // of the photo shown
 
     // The whole state of the photo shown under a name, to come back to.
     const std::vector<KeptVersion>& keptVersions() const { return record().kept; }

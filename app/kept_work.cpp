@@ -205,6 +205,13 @@ void KeptWork::save() {
         });
 }
 
+void KeptWork::noteTrial(const std::string& photo, const TrialRecord& trial) {
+    Held* held = find(photo);
+    if (!held) return;
+    held->record.facts.trial = trial;
+    touch(photo);
+}
+
 void KeptWork::noteExport(const std::string& photo, const ExportMade& made) {
     if (Held* held = find(photo)) {
         held->record.facts.exports.push_back(made);

@@ -59,6 +59,8 @@ class KeptWork : public QObject {
     void touch(const std::string& file);
     // A file was made of a photo: a fact, whether the photo is open or not.
     void noteExport(const std::string& photo, const ExportMade& made);
+    // Likewise of a photo that is open.
+    void noteTrial(const std::string& photo, const TrialRecord& trial);
 
     // Begins to write what has changed now; saved() tells when all is on the disk.
     void save();

@@ -8,6 +8,7 @@
 #include <QFileInfo>
 #include <QInputDialog>
 #include <QLineEdit>
+#include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
 #include <QScreen>
@@ -15,6 +16,7 @@
 #include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <QWindow>
 #include <cmath>
 #include <utility>
 
@@ -34,12 +36,14 @@
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "references/reference_shelf.h"
+#include "report/report_writer.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "shot_note.h"
 #include "start/start_page.h"
 #include "style/monitor.h"
 #include "style/style.h"
+#include "trial/trial_view.h"
 #include "view_strip.h"
 
 namespace irenic {
@@ -53,7 +57,8 @@ Window::Window(QWidget* parent)
       references_(new ReferenceShelf(document_, jobs_, this)),
       sheet_(new Sheet(document_, renderer_, *references_, this)),
       closeUp_(new CloseUp(document_, renderer_, *references_, this)),
-      lookStrip_(new LookStrip(document_, jobs_, this)),
+      trial_(new TrialView(document_, renderer_, *references_, this)),
+      report_(new ReportWriter(document_, jobs_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
       drawer_(new Drawer(
           document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
       exportBar_(new ExportBar(document_, jobs_, this)), presets_(new PresetMenu(document_, this)),
@@ -76,6 +81,8 @@ Window::Window(QWidget* parent)
     rows->setSpacing(0);
     rows->addWidget(start_, 1);
     rows->addWidget(panels_, 1);
+    rows->addWidget(trial_, 1);
+    trial_->hide();
     rows->addWidget(exportBar_);
     setCentralWidget(whole);
     makeMenus();
@@ -136,6 +143,9 @@ Window::Window(QWidget* parent)
         overview_->setPlace({});
         showStart();
     });
+    connect(trial_, &TrialView::closeAsked, this, [this] { setTrial(false); });
+    connect(trial_, &TrialView::message, exportBar_, &ExportBar::setMessage);
+    connect(report_, &ReportWriter::message, exportBar_, &ExportBar::setMessage);
     // In a window of its own it follows the sheet.
     connect(qApp, &QApplication::focusChanged, this, [this](const QWidget*, const QWidget* now) {
         if (!apart_ || !qobject_cast<const Cell*>(now)) return;
@@ -144,6 +154,7 @@ Window::Window(QWidget* parent)
                 if (sheet_->cell(row, of) == now) closeUp_->open(row, of);
     });
     connect(closeUp_, &CloseUp::placeChanged, overview_, &Overview::setPlace);
+    connect(closeUp_, &CloseUp::mapChanged, overview_, &Overview::setMap);
     connect(closeUp_, &CloseUp::hovered, this,
             [this](std::optional<QPoint> p) { viewStrip_->setPixel(p ? pixelText(*p) : QString()); });
     connect(presets_, &PresetMenu::message, exportBar_, &ExportBar::setMessage);
@@ -232,6 +243,7 @@ void Window::fitScreen() {
 
 void Window::showEvent(QShowEvent* event) {
     QMainWindow::showEvent(event);
+    if (!monitor_ && windowHandle()) followMonitor();
     // The frame's size is known a moment after the first time. Who has given it another size meanwhile has
     // meant it.
     if (!event->spontaneous())
@@ -350,7 +362,6 @@ void Window::askForMonitor() {
 void Window::useMonitor(const QString& file) {
     const QString problem = Monitor::of(this).use(file);
     exportBar_->setMessage(problem.isEmpty() ? tr("Monitor: %1").arg(Monitor::of(this).name()) : problem);
-    sheet_->renew();
 }
 
 void Window::refreshOverview() {
@@ -423,16 +434,61 @@ void Window::setCloseUpApart(bool apart) {
     showStart();
 }
 
+void Window::askForReport() {
+    if (report_->running()) {
+        report_->stop();
+        return exportBar_->setMessage(tr("The report was stopped. Nothing was written."));
+    }
+    if (!document_.photo()) return exportBar_->setMessage(tr("Open a photo first."));
+    const std::filesystem::path photo = document_.photo()->file;
+    const QString proposed = QString::fromStdString((photo.parent_path() / photo.stem()).string()) +
+                             tr("-report") + QStringLiteral(".pdf");
+    QString file = QFileDialog::getSaveFileName(this, tr("Save report"), proposed,
+                                                tr("PDF, with a JSON file beside it (*.pdf)"));
+    if (file.isEmpty()) return;
+    if (!file.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) file += QStringLiteral(".pdf");
+    report_->write(file);
+}
+
+void Window::setTrial(bool on) {
+    if (inTrial_ == on) return;
+    inTrial_ = on;
+    showStart();
+    if (!on) return;
+    if (const QString problem = trial_->begin(); !problem.isEmpty()) {
+        setTrial(false);
+        exportBar_->setMessage(problem);
+    }
+}
+
+// Another screen has other colours, and may be given others while the window stands on it.
+void Window::followMonitor() {
+    const auto renew = [this] {
+        sheet_->renew();
+        closeUp_->renew();
+    };
+    const bool first = !monitor_;
+    disconnect(monitor_);
+    monitor_ = connect(&Monitor::of(this), &Monitor::changed, this, renew);
+    if (first)
+        connect(windowHandle(), &QWindow::screenChanged, this, &Window::followMonitor);
+    else
+        renew();
+}
+
 // A calm page in place of an empty sheet.
 void Window::showStart() {
     const bool nothing = photos_->count() == 0;
     if (nothing && !start_->isVisible()) start_->setRecent(recent_);
-    const std::pair<QWidget*, bool> wanted[] = {{start_, nothing},
-                                                {panels_, !nothing},
-                                                {sheet_, apart_ || !inCloseUp_},
-                                                {closeUp_, apart_ ? !nothing : inCloseUp_},
-                                                {exportBar_, !nothing || !exportBar_->message().isEmpty()},
-                                                {lookStrip_, viewStrip_->lookShown()}};
+    const std::pair<QWidget*, bool> wanted[] = {
+        {start_, nothing},
+        {panels_, !nothing && !inTrial_},
+        {trial_, inTrial_},
+        {static_cast<QWidget*>(menuBar()), !inTrial_},
+        {sheet_, apart_ || !inCloseUp_},
+        {closeUp_, apart_ ? !nothing : inCloseUp_},
+        {exportBar_, !inTrial_ && (!nothing || !exportBar_->message().isEmpty())},
+        {lookStrip_, viewStrip_->lookShown()}};
     // What goes first, so that what comes has its whole room at once.
     for (const auto& [widget, shown] : wanted)
         if (!shown) widget->hide();

@@ -28,6 +28,8 @@ class PresetMenu;
 class ReferenceShelf;
 class ShotNote;
 class StartPage;
+class TrialView;
+class ReportWriter;
 class ViewStrip;
 
 class Window : public QMainWindow {
@@ -54,6 +56,8 @@ class Window : public QMainWindow {
     LookStrip& lookStrip() { return *lookStrip_; }
     Overview& overview() { return *overview_; }
     PhotoList& photos() { return *photos_; }
+    TrialView& trial() { return *trial_; }
+    ReportWriter& report() { return *report_; }
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -75,6 +79,8 @@ class Window : public QMainWindow {
     void askForFolder();
     void showStart();
     void setCloseUpApart(bool apart); // in a window of its own, beside the sheet
+    void askForReport();
+    void setTrial(bool on); // nothing but the trial's pictures is seen
     void describe();
     void refreshOverview();
     void rememberSession();
@@ -89,6 +95,7 @@ class Window : public QMainWindow {
     void listVersions();
     void askForMonitor();
     void useMonitor(const QString& file); // empty: the system's
+    void followMonitor();
     // Where in the photo itself a pixel of the developed picture lies.
     QString pixelText(QPoint pixel) const;
 
@@ -110,8 +117,11 @@ class Window : public QMainWindow {
     ReferenceShelf* references_;
     Sheet* sheet_;
     CloseUp* closeUp_;
-    bool inCloseUp_ = false, apart_ = false;
+    TrialView* trial_;
+    ReportWriter* report_;
+    bool inCloseUp_ = false, apart_ = false, inTrial_ = false;
     QAction* apartAction_ = nullptr;
+    QMetaObject::Connection monitor_; // to the one of the screen that the window stands on
     QVBoxLayout* middle_ = nullptr;
     LookStrip* lookStrip_;
     Drawer* drawer_;

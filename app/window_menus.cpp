@@ -11,7 +11,9 @@
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
+#include "report/report_writer.h"
 #include "sheet/sheet.h"
+#include "style/monitor.h"
 #include "style/style.h"
 #include "view_strip.h"
 #include "window.h"
@@ -40,6 +42,14 @@ void Window::makeFileMenu(QMenu* photo) {
     made_ = photo->addMenu(tr("Open an &export as reference"));
     made_->setObjectName(QStringLiteral("made"));
     connect(made_, &QMenu::aboutToShow, this, &Window::listMade);
+    QAction* report = photo->addAction(tr("Save re&port…"), this, &Window::askForReport);
+    report->setObjectName(QStringLiteral("saveReport"));
+    report->setToolTip(
+        tr("Checks all takes over the whole photo and writes a PDF with crops, settings and findings."));
+    connect(photo, &QMenu::aboutToShow, this, [this, report] {
+        report->setText(report_->running() ? tr("Stop the re&port") : tr("Save re&port…"));
+        report->setEnabled(document_.photo() != nullptr);
+    });
     photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
 }
@@ -128,6 +138,11 @@ void Window::makeViewMenu(QMenu* view) {
     cache->setChecked(QSettings().value(QStringLiteral("pictures/keep"), true).toBool());
     connect(cache, &QAction::toggled, this, &Window::keepPictures);
     if (cache->isChecked()) keepPictures(true);
+    auto* trial =
+        view->addAction(tr("&Blind trial"), QKeySequence(tr("Ctrl+B")), this, [this] { setTrial(true); });
+    trial->setObjectName(QStringLiteral("blindTrial"));
+    trial->setToolTip(
+        tr("Shows takes without their names, two at a time. You say which you prefer. (Ctrl+B)"));
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
     view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
@@ -160,7 +175,10 @@ void Window::makeViewMenu(QMenu* view) {
     });
     view->addAction(tr("&Full screen"), QKeySequence(Qt::Key_F11), this,
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
-    view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
+    QAction* monitor = view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
+    connect(view, &QMenu::aboutToShow, this, [this, monitor] {
+        monitor->setText(tr("&Monitor profile (now %1)…").arg(Monitor::of(this).name()));
+    });
     view->addAction(tr("S&ystem monitor profile"), this, [this] { useMonitor({}); });
 }
 

@@ -23,6 +23,7 @@
 #include "photos/photo_list.h"
 #include "sheet/reference_head.h"
 #include "sheet/sheet.h"
+#include "trial/trial_view.h"
 #include "window.h"
 
 #include "start/recent_photos.h"
@@ -91,9 +92,12 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
                    "Give the first take this zone, as in 'clean --take', and show it in the close-up.",
                    "TEXT")),
       checks_(option("checks", "Check the first take in the close-up.")),
+      trial_(option("trial",
+                    "Begin a blind trial, give so many answers, and show the result where there are any.",
+                    "NUMBER")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
     parser.addOptions({look_, curve_, history_, strengths_, closeUp_, size_, picture_, push_, zoom_, photo_,
-                       recommend_, reference_, probe_, queue_, recent_, zone_, checks_});
+                       recommend_, reference_, probe_, queue_, recent_, zone_, checks_, trial_});
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }
@@ -177,6 +181,7 @@ bool WindowPicture::ready(Window& window) {
         window.closeUp().panel().zones().setWantsMask(has(zone_));
         return false;
     }
+    if (has(trial_)) return trialReady(window);
     if (isClose && !window.closeUp().current()) return false;
     if (isClose && has(checks_) && !window.closeUp().panel().checks().findings()) {
         if (!window.closeUp().panel().checks().running()) window.closeUp().panel().checks().check();
@@ -197,6 +202,23 @@ bool WindowPicture::ready(Window& window) {
         return false;
     if (empty && !window.findChild<RecentPhotos*>()->isWhole()) return false;
     return !has(recommend_) || window.document().facts().recommended.has_value();
+}
+
+// Somebody who likes the takes in the order of the sheet.
+bool WindowPicture::trialReady(Window& window) {
+    TrialView& trial = window.trial();
+    if (!window.document().photo() || !window.sheet().allCurrent()) return false;
+    if (!trial.isVisible()) window.findChild<QAction*>(QStringLiteral("blindTrial"))->trigger();
+    if (trial.asking() && !trial.ready()) return false;
+    const auto wanted = static_cast<std::size_t>(std::max(0, parser_.value(trial_).toInt()));
+    if (!trial.asking() || wanted == 0) return true;
+    if (trial.answers().size() >= wanted) {
+        trial.stop();
+        return false; // what is left of the noise is measured a moment later
+    }
+    const auto [first, second] = trial.pair();
+    trial.answer(first < second ? Preferred::First : Preferred::Second);
+    return false;
 }
 
 void WindowPicture::write(Window& window) {

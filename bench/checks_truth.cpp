@@ -55,6 +55,15 @@ Plane blurred(const Plane& from, int reach) {
     });
 }
 
+// How unlike samples of one colour are within a reach.
+double rangeAround(const Plane& from, int x, int y, int reach) {
+    float low = 1, high = 0;
+    for (int v = std::max(y & 1, y - reach); v <= std::min(from.height() - 1, y + reach); v += 2)
+        for (int u = std::max(x & 1, x - reach); u <= std::min(from.width() - 1, x + reach); u += 2)
+            low = std::min(low, from.at(u, v)), high = std::max(high, from.at(u, v));
+    return static_cast<double>(high - low);
+}
+
 // Of variance 1, as large as `like`.
 Plane whiteNoise(const Plane& like, std::uint32_t seed) {
     std::mt19937 random(seed);
@@ -131,6 +140,22 @@ std::vector<Fault> faults() {
                      return colour == Mosaic::Green ? v
                                                     : v + sigmaAt(c.photo, x, y, static_cast<float>(v)) *
                                                               static_cast<double>(soft.at(x, y));
+                 });
+             }},
+            {"noise beside edges", "noise along edges",
+             [](const Case& c) {
+                 return each(c.truth, [&](int x, int y, double v) {
+                     const double sigma = sigmaAt(c.photo, x, y, static_cast<float>(v));
+                     return rangeAround(c.truth, x, y, 10) > 6 * sigma
+                                ? 0.3 * v + 0.7 * static_cast<double>(c.photo.normalised(x, y))
+                                : v;
+                 });
+             }},
+            {"sharpened", "halos",
+             [](const Case& c) {
+                 const Plane soft = blurred(c.truth, 2);
+                 return each(c.truth, [&](int x, int y, double v) {
+                     return std::max(0.0, v + 0.7 * (v - static_cast<double>(soft.at(x, y))));
                  });
              }},
             {"a grid of 4 pixels", "patterns", [](const Case& c) {

@@ -1,6 +1,8 @@
 #include "checks_command.h"
 
+#include <QImage>
 #include <algorithm>
+#include <array>
 #include <cstdio>
 #include <memory>
 #include <nlohmann/json.hpp>
@@ -9,9 +11,12 @@
 #include "base/text.h"
 #include "common.h"
 #include "denoise/clean.h"
+#include "develop/render.h"
 #include "judge/advice.h"
 #include "judge/checks.h"
+#include "judge/finding_json.h"
 #include "measure/open.h"
+#include "own_picture.h"
 
 namespace irenic {
 
@@ -23,6 +28,8 @@ struct Asked {
     std::string original;
     std::vector<std::string> cleaned, takes;
     bool asJson = false;
+    std::string map;
+    bool overwrite = false;
 };
 
 // What is checked: its name, where its pixels come from, and its settings where they are known.
@@ -47,15 +54,6 @@ Subject fromFile(const Photo& photo, const std::string& file, const Work& work) 
             {}};
 }
 
-json jsonOf(const Finding& f) {
-    json places = json::array();
-    for (const Rect& r : f.places)
-        places.push_back({{"x", r.x}, {"y", r.y}, {"width", r.width}, {"height", r.height}});
-    return {{"check", f.check},       {"value", f.value ? json(*f.value) : json()},
-            {"unit", f.unit},         {"grade", idOf(f.grade)},
-            {"sentence", f.sentence}, {"places", places}};
-}
-
 void describe(const Finding& f) {
     if (f.value)
         std::printf("  %-4s  %-17s %7.3f %s. %s\n", idOf(f.grade), f.check.c_str(), *f.value, f.unit.c_str(),
@@ -64,6 +62,29 @@ void describe(const Finding& f) {
         std::printf("  -     %-17s %s\n", f.check.c_str(), f.sentence.c_str());
     if (f.grade != Grade::Good)
         for (const Rect& r : f.places) std::printf("          at %d,%d,%d,%d\n", r.x, r.y, r.width, r.height);
+}
+
+// The photo in grey, darkened, and over it what the checks see: the lighter and the more ochre, the worse.
+QImage pictureOfMap(const Photo& photo, const SquareMap& map, const Work& work) {
+    constexpr int kLongest = 1600;
+    constexpr float kDim = 0.45f;
+    const std::array<float, 3> ochre = {232, 172, 72};
+    const Picture below = renderOverview(photo, Look{}, kLongest, work);
+    QImage out(below.width, below.height, QImage::Format_RGB888);
+    for (int y = 0; y < below.height; ++y)
+        for (int x = 0; x < below.width; ++x) {
+            const auto* from = below.rgb.data() + 3 * (static_cast<std::ptrdiff_t>(y) * below.width + x);
+            const float grey = kDim * (0.3f * from[0] + 0.6f * from[1] + 0.1f * from[2]);
+            const int across = static_cast<int>(static_cast<std::int64_t>(x) * photo.width() / below.width /
+                                                std::max(1, map.side)),
+                      down = static_cast<int>(static_cast<std::int64_t>(y) * photo.height() / below.height /
+                                              std::max(1, map.side));
+            const float share = across < map.across && down < map.down ? map.at(across, down) : 0;
+            for (std::size_t c = 0; c < 3; ++c)
+                out.scanLine(y)[3 * static_cast<std::size_t>(x) + c] =
+                    static_cast<uchar>(grey + share * (ochre[c] - grey) + 0.5f);
+        }
+    return out;
 }
 
 int check(const Asked& asked, const Work& work) {
@@ -76,7 +97,14 @@ int check(const Asked& asked, const Work& work) {
     }
     const std::size_t count = asked.cleaned.size() + takes.size();
     if (count == 0) throw WrongUsage("checks needs cleaned files or --take");
+    if (!asked.map.empty() && count != 1) throw WrongUsage("--map shows one cleaned file or take");
     const auto photo = readPhoto(asked.original, work.part(0, 0.2));
+    std::optional<OwnPicture> picture;
+    try {
+        if (!asked.map.empty()) picture.emplace(asked.map, asked.overwrite, *photo);
+    } catch (const WriteError& e) {
+        throw std::runtime_error(shownName(asked.map) + ": " + e.what());
+    }
     std::vector<Subject> subjects;
     for (const std::string& file : asked.cleaned)
         subjects.push_back(fromFile(*photo, file, {work.stop, nullptr}));
@@ -96,6 +124,16 @@ int check(const Asked& asked, const Work& work) {
             findings = checksOf(*photo, source, work.part(0.2 + 0.8 * at / n, 0.2 + 0.8 * (at + 1) / n));
         } catch (const std::invalid_argument& e) {
             throw std::runtime_error(e.what());
+        }
+        if (picture) {
+            std::vector<SquareMap> maps;
+            for (const Finding& f : findings)
+                if (f.grade != Grade::Good) maps.push_back(f.map);
+            try {
+                picture->write(pictureOfMap(*photo, worstOf(maps), {work.stop}), "Map of checks");
+            } catch (const WriteError& e) {
+                throw std::runtime_error(shownName(asked.map) + ": " + e.what());
+            }
         }
         json list = json::array();
         if (!asked.asJson) std::printf("%s\n", name.c_str());
@@ -126,6 +164,8 @@ void addChecksCommand(CLI::App& app, const Work& work, int& status) {
     command->add_option("ORIGINAL", asked->original, "The photo as the camera wrote it")->required();
     command->add_option("CLEANED", asked->cleaned, "Cleaned DNGs of it, made here or elsewhere");
     command->add_option("--take", asked->takes, "Check this take as well; repeat for more");
+    command->add_option("--map", asked->map, "Write a PNG that shows where checks found something");
+    command->add_flag("--overwrite", asked->overwrite, "Replace an existing map; nothing else");
     command->add_flag("--json", asked->asJson);
     command->callback([asked, &work, &status] { status = check(*asked, work); });
 }

@@ -5,6 +5,7 @@
 #include <cstdio>
 #include <nlohmann/json.hpp>
 
+#include "camera_command.h"
 #include "checks_command.h"
 #include "clean_command.h"
 #include "common.h"
@@ -100,7 +101,8 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"noise",
              {{"measured", noiseJson(p.noise)},
               {"stated", p.statedNoise ? noiseJson(*p.statedNoise) : json()},
-              {"statedIsUsed", p.noiseStated},
+              {"statedIsUsed", p.noiseFrom == irenic::NoiseFrom::File},
+              {"cameraIsUsed", p.noiseFrom == irenic::NoiseFrom::Camera},
               {"doubt", p.noiseDoubt}}}};
 }
 
@@ -298,6 +300,7 @@ int main(int argc, char** argv) {
     irenic::addCleanCommand(app, work, status);
     irenic::addQueueCommands(app, work, status);
     irenic::addChecksCommand(app, work, status);
+    irenic::addCameraCommand(app, work, status);
 
     auto* recommendCommand =
         app.add_subcommand("recommend", "Show the method and strengths with the least estimated error");

@@ -7,6 +7,7 @@
 #include "closeup/close_up.h"
 #include "closeup/take_panel.h"
 #include "judge/checks.h"
+#include "overview/overview.h"
 #include "window_support.h"
 
 using namespace irenic;
@@ -94,6 +95,35 @@ class TestChecking : public test::WindowTest {
         QVERIFY(takes.back().settings.luminance > before[0].settings.luminance && !takes.back().name.empty());
         window_->document().undo();
         QCOMPARE(window_->document().takes().size(), before.size());
+    }
+
+    // Where checks found something lies over the overview and the picture while that is wanted, and goes with
+    // it.
+    void whereItIsIsMarked() {
+        enter();
+        const auto& photo = *window_->document().photo();
+        const int across = photo.width() / 32, down = photo.height() / 32;
+        Finding bad = made("detail lost", Grade::Bad, {{64, 32, 32, 32}});
+        bad.map = {across, down, 32, std::vector<float>(static_cast<std::size_t>(across * down), 0)};
+        bad.map.share[static_cast<std::size_t>(across + 2)] = 1;
+        Finding good = made("halos", Grade::Good, {{0, 0, 32, 32}});
+        good.map = bad.map, good.map.share[0] = 0.5f;
+        checks().take({bad, good});
+        QVERIFY(checks().map().share.empty());
+        QImage plain = window_->overview().grab().toImage();
+        QTest::mouseClick(find<QToolButton>("checkMap"), Qt::LeftButton);
+        QCOMPARE(checks().map().share[static_cast<std::size_t>(across + 2)], 1.0f);
+        QCOMPARE(checks().map().share[0], 0.0f); // nothing was found by that one
+        const QPoint there = window_->overview().place(80, 48).toPoint();
+        QTRY_VERIFY(window_->overview().grab().toImage().pixelColor(there).red() >
+                    window_->overview().grab().toImage().pixelColor(there).blue() + 40);
+        // Another check's own map, once it is clicked.
+        auto* row = find<QAbstractButton>("check-halos");
+        QTRY_VERIFY(row->isVisible());
+        QTest::mouseClick(row, Qt::LeftButton);
+        QCOMPARE(checks().map().share[0], 0.5f);
+        QTest::mouseClick(find<QToolButton>("checkMap"), Qt::LeftButton);
+        QVERIFY(checks().map().share.empty());
     }
 
     void canBeStopped() {

@@ -53,6 +53,29 @@ class TestChecks : public QObject {
         measure(taken_.photo);
     }
 
+    // Every check's map covers the photo, and is highest where its places are.
+    void maps() {
+        const auto all = checksOfMosaic(changed(
+            [&](int x, int y, double v) { return isPlanted(x, y) ? 0.4 * v + 0.6 * noisy(x, y) : v; }));
+        for (const Finding& f : all) {
+            if (f.map.share.empty()) continue;
+            QCOMPARE(f.map.side, 32);
+            QCOMPARE(f.map.share.size(), static_cast<std::size_t>(f.map.across * f.map.down));
+            for (const float v : f.map.share) QVERIFY(v >= 0 && v <= 1);
+        }
+        const SquareMap map = named(all, "evenness").map;
+        double inside = 0, outside = 0, n = 0, m = 0;
+        for (int y = 0; y < map.down; ++y)
+            for (int x = 0; x < map.across; ++x)
+                if (isPlanted(32 * x, 32 * y))
+                    inside += static_cast<double>(map.at(x, y)), ++n;
+                else
+                    outside += static_cast<double>(map.at(x, y)), ++m;
+        QVERIFY2(inside / n > 4 * outside / m,
+                 qPrintable(QStringLiteral("%1 %2").arg(inside / n).arg(outside / m)));
+        QVERIFY(worstOf({}).share.empty());
+    }
+
     void perfect() {
         for (const Finding& f : checksOfMosaic(taken_.truth)) {
             QVERIFY2(f.grade == Grade::Good, f.check.c_str());
@@ -114,6 +137,52 @@ class TestChecks : public QObject {
         }));
         QVERIFY(named(tinted, "colour shift").grade != Grade::Good);
         QVERIFY(named(tinted, "noise left").grade == Grade::Good);
+    }
+
+    // The share of a truth's range within some samples: large at a strong edge.
+    double rangeAround(int x, int y, int reach) const {
+        double low = 1, high = 0;
+        for (int j = -reach; j <= reach; j += 2)
+            for (int i = -reach; i <= reach; i += 2) {
+                const double v =
+                    static_cast<double>(taken_.truth.at(std::clamp(x + i, x & 1, kWidth - 2 + (x & 1)),
+                                                        std::clamp(y + j, y & 1, kHeight - 2 + (y & 1))));
+                low = std::min(low, v), high = std::max(high, v);
+            }
+        return high - low;
+    }
+    double sigmaAt(int x, int y, double v) const {
+        return taken_.photo.noise
+            .channel[static_cast<std::size_t>(taken_.photo.mosaic.channel((y & 1) * 2 + (x & 1)))]
+            .sigma(v);
+    }
+    // Noise that is left beside edges alone is no noise left in even areas.
+    void noiseAlongEdges() {
+        const auto all = checksOfMosaic(changed([&](int x, int y, double v) {
+            return rangeAround(x, y, 10) > 6 * sigmaAt(x, y, v) ? noisy(x, y) : v;
+        }));
+        const Finding found = named(all, "noise along edges");
+        QVERIFY2(found.grade != Grade::Good, qPrintable(QString::number(found.value.value_or(-1))));
+        QVERIFY(!found.places.empty());
+        QVERIFY(named(all, "noise left").grade == Grade::Good);
+        QVERIFY(named(all, "halos").grade == Grade::Good);
+    }
+    // Sharpened by what each sample has that its surround has not.
+    void halos() {
+        const auto all = checksOfMosaic(changed([&](int x, int y, double v) {
+            double sum = 0;
+            for (int j = -4; j <= 4; j += 2)
+                for (int i = -4; i <= 4; i += 2)
+                    sum +=
+                        static_cast<double>(taken_.truth.at(std::clamp(x + i, x & 1, kWidth - 2 + (x & 1)),
+                                                            std::clamp(y + j, y & 1, kHeight - 2 + (y & 1))));
+            return std::max(0.0, v + (v - sum / 25));
+        }));
+        const Finding found = named(all, "halos");
+        QVERIFY2(found.grade != Grade::Good, qPrintable(QString::number(found.value.value_or(-1))));
+        QVERIFY(!found.places.empty() &&
+                rangeAround(found.places[0].x + 48, found.places[0].y + 48, 48) >
+                    10 * sigmaAt(found.places[0].x + 48, found.places[0].y + 48, 0.05));
     }
 
     void grid() {

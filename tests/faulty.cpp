@@ -195,16 +195,16 @@ class TestFaulty : public QObject {
         const NoiseModel truth = trueNoise({}, 3200);
         for (NoiseLine& line : flat.statedNoise->channel) line.a *= 0.7, line.b *= 0.7;
         measure(flat);
-        QVERIFY(!flat.noiseStated);
+        QVERIFY(flat.noiseFrom == NoiseFrom::Photo);
         QVERIFY(std::abs(flat.noise.channel[1].sigma(0.18) / truth.channel[1].sigma(0.18) - 1) < 0.08);
         Photo grass = test::texturedField(0.2, 200, 640);
         Photo lied = grass;
         measure(grass);
-        QVERIFY(grass.noiseStated);
+        QVERIFY(grass.noiseFrom == NoiseFrom::File);
         QCOMPARE(grass.noise, *grass.statedNoise);
         for (NoiseLine& line : lied.statedNoise->channel) line.a *= 16, line.b *= 16;
         measure(lied);
-        QVERIFY(!lied.noiseStated);
+        QVERIFY(lied.noiseFrom == NoiseFrom::Photo);
         QVERIFY(lied.noise.channel[1].sigma(0.18) < 2 * trueNoise({}, 200).channel[1].sigma(0.18));
     }
 };

@@ -10,6 +10,7 @@
 
 #include "denoise/clean.h"
 #include "judge/advice.h"
+#include "judge/check_kinds.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -82,21 +83,14 @@ std::vector<const Finding*> inOrder(const std::vector<Finding>& findings) {
 
 QString shownValue(const Finding& finding) {
     if (!finding.value) return QStringLiteral("–");
-    return finding.unit == "CIEDE2000" ? QString::number(*finding.value, 'f', 1)
-                                       : CheckPanel::tr("%1 %").arg(100 * *finding.value, 0, 'f', 0);
+    return finding.unit == check::kColourShift.unit
+               ? QString::number(*finding.value, 'f', 1)
+               : CheckPanel::tr("%1 %").arg(100 * *finding.value, 0, 'f', 0);
 }
 
 QString shownCheck(const Finding& finding) {
-    const std::pair<const char*, QString> names[] = {{"noise left", CheckPanel::tr("Noise left")},
-                                                     {"evenness", CheckPanel::tr("Unevenness")},
-                                                     {"detail lost", CheckPanel::tr("Detail lost")},
-                                                     {"invented texture", CheckPanel::tr("Invented texture")},
-                                                     {"points lost", CheckPanel::tr("Points lost")},
-                                                     {"colour shift", CheckPanel::tr("Colour shift")},
-                                                     {"colour blotches", CheckPanel::tr("Colour blotches")},
-                                                     {"patterns", CheckPanel::tr("Patterns")}};
-    for (const auto& [id, name] : names)
-        if (finding.check == id) return name;
+    for (const CheckKind* kind : kCheckKinds)
+        if (finding.check == kind->id) return CheckPanel::tr(kind->shown);
     return QString::fromStdString(finding.check);
 }
 
@@ -109,7 +103,8 @@ QString shownSentence(const Finding& finding) {
 }
 
 CheckPanel::CheckPanel(Jobs& jobs, QWidget* parent)
-    : QWidget(parent), jobs_(jobs), start_(new QToolButton(this)), rows_(new QVBoxLayout) {
+    : QWidget(parent), jobs_(jobs), start_(new QToolButton(this)), map_(new QToolButton(this)),
+      rows_(new QVBoxLayout) {
     setObjectName(QStringLiteral("checkPanel"));
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -121,8 +116,17 @@ CheckPanel::CheckPanel(Jobs& jobs, QWidget* parent)
            "places to look at)"));
     connect(start_, &QToolButton::clicked, this, &CheckPanel::check);
     column->addWidget(start_);
+    map_->setObjectName(QStringLiteral("checkMap"));
+    map_->setText(tr("Show where"));
+    map_->setCheckable(true);
+    map_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    map_->setToolTip(
+        tr("Marks on the overview and on the picture where the checks found something: all of them, or "
+           "the one that you clicked. The brighter, the worse."));
+    connect(map_, &QToolButton::toggled, this, &CheckPanel::mapChanged);
     rows_->setSpacing(1);
     column->addLayout(rows_);
+    column->addWidget(map_);
     connect(&ticking_, &QTimer::timeout, this, &CheckPanel::refresh);
     refresh();
 }
@@ -139,6 +143,7 @@ void CheckPanel::showRecipe(const Recipe& recipe) {
     if (id == id_) return;
     id_ = id;
     place_ = -1;
+    mapped_.clear();
     // Strengths move on: what was being measured is of no use any more.
     if (running() && measured_ != id_) job_ = {};
     refresh();
@@ -182,12 +187,23 @@ void CheckPanel::keep(const RecipeId& of, std::vector<Finding> findings) {
 void CheckPanel::refresh() {
     const std::vector<Finding>* found = findings();
     start_->setVisible(!found);
+    map_->setVisible(found);
     start_->setText(running()
                         ? tr("Stop checking (%1 %)").arg(std::lround(100 * std::max(0.0f, job_.progress())))
                         : tr("Check this take"));
     if (!running()) ticking_.stop();
     if (running() && rows_->isEmpty()) return;
     list(found ? *found : std::vector<Finding>{});
+    emit mapChanged();
+}
+
+SquareMap CheckPanel::map() const {
+    const std::vector<Finding>* found = findings();
+    std::vector<SquareMap> maps;
+    if (found && map_->isChecked() && recipe_.photo)
+        for (const Finding& f : *found)
+            if (mapped_.empty() ? f.grade != Grade::Good : f.check == mapped_) maps.push_back(f.map);
+    return worstOf(maps);
 }
 
 void CheckPanel::list(const std::vector<Finding>& findings) {
@@ -204,7 +220,9 @@ void CheckPanel::list(const std::vector<Finding>& findings) {
         const int first = static_cast<int>(places_.size());
         for (const Rect& place : f->places) places_.push_back({place, shownCheck(*f)});
         connect(row, &QAbstractButton::clicked, this,
-                [this, first, count = static_cast<int>(f->places.size())] {
+                [this, first, count = static_cast<int>(f->places.size()), check = f->check] {
+                    if (mapped_ != check) mapped_ = check, emit mapChanged();
+                    if (count == 0) return;
                     // Another click goes to the next one of this check.
                     place_ = place_ >= first && place_ + 1 < first + count ? place_ + 1 : first;
                     go();

@@ -24,7 +24,10 @@ class CheckPanel : public QWidget {
     // What is known of it is shown; nothing is measured unasked.
     void showRecipe(const Recipe& recipe);
     // Nothing is looked at any more: the photo is not kept for it.
-    void letGo() { recipe_ = {}; }
+    void letGo() {
+        recipe_ = {};
+        emit mapChanged();
+    }
     // Measures what is shown, or stops doing so.
     void check();
     // The next place to look at, or the one before; measures first where nothing is known yet.
@@ -33,11 +36,14 @@ class CheckPanel : public QWidget {
     void take(std::vector<Finding> findings);
     bool running() const { return job_.active(); }
     const std::vector<Finding>* findings() const;
+    // What is seen where of the check that was clicked last, or of all of them; empty while it is not shown.
+    SquareMap map() const;
 
   signals:
     void placeAsked(irenic::Rect place, const QString& why); // of the photo
     void message(const QString& text);
     void takeAsked(const irenic::Settings& settings); // what was advised
+    void mapChanged();
 
   private:
     void keep(const RecipeId& of, std::vector<Finding> findings);
@@ -55,7 +61,8 @@ class CheckPanel : public QWidget {
     Recipe recipe_;
     RecipeId id_, measured_; // of what is shown; of what is being measured
     std::list<Known> known_; // the last one first
-    QToolButton* start_;
+    QToolButton *start_, *map_;
+    std::string mapped_; // the check that was clicked last; empty: all
     QVBoxLayout* rows_;
     QTimer ticking_;
     // The places of all findings, the worst checks' first, and the one in hand.

@@ -135,6 +135,10 @@ CloseUp::CloseUp(Document& document, Renderer& renderer, ReferenceShelf& shelf, 
 
     connect(panel_, &TakePanel::wantsChanged, this, &CloseUp::refresh);
     connect(&panel_->checks(), &CheckPanel::placeAsked, this, &CloseUp::showPlace);
+    connect(&panel_->checks(), &CheckPanel::mapChanged, this, [this] {
+        emit mapChanged(panel_->checks().map());
+        showZone();
+    });
     connect(&panel_->checks(), &CheckPanel::message, &document_, &Document::message);
     connect(&panel_->checks(), &CheckPanel::takeAsked, this, [this](const Settings& settings) {
         document_.usePreset(tr("advised").toStdString(), {settings, {}});
@@ -502,6 +506,11 @@ void CloseUp::showPlace(const Rect& place, const QString& why) {
     large_->show();
     fading_.start();
     arrange();
+}
+
+void CloseUp::renew() {
+    for (Cell* c : cells_) c->showNothing({});
+    if (isVisible()) refresh();
 }
 
 void CloseUp::stepColumn(int by) { showColumn((column_ + by + columns()) % columns()); }

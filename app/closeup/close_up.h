@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "document.h"
+#include "judge/checks.h"
 #include "renderer.h"
 #include "sheet/column.h"
 
@@ -59,10 +60,14 @@ class CloseUp : public QWidget {
     // What lies over the picture of the take in hand; null: nothing, or nothing yet.
     QImage shownMask() const { return mask_; }
 
+    // Shows everything anew: the monitor's profile has changed.
+    void renew();
+
   signals:
     void closeAsked();
     void hovered(std::optional<QPoint> pixel);
-    void placeChanged(QRectF area); // in the developed picture
+    void placeChanged(QRectF area);                // in the developed picture
+    void mapChanged(const irenic::SquareMap& map); // of the take in hand's checks; empty: none is shown
 
   protected:
     bool event(QEvent* event) override;
@@ -94,7 +99,8 @@ class CloseUp : public QWidget {
     QString letterOf(int column) const;
     // The zone of the take in hand over its cell, and the brush.
     void showZone();
-    void paint(QPointF place, bool begins); // in pixels of the picture
+    QImage mapOver(const RenderKey& key) const; // of the checks, while it is shown
+    void paint(QPointF place, bool begins);     // in pixels of the picture
     void endPainting();
     // The columns that are seen, in order from left to right.
     std::vector<int> seen() const;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "closeup/check_panel.h"
 #include "closeup/close_up.h"
 #include "closeup/take_panel.h"
 #include "closeup/zone_panel.h"
@@ -57,7 +58,7 @@ void CloseUp::showZone() {
     own->setBrush(zones.tool() == ZonePanel::Tool::None ? -1 : brush.diameter, 1 - brush.softness);
     if (!zones.wantsMask() || own->wanted().empty() || own->wanted().view.zoom <= 0) {
         mask_ = {}, masking_.cancel(), maskOf_ = {};
-        return own->setOverlay({});
+        return own->setOverlay(mapOver(own->wanted()));
     }
     const std::pair<Zone, RenderKey> wanted{*zones.zone(), own->wanted()};
     if (wanted == maskOf_) return own->setOverlay(mask_);
@@ -77,6 +78,27 @@ void CloseUp::showZone() {
         });
 }
 
+// A pixel for each few of the picture: squares are coarse.
+QImage CloseUp::mapOver(const RenderKey& key) const {
+    constexpr int kStep = 8;
+    constexpr float kFaint = 0.4f;
+    const SquareMap map = panel_->checks().map();
+    if (map.share.empty() || key.empty() || key.view.zoom <= 0) return {};
+    QImage out((key.area.width + kStep - 1) / kStep, (key.area.height + kStep - 1) / kStep,
+               QImage::Format_ARGB32);
+    QColor colour = style::ochre();
+    for (int y = 0; y < out.height(); ++y)
+        for (int x = 0; x < out.width(); ++x) {
+            const SourcePoint at = sourceOf(*document_.photo(), document_.look(),
+                                            {key.area.x + (x + 0.5) * kStep, key.area.y + (y + 0.5) * kStep});
+            const int across = static_cast<int>(at.x) / map.side, down = static_cast<int>(at.y) / map.side;
+            const bool inside = at.x >= 0 && at.y >= 0 && across < map.across && down < map.down;
+            colour.setAlphaF(inside ? kFaint * map.at(across, down) : 0);
+            out.setPixelColor(x, y, colour);
+        }
+    return out;
+}
+
 void CloseUp::paint(QPointF place, bool begins) {
     const ZonePanel& zones = panel_->zones();
     if (zones.tool() == ZonePanel::Tool::None || takeOf(column_) < 0) return;
@@ -86,7 +108,9 @@ void CloseUp::paint(QPointF place, bool begins) {
         stroke_ = {};
         stroke_.diameter = static_cast<float>(zones.brush().diameter);
         stroke_.softness = static_cast<float>(zones.brush().softness);
-        stroke_.erase = zones.tool() == ZonePanel::Tool::Erase;
+        const ZonePanel::Tool tool = zones.tool();
+        stroke_.erase = tool == ZonePanel::Tool::Erase || tool == ZonePanel::Tool::MarkOff;
+        stroke_.mark = tool == ZonePanel::Tool::Mark || tool == ZonePanel::Tool::MarkOff;
         drawn_.clear();
     } else if (!stroke_.points.empty()) {
         // A tenth of the brush apart is as good as all.

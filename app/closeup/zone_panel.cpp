@@ -105,15 +105,24 @@ ZonePanel::ZonePanel(QWidget* parent)
     erase_ = button(tr("Erase"), "eraseZone", tr("Takes away from the zone: drag on the picture. (Shift+K)"));
     show_ = button(tr("Show"), "showZone", tr("Shows the zone over the picture. (M)"));
     clear_ = button(tr("Clear strokes"), "clearStrokes", tr("Removes all strokes of this zone."));
-    for (QToolButton* b : {paint_, erase_, show_}) b->setCheckable(true);
-    connect(paint_, &QToolButton::clicked, this, [this](bool on) { setTool(on ? Tool::Paint : Tool::None); });
-    connect(erase_, &QToolButton::clicked, this, [this](bool on) { setTool(on ? Tool::Erase : Tool::None); });
+    mark_ = button(tr("Mark wanted"), "markWanted",
+                   tr("Draw a line on what the zone is to be. The zone is then found around it."));
+    markOff_ =
+        button(tr("Mark unwanted"), "markUnwanted",
+               tr("Draw a line on what the zone is not to be. Without one, the photo's border is not."));
+    const std::pair<QToolButton*, Tool> tools[] = {
+        {paint_, Tool::Paint}, {erase_, Tool::Erase}, {mark_, Tool::Mark}, {markOff_, Tool::MarkOff}};
+    for (const auto& [b, tool] : tools)
+        connect(b, &QToolButton::clicked, this,
+                [this, own = tool](bool on) { setTool(on ? own : Tool::None); });
+    for (QToolButton* b : {paint_, erase_, show_, mark_, markOff_}) b->setCheckable(true);
     connect(show_, &QToolButton::toggled, this, &ZonePanel::changed);
     connect(clear_, &QToolButton::clicked, this, [this] {
         zones_[static_cast<std::size_t>(current_)].strokes.clear();
         refresh();
         emit edited(zones_, false);
     });
+    row(inside, {mark_, markOff_});
     row(inside, {paint_, erase_, show_});
     for (Rule* rule : {diameter_, softness_}) {
         inside->addWidget(rule);
@@ -137,6 +146,7 @@ void ZonePanel::add(FoundPart part) {
     show_->setChecked(true);
     refresh();
     if (part == FoundPart::Painted) setTool(Tool::Paint);
+    if (part == FoundPart::Marked) setTool(Tool::Mark);
     emit edited(zones_, false);
 }
 
@@ -167,6 +177,7 @@ void ZonePanel::refresh() {
     }
     method_->setCurrentIndex(std::max(0, method_->findData(QString::fromStdString(own.method))));
     clear_->setEnabled(!own.strokes.empty());
+    mark_->setVisible(own.part == FoundPart::Marked), markOff_->setVisible(own.part == FoundPart::Marked);
 }
 
 void ZonePanel::give() {
@@ -180,12 +191,17 @@ void ZonePanel::give() {
 }
 
 ZonePanel::Tool ZonePanel::tool() const {
-    return paint_->isChecked() ? Tool::Paint : erase_->isChecked() ? Tool::Erase : Tool::None;
+    return paint_->isChecked()     ? Tool::Paint
+           : erase_->isChecked()   ? Tool::Erase
+           : mark_->isChecked()    ? Tool::Mark
+           : markOff_->isChecked() ? Tool::MarkOff
+                                   : Tool::None;
 }
 
 void ZonePanel::setTool(Tool tool) {
     if (tool != Tool::None && zones_.empty()) return add(FoundPart::Painted);
     paint_->setChecked(tool == Tool::Paint), erase_->setChecked(tool == Tool::Erase);
+    mark_->setChecked(tool == Tool::Mark), markOff_->setChecked(tool == Tool::MarkOff);
     if (tool != Tool::None) show_->setChecked(true);
     emit changed();
 }

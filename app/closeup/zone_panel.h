@@ -17,7 +17,7 @@ class ZonePanel : public QWidget {
     Q_OBJECT
 
   public:
-    enum class Tool { None, Paint, Erase };
+    enum class Tool { None, Paint, Erase, Mark, MarkOff }; // the last two say what a marked zone is
     struct Brush {
         double diameter = 100, softness = 0.5; // pixels of the photo; a share of the radius
     };
@@ -49,7 +49,7 @@ class ZonePanel : public QWidget {
     std::vector<Zone> zones_;
     int current_ = 0;
     QComboBox *list_, *method_;
-    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_;
+    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_;
     QWidget* body_;
     std::vector<Rule*> factors_; // in the order of the table
     Rule *diameter_, *softness_;

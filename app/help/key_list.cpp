@@ -30,7 +30,8 @@ QString plain(QString text) {
 // What no action stands for.
 QList<KeyEntry> gestures() {
     const QString sheet = QObject::tr("Sheet"), closeUp = QObject::tr("Close-up"),
-                  mouse = QObject::tr("Mouse and sliders"), lists = QObject::tr("Lists");
+                  trial = QObject::tr("Blind trial"), mouse = QObject::tr("Mouse and sliders"),
+                  lists = QObject::tr("Lists");
     return {{sheet, QObject::tr("Arrows"), QObject::tr("Go from cell to cell")},
             {sheet, QObject::tr("Enter"), QObject::tr("Open the cell in the close-up")},
             {closeUp, QObject::tr("O"), QObject::tr("Show the original")},
@@ -50,6 +51,13 @@ QList<KeyEntry> gestures() {
             {closeUp, QObject::tr("P"), QObject::tr("Add a probe here")},
             {closeUp, QObject::tr("Enter"), QObject::tr("Choose this take for export")},
             {closeUp, QObject::tr("Esc"), QObject::tr("Go back to the sheet")},
+            {trial, QObject::tr("Left, Right"),
+             QObject::tr("Prefer the left or right picture, or the first or second")},
+            {trial, QObject::tr("Down"), QObject::tr("See no difference")},
+            {trial, QObject::tr("F"), QObject::tr("Show both in one place, or beside each other")},
+            {trial, QObject::tr("Space"), QObject::tr("Change between the two that are in one place")},
+            {trial, QObject::tr("Backspace"), QObject::tr("Take the last answer back")},
+            {trial, QObject::tr("Esc"), QObject::tr("Show the result, then go back")},
             {mouse, QObject::tr("Drag a cell"), QObject::tr("Pan its row; with Shift all rows")},
             {mouse, QObject::tr("Wheel on a cell"), QObject::tr("Zoom at the pointer")},
             {mouse, QObject::tr("Double-click a cell"), QObject::tr("Open it in the close-up")},

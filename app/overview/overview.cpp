@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "edges.h"
+#include "overview/map_image.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -23,6 +24,12 @@ Overview::Overview(Document& document, QWidget* parent) : QWidget(parent), docum
 
 void Overview::setImage(const QImage& image) {
     image_ = image;
+    update();
+}
+
+void Overview::setMap(const SquareMap& map) {
+    map_ = imageOf(map);
+    mapped_ = QRectF(0, 0, map.across * map.side, map.down * map.side);
     update();
 }
 
@@ -81,6 +88,12 @@ void Overview::paintEvent(QPaintEvent*) {
     }
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(frame(), image_);
+    if (!map_.isNull()) {
+        constexpr int kDim = 150;
+        p.fillRect(frame(), QColor(0, 0, 0, kDim));
+        p.setRenderHint(QPainter::SmoothPixmapTransform, false);
+        p.drawImage(QRectF(place(0, 0), place(mapped_.right(), mapped_.bottom())), map_);
+    }
     if (!place_.isEmpty()) {
         const QRectF shown(place(place_.left(), place_.top()), place(place_.right(), place_.bottom()));
         p.setPen(QPen(QColor(20, 20, 20), 3));

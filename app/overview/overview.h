@@ -6,6 +6,7 @@
 #include <QWidget>
 
 #include "document.h"
+#include "judge/checks.h"
 
 namespace irenic {
 
@@ -15,6 +16,9 @@ class Overview : public QWidget {
   public:
     explicit Overview(Document& document, QWidget* parent = nullptr);
     void setImage(const QImage& image);
+    // What checks see in each square of the photo, over the picture, which is darkened; an empty one:
+    // nothing.
+    void setMap(const SquareMap& map);
     // What the close-up shows; an empty one: nothing.
     void setPlace(const QRectF& place);
     QSize sizeHint() const override { return {220, 165}; }
@@ -38,7 +42,8 @@ class Overview : public QWidget {
     void dragEdges(QPointF widget);
 
     Document& document_;
-    QImage image_;
+    QImage image_, map_;
+    QRectF mapped_; // pixels of the photo that the map covers
     QRectF place_;
     int held_ = -1;
     Qt::Edges dragged_; // of the held probe's box

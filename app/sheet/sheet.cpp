@@ -260,7 +260,11 @@ void Sheet::refreshHeads() {
     if (photo && photo->noiseDoubt > 0.05)
         tip += tr("\nNothing in this photo is flat: the noise may be up to %1 % less.")
                    .arg(100 * photo->noiseDoubt, 0, 'f', 0);
-    if (photo && photo->noiseStated)
+    if (photo && photo->noiseFrom == NoiseFrom::Camera)
+        tip +=
+            tr("\nNothing in this photo is flat, so the figure is that of other photos of this camera (%1).")
+                .arg(photo->noisePhotos);
+    else if (photo && photo->noiseFrom == NoiseFrom::File)
         tip += tr("\nNothing in this photo is flat, so the figure is the one that the file states.");
     else if (photo && photo->statedNoise)
         tip += tr("\nThe file states %1 % at black and %2 % at mid-grey.")

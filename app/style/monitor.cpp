@@ -5,10 +5,15 @@
 
 #include <QFileInfo>
 #include <QGuiApplication>
+#include <QScreen>
 #include <QSettings>
+#include <QWidget>
 #include <cstdlib>
+#include <map>
+#include <memory>
 
 #include "base/given_file.h"
+#include "style/screen_profile.h"
 
 namespace irenic {
 
@@ -26,14 +31,30 @@ QByteArray bytesOf(const QString& file) {
 
 } // namespace
 
-Monitor& Monitor::of(const QWidget*) {
-    static Monitor one;
-    return one;
+Monitor& Monitor::of(const QWidget* widget) {
+    static std::map<QString, std::unique_ptr<Monitor>> all;
+    const QScreen* screen = widget ? widget->screen() : QGuiApplication::primaryScreen();
+    const QString name = screen ? screen->name() : QString();
+    std::unique_ptr<Monitor>& own = all[name];
+    if (!own) own.reset(new Monitor(name));
+    return *own;
 }
 
-Monitor::Monitor() {
-    const QString file = QSettings().value(QStringLiteral("monitor/profile")).toString();
+Monitor::Monitor(const QString& screen) : screen_(screen), desktop_(new ScreenProfile(screen, this)) {
+    // One profile for all screens is how it was kept before.
+    const QString file =
+        QSettings().value(key(), QSettings().value(QStringLiteral("monitor/profile"))).toString();
     if (file.isEmpty() || !take(bytesOf(file))) takeSystems();
+    connect(desktop_, &ScreenProfile::found, this, [this](const QString& found) {
+        desktops_ = found;
+        if (QSettings().contains(key()) || QSettings().contains(QStringLiteral("monitor/profile"))) return;
+        if (take(bytesOf(desktops_))) emit changed();
+    });
+}
+
+QString Monitor::key() const {
+    QString name = screen_;
+    return QStringLiteral("monitor/profiles/") + name.replace(QLatin1Char('/'), QLatin1Char('_'));
 }
 
 Monitor::~Monitor() {
@@ -66,6 +87,7 @@ void Monitor::takeSystems() {
     if (transform_) cmsDeleteTransform(transform_);
     transform_ = nullptr;
     name_ = QStringLiteral("sRGB");
+    if (!desktops_.isEmpty() && take(bytesOf(desktops_))) return;
     const auto* x11 = qGuiApp ? qGuiApp->nativeInterface<QNativeInterface::QX11Application>() : nullptr;
     xcb_connection_t* connection = x11 ? x11->connection() : nullptr;
     if (!connection) return;
@@ -100,14 +122,17 @@ QImage Monitor::shown(const QImage& srgb) const {
 QString Monitor::use(const QString& file) {
     if (file.isEmpty()) {
         QSettings().remove(QStringLiteral("monitor/profile"));
+        QSettings().remove(key());
         takeSystems();
+        emit changed();
         return {};
     }
     if (!take(bytesOf(file)))
         return QCoreApplication::translate("Monitor", "%1: this is not the profile of a monitor. Choose "
                                                       "another file, or cancel to use the system's.")
             .arg(QFileInfo(file).fileName());
-    QSettings().setValue(QStringLiteral("monitor/profile"), file);
+    QSettings().setValue(key(), file);
+    emit changed();
     return {};
 }
 

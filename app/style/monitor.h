@@ -3,20 +3,26 @@
 #pragma once
 
 #include <QImage>
+#include <QObject>
 #include <QString>
-#include <memory>
 
 class QWidget;
 
 namespace irenic {
 
-// One for the whole application, for the monitor of the first window asked for.
-class Monitor {
+class ScreenProfile;
+
+// One for each screen.
+class Monitor : public QObject {
+    Q_OBJECT
+
   public:
-    // The profile is the one that the user chose, else the one that the X server offers (the _ICC_PROFILE
-    // property of the root window, as the "ICC Profiles in X" specification has it), else none: sRGB.
+    // Of the screen that a widget stands on. The profile is the one that the user chose for that screen, else
+    // the one that the desktop has for it (screen_profile.h), else the one that the X server offers (the
+    // _ICC_PROFILE property of the root window, as the "ICC Profiles in X" specification has it), else none:
+    // sRGB.
     static Monitor& of(const QWidget* widget);
-    ~Monitor();
+    ~Monitor() override;
 
     // An sRGB picture in the monitor's colours (relative colorimetric, black point compensated); the picture
     // itself without a profile.
@@ -27,13 +33,18 @@ class Monitor {
     // sentence when it cannot be used.
     QString use(const QString& file);
 
+  signals:
+    void changed(); // by the desktop, or by use()
+
   private:
-    Monitor();
+    explicit Monitor(const QString& screen);
+    QString key() const; // of the user's own profile among the settings
     bool take(const QByteArray& profile);
     void takeSystems();
 
+    QString screen_, name_, desktops_; // the last: the desktop's file; empty: it told none
+    ScreenProfile* desktop_;
     void* transform_ = nullptr;
-    QString name_;
 };
 
 } // namespace irenic

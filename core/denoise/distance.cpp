@@ -3,6 +3,8 @@
 #include <cmath>
 #include <vector>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -72,6 +74,7 @@ Plane distanceTo(const Plane& mask, bool outside, const Work& work) {
 } // namespace
 
 Plane signedDistance(const Plane& mask, const Work& work) {
+    IRENIC_EXPECTS(!mask.empty());
     Plane inside = distanceTo(mask, true, work);
     const Plane outside = distanceTo(mask, false, work);
     // The line lies half way between the last place within and the first without.

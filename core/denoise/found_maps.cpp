@@ -6,6 +6,7 @@
 
 #include "denoise/bright_points.h"
 #include "denoise/clean.h"
+#include "denoise/guided.h"
 #include "denoise/pyramid.h"
 #include "image/box_mean.h"
 #include "image/smoothstep.h"
@@ -15,32 +16,6 @@ namespace irenic {
 namespace {
 
 float risen(float from, float to, float v) { return smoothstep((v - from) / (to - from)); }
-
-template <class F> Plane combined(const Plane& a, const Plane& b, F value) {
-    Plane out(a.width(), a.height());
-    for (int y = 0; y < a.height(); ++y)
-        for (int x = 0; x < a.width(); ++x) out.at(x, y) = value(a.at(x, y), b.at(x, y));
-    return out;
-}
-
-Plane product(const Plane& a, const Plane& b) {
-    return combined(a, b, [](float x, float y) { return x * y; });
-}
-
-// `in`, smoothed along the edges of `guide`.
-Plane guided(const Plane& in, const Plane& guide, int radius, float even) {
-    const Plane meanGuide = boxMean(guide, radius), meanIn = boxMean(in, radius),
-                both = boxMean(product(guide, in), radius), square = boxMean(product(guide, guide), radius);
-    Plane slope(in.width(), in.height()), level(in.width(), in.height());
-    for (int y = 0; y < in.height(); ++y)
-        for (int x = 0; x < in.width(); ++x) {
-            const float g = meanGuide.at(x, y), variance = square.at(x, y) - g * g;
-            slope.at(x, y) = (both.at(x, y) - g * meanIn.at(x, y)) / (std::max(0.0f, variance) + even);
-            level.at(x, y) = meanIn.at(x, y) - slope.at(x, y) * g;
-        }
-    return combined(combined(boxMean(slope, radius), guide, [](float a, float g) { return a * g; }),
-                    boxMean(level, radius), [](float a, float b) { return a + b; });
-}
 
 // Room for a value of each square; those at the right and below may reach beyond the photo.
 Plane mapFor(const PlaneSet& planes, int side) {
@@ -131,8 +106,10 @@ Plane textureOf(const PlaneSet& planes, int side, const Work& work) {
     // Of 25 squares together chance moves a figure by 0.06, and of the coarser scale by 0.12.
     constexpr float kChance = 0.15f, kClear = 0.6f;
     fine = boxMean(fine, 2), coarse = boxMean(coarse, 2);
-    return combined(fine, coarse,
-                    [](float f, float c) { return risen(kChance, kClear, std::max(f, 0.5f * c)); });
+    for (int y = 0; y < fine.height(); ++y)
+        for (int x = 0; x < fine.width(); ++x)
+            fine.at(x, y) = risen(kChance, kClear, std::max(fine.at(x, y), 0.5f * coarse.at(x, y)));
+    return fine;
 }
 
 // Squares with a point of light, or with one near their border.
@@ -207,12 +184,36 @@ Plane darkOf(const Photo& photo, const Work& work) {
 
 } // namespace
 
+namespace {
+
+PlaneSet planesOf(const Photo& photo, const Work& work) {
+    const int cell = photo.cell();
+    const Rect all{0, 0, (photo.width() + cell - 1) / cell, (photo.height() + cell - 1) / cell};
+    return stabilisedPlanes(photo, all, work, true);
+}
+
+// Of the planes' samples: one is `cell` pixels wide.
+int sideOf(const Photo& photo) { return kFoundSide / photo.cell(); }
+
+} // namespace
+
+SquareMeans squareMeansOf(const Photo& photo, const Work& work) {
+    const PlaneSet planes = planesOf(photo, work);
+    const int side = sideOf(photo);
+    SquareMeans out;
+    out.detail = mapFor(planes, side);
+    Plane unused = mapFor(planes, side);
+    for (std::size_t p = 0; p < 3; ++p) {
+        out.mean[p] = mapFor(planes, side);
+        detailOf(planes.plane[p], side, 1, p == 0 ? out.detail : unused, out.mean[p], work);
+    }
+    return out;
+}
+
 Plane measured(const Photo& photo, FoundMeasure what, const Work& work) {
     if (what == FoundMeasure::Dark) return darkOf(photo, work);
-    // A packed sample is two pixels wide.
-    const int cell = photo.cell(), side = kFoundSide / cell;
-    const Rect all{0, 0, (photo.width() + cell - 1) / cell, (photo.height() + cell - 1) / cell};
-    const PlaneSet planes = stabilisedPlanes(photo, all, work, true);
+    const int side = sideOf(photo);
+    const PlaneSet planes = planesOf(photo, work);
     switch (what) {
     case FoundMeasure::Focus: return focusOf(planes, side, work);
     case FoundMeasure::Texture: return textureOf(planes, side, work);

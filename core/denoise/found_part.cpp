@@ -31,7 +31,8 @@ FoundPartMeasure measureOf(FoundPart part) {
     case FoundPart::Smooth: return {FoundMeasure::Texture, true};
     case FoundPart::Points: return {FoundMeasure::Points, false};
     case FoundPart::Edges: return {FoundMeasure::Edges, false};
-    case FoundPart::Painted: break;
+    case FoundPart::Painted:
+    case FoundPart::Marked: break;
     }
     return {FoundMeasure::Focus, false};
 }

@@ -24,7 +24,8 @@ class FoundMap {
     Plane values_; // 0..1
 };
 
-// What a part is told by; `opposite`: it is 1 where the measure is 0. A painted part is told by none.
+// What a part is told by; `opposite`: it is 1 where the measure is 0. Painted and marked parts are told by
+// none.
 struct FoundPartMeasure {
     FoundMeasure what;
     bool opposite;

@@ -2,11 +2,13 @@
 
 #include <algorithm>
 #include <cmath>
+#include <memory>
 #include <utility>
 
 #include "base/expects.h"
 #include "denoise/distance.h"
 #include "denoise/found_part.h"
+#include "denoise/marked_part.h"
 #include "image/smoothstep.h"
 
 namespace irenic {
@@ -79,15 +81,28 @@ Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work) {
 
 namespace {
 
+// `turned`: the zone is where the map is 0.
+std::shared_ptr<const FoundMap> foundIn(const Photo& photo, const Zone& zone, bool& turned,
+                                        const Work& work) {
+    if (zone.part == FoundPart::Marked) {
+        std::vector<Stroke> marks;
+        for (const Stroke& s : zone.strokes)
+            if (s.mark) marks.push_back(s);
+        return markedPartOf(photo, marks, work);
+    }
+    const FoundPartMeasure measure = measureOf(zone.part);
+    turned = measure.opposite;
+    return foundMapOf(photo, measure.what, work);
+}
+
 // As it was found and painted, with the border that it has of itself.
 Plane plainMask(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
     Plane out(area.width, area.height);
     if (zone.part == FoundPart::Painted) {
         out.fill(0);
     } else {
-        const auto [what, opposite] = measureOf(zone.part);
-        const bool turned = opposite; // bindings cannot be captured
-        const auto map = foundMapOf(photo, what, work);
+        bool turned = false;
+        const auto map = foundIn(photo, zone, turned, work);
         forEachBand(area.height, 16, work, [&](int first, int last) {
             for (int y = first; y < last; ++y)
                 for (int x = 0; x < area.width; ++x) {
@@ -100,6 +115,7 @@ Plane plainMask(const Photo& photo, const Zone& zone, const Rect& area, const Wo
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x) out.at(x, y) = 1 - out.at(x, y);
     for (const Stroke& stroke : zone.strokes) {
+        if (stroke.mark) continue;
         const Plane covered = coverageOf(stroke, area, work);
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x)
@@ -112,6 +128,7 @@ Plane plainMask(const Photo& photo, const Zone& zone, const Rect& area, const Wo
 } // namespace
 
 Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(!area.empty() && zone.feather >= 0);
     if (zone.shift == 0 && zone.feather == 0) return plainMask(photo, zone, area, work);
     const float width = std::max(1.0f, zone.feather);
     // Farther from the border nothing depends on how far.

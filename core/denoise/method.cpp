@@ -2,9 +2,12 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 PlaneSet mirroredOut(const PlaneSet& from, const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(area.contains(from.area) && from.area.contains(area.intersected(from.extent)));
     PlaneSet out(area);
     out.describeAs(from);
     const Rect& whole = from.extent;

@@ -38,22 +38,23 @@ const Field<Zone> kFields[] = {
       "How wide the zone's border is, in pixels of the photo."},
      &Zone::feather},
 };
-constexpr FoundPart kOffered[] = {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark,
-                                  FoundPart::Bright,  FoundPart::Smooth,     FoundPart::Textured,
-                                  FoundPart::Points,  FoundPart::Edges,      FoundPart::Painted};
+constexpr FoundPart kOffered[] = {
+    FoundPart::InFocus,  FoundPart::OutOfFocus, FoundPart::Dark,  FoundPart::Bright, FoundPart::Smooth,
+    FoundPart::Textured, FoundPart::Points,     FoundPart::Edges, FoundPart::Marked, FoundPart::Painted};
 
 struct PartName {
     const char *id, *shown;
 };
-constexpr std::array<PartName, 9> kParts = {{{"painted", "Painted"},
-                                             {"in-focus", "In focus"},
-                                             {"out-of-focus", "Out of focus"},
-                                             {"dark", "Dark areas"},
-                                             {"bright", "Bright areas"},
-                                             {"smooth", "Smooth areas"},
-                                             {"textured", "Textured areas"},
-                                             {"points", "Points of light"},
-                                             {"edges", "Strong edges"}}};
+constexpr std::array<PartName, 10> kParts = {{{"painted", "Painted"},
+                                              {"in-focus", "In focus"},
+                                              {"out-of-focus", "Out of focus"},
+                                              {"dark", "Dark areas"},
+                                              {"bright", "Bright areas"},
+                                              {"smooth", "Smooth areas"},
+                                              {"textured", "Textured areas"},
+                                              {"points", "Points of light"},
+                                              {"edges", "Strong edges"},
+                                              {"marked", "Marked by strokes"}}};
 const PartName& nameOf(FoundPart part) { return kParts[static_cast<std::size_t>(part)]; }
 
 constexpr const char *kBegin = "zone=", *kNot = "not-";
@@ -66,20 +67,22 @@ const FieldInfo kDiameter = {"diameter", "", "brush diameter", " px", 1, 1000, 1
 std::string placeText(float v) { return numberText(std::round(v * 10) / 10); }
 
 std::string textOf(const Stroke& stroke) {
-    std::string out =
-        (stroke.erase ? "-" : "+") + numberText(stroke.diameter) + "~" + numberText(stroke.softness) + ":";
+    std::string out = (stroke.mark ? "*" : "") + std::string(stroke.erase ? "-" : "+") +
+                      numberText(stroke.diameter) + "~" + numberText(stroke.softness) + ":";
     for (const StrokePoint& p : stroke.points)
         out += (out.back() == ':' ? "" : " ") + placeText(p.x) + " " + placeText(p.y);
     return out;
 }
 
-Stroke strokeFrom(const std::string& text) {
+Stroke strokeFrom(std::string text) {
+    const bool isMark = text.starts_with('*');
+    if (isMark) text.erase(0, 1);
     const auto tilde = text.find('~'), colon = text.find(':');
     if (text.size() < 2 || (text[0] != '+' && text[0] != '-') || tilde == std::string::npos ||
         colon == std::string::npos || tilde > colon)
         throw FieldError("a stroke of a zone cannot be understood");
     Stroke out;
-    out.erase = text[0] == '-';
+    out.erase = text[0] == '-', out.mark = isMark;
     out.diameter = numberFrom(kDiameter, text.substr(1, tilde - 1));
     out.softness = numberFrom(kSoftness, text.substr(tilde + 1, colon - tilde - 1));
     std::istringstream places(text.substr(colon + 1));
@@ -178,7 +181,8 @@ std::vector<Zone> zonesFromText(const std::string& text) {
 }
 
 std::vector<Zone> withoutStrokes(std::vector<Zone> zones) {
-    std::erase_if(zones, [](const Zone& z) { return z.part == FoundPart::Painted; });
+    std::erase_if(zones,
+                  [](const Zone& z) { return z.part == FoundPart::Painted || z.part == FoundPart::Marked; });
     for (Zone& z : zones) z.strokes.clear();
     return zones;
 }

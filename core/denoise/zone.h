@@ -22,6 +22,7 @@ struct Stroke {
     float diameter = 100;            // 1..1000 pixels of the photo
     float softness = 0.5f;           // 0..1: the share of the radius over which it fades
     bool erase = false;              // takes away from the zone instead of adding to it
+    bool mark = false; // covers nothing: says what is wanted, or with `erase` unwanted, of FoundPart::Marked
     friend bool operator==(const Stroke&, const Stroke&) = default;
 };
 
@@ -35,7 +36,8 @@ enum class FoundPart : std::uint8_t {
     Smooth,
     Textured,
     Points,
-    Edges
+    Edges,
+    Marked // what is like what strokes mark (marked_part.h)
 };
 // All of them, in the order in which they are offered.
 std::span<const FoundPart> foundParts();
@@ -60,7 +62,7 @@ struct Zone {
     bool isPlain() const {
         return (luminance == 1 && colour == 1 && coarse == 1 && sharpening == 1 && detail == 0 &&
                 grain == 0 && method.empty()) ||
-               (part == FoundPart::Painted && strokes.empty() && !inverted);
+               ((part == FoundPart::Painted || part == FoundPart::Marked) && strokes.empty() && !inverted);
     }
     friend bool operator==(const Zone&, const Zone&) = default;
 };
@@ -73,13 +75,13 @@ const char* shownPart(FoundPart part);
 
 // "zone=in-focus,luminance=0.8,zone=points,method=nlm,zone=painted,colour=1.4,strokes=+40~0.5:100 200 110
 // 210;-12~0:5 5"; empty: no zones. A stroke is + or - (erase), diameter~softness and its points, in tenths of
-// a pixel.
+// a pixel; a mark has an * before it.
 std::string textOf(const std::vector<Zone>& zones);
 // Throws FieldError with a sentence for the user.
 std::vector<Zone> zonesFromText(const std::string& text);
 
 // Of another photo only what is found there means anything: without strokes, and without zones that were
-// painted alone.
+// painted or marked.
 std::vector<Zone> withoutStrokes(std::vector<Zone> zones);
 
 } // namespace irenic

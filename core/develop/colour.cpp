@@ -4,6 +4,7 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "base/expects.h"
 #include "image/srgb.h"
 #include "raw/camera_colour.h"
 #include "raw/light.h"
@@ -24,6 +25,7 @@ Matrix3 adaptation(const Vector3& from) {
 } // namespace
 
 Vector3 balanceOf(const Vector3& neutral) {
+    IRENIC_EXPECTS(neutral[0] > 0 && neutral[1] > 0 && neutral[2] > 0);
     const double largest = std::max({neutral[0], neutral[1], neutral[2]});
     return {largest / neutral[0], largest / neutral[1], largest / neutral[2]};
 }
@@ -59,6 +61,7 @@ Vector3 neutralFor(const Photo& photo, const Look& look) {
 }
 
 LightColour lightAt(const Photo& photo, int x, int y, int radius) {
+    IRENIC_EXPECTS(radius >= 0);
     const Rect area =
         Rect{x - radius, y - radius, 2 * radius + 2, 2 * radius + 2}.aligned(2).intersected(photo.whole());
     Vector3 sum{}, count{};

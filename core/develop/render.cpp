@@ -473,6 +473,7 @@ Image developOverview(const Photo& photo, const Look& look, int longest, const W
 }
 
 Picture renderOverview(const Photo& photo, const Look& look, int longest, const Work& work, float push) {
+    IRENIC_EXPECTS(longest > 0);
     Image light = developOverview(photo, look, longest, work);
     if (const auto tone = localToneOf(photo, look, kWorkingY, work)) {
         const double across = static_cast<double>(photo.width()) / light.area.width,

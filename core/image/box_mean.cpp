@@ -3,9 +3,12 @@
 #include <algorithm>
 #include <vector>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 Plane boxMean(const Plane& in, int r) {
+    IRENIC_EXPECTS(r >= 0);
     const int w = in.width(), h = in.height();
     // Sums of all that is above and to the left.
     std::vector<double> sums(static_cast<std::size_t>(w + 1) * static_cast<std::size_t>(h + 1), 0);

@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "base/field.h"
+#include "judge/check_kinds.h"
 
 namespace irenic {
 
@@ -72,14 +73,14 @@ std::optional<Advice> keptPoints(double lost, const Settings& settings) {
 }
 
 struct Rule {
-    const char* check;
+    const CheckKind& check;
     Answer answer;
 };
 // Of equal grade the first counts: what is lost cannot be looked at any more.
-constexpr std::array<Rule, 4> kRules = {{{"points lost", keptPoints},
-                                         {"detail lost", moreDetail},
-                                         {"noise left", moreLuminance},
-                                         {"colour blotches", moreCoarse}}};
+constexpr std::array<Rule, 4> kRules = {{{check::kPointsLost, keptPoints},
+                                         {check::kDetailLost, moreDetail},
+                                         {check::kNoiseLeft, moreLuminance},
+                                         {check::kBlotches, moreCoarse}}};
 
 } // namespace
 
@@ -87,7 +88,7 @@ std::optional<Advice> adviceOn(const std::vector<Finding>& findings, const Setti
     for (const Grade grade : {Grade::Bad, Grade::Look})
         for (const Rule& rule : kRules)
             for (const Finding& f : findings)
-                if (f.check == rule.check && f.grade == grade && f.value)
+                if (f.check == rule.check.id && f.grade == grade && f.value)
                     if (auto advice = rule.answer(*f.value, settings)) return advice;
     return std::nullopt;
 }

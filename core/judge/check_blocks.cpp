@@ -16,8 +16,8 @@ namespace irenic {
 namespace {
 
 constexpr int kSide = kCheckBlock;
-// Around each tile, in packed samples: what points look at.
-constexpr int kAround = kPointReach + 1;
+// Around each tile, in packed samples: what points and edges look at.
+constexpr int kAround = std::max(kPointReach + 1, kEdgeReach);
 
 // The planes of a cleaned region as methods would see them.
 PlaneSet planesOfCleaned(const Photo& photo, const Stabilisers& stable, const Image& image,
@@ -140,12 +140,13 @@ NoiseOfBlock noiseOf(const Photo& photo, const Stabilisers& stable, const PlaneS
 }
 
 CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet& noisy,
-                   const PlaneSet& clean, const Image& image, int bx, int by) {
+                   const PlaneSet& clean, const StrongEdges& edges, const Image& image, int bx, int by) {
     CheckBlock out;
     out.x = bx, out.y = by;
     const int x0 = bx * kSide, y0 = by * kSide, cell = photo.cell();
     const NoiseOfBlock noise = noiseOf(photo, stable, clean, x0, y0);
     addBands(noisy, clean, 0, x0, y0, 1 / noise.luminance, out.luminance);
+    out.edges = edges.of({x0, y0, kSide, kSide}, clean, noise.luminance);
     for (const std::size_t p : {1UL, 2UL}) addBands(noisy, clean, p, x0, y0, 0.5 / noise.colour, out.colour);
     // Linear means, from the samples that methods start from.
     const auto& source = photo.source(true);
@@ -223,6 +224,7 @@ CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, cons
             cleaned({cell * seen.x, cell * seen.y, cell * seen.width, cell * seen.height}, part);
         const PlaneSet noisy = stabilisedPlanes(photo, seen, {work.stop, nullptr}, true),
                        clean = planesOfCleaned(photo, stable, image, seen);
+        const StrongEdges edges(noisy);
         std::mutex mutex;
         forEachBand(toY - fromY, 1, part, [&](int first, int last) {
             std::vector<CheckPoint> points;
@@ -230,7 +232,7 @@ CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, cons
                 for (int bx = fromX; bx < toX; ++bx) {
                     out.block[static_cast<std::size_t>(by) * static_cast<std::size_t>(out.across) +
                               static_cast<std::size_t>(bx)] =
-                        blockAt(photo, stable, noisy, clean, image, bx, by);
+                        blockAt(photo, stable, noisy, clean, edges, image, bx, by);
                     for (int y = by * kSide; y < (by + 1) * kSide; ++y)
                         for (int x = bx * kSide; x < (bx + 1) * kSide; ++x)
                             if (seen.contains(Rect{x, y, 1, 1}.inflated(kPointReach)))

@@ -12,6 +12,7 @@
 #include <vector>
 
 #include "image/image.h"
+#include "judge/check_edges.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -35,6 +36,7 @@ struct CheckBlock {
     std::array<double, 4> noisyMean{}, cleanMean{}; // linear, by channel
     std::array<std::array<float, 8>, 8>
         grid{}; // means of the cleaned at places of a grid of 8x8, about the square's
+    EdgeProducts edges;
     bool clipped = false;
 };
 

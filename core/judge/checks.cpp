@@ -6,9 +6,11 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "base/expects.h"
 #include "base/quantile.h"
 #include "base/text.h"
 #include "develop/colour.h"
+#include "judge/check_kinds.h"
 
 namespace irenic {
 
@@ -16,6 +18,7 @@ namespace {
 
 using Blocks = std::vector<const CheckBlock*>;
 using BandsOfBlock = std::array<BandProducts, kBands>;
+using Scored = std::vector<std::pair<double, const CheckBlock*>>; // squares, with how much a check sees there
 
 constexpr std::size_t kMostPlaces = 8;
 constexpr std::size_t kFewest = 8; // squares that a figure rests on
@@ -104,9 +107,10 @@ class Checks {
     }
 
     std::vector<Finding> all() const {
-        std::vector<Finding> out = {noiseLeft(), evenness(), detailLost(), inventedTexture(), points()};
+        std::vector<Finding> out = {noiseLeft(),  evenness(),        edgeNoise(),
+                                    detailLost(), inventedTexture(), points()};
         if (!photo_.monochrome) out.push_back(colourShift()), out.push_back(blotches());
-        out.push_back(patterns());
+        out.push_back(halos()), out.push_back(patterns());
         return out;
     }
 
@@ -120,8 +124,7 @@ class Checks {
     }
 
     // The worst of some places that are apart from each other.
-    template <class Score>
-    std::vector<Rect> worst(std::vector<std::pair<double, const CheckBlock*>> scored, Score&& place) const {
+    template <class Score> std::vector<Rect> worst(Scored scored, Score&& place) const {
         std::sort(scored.begin(), scored.end(),
                   [](const auto& a, const auto& b) { return a.first > b.first; });
         std::vector<Rect> out;
@@ -135,8 +138,27 @@ class Checks {
         return out;
     }
 
-    static Finding untold(const char* check, const char* unit) {
-        return {check, {}, unit, Grade::Good, "Nothing in this photo is even enough to tell.", {}};
+    static Finding untold(const CheckKind& kind,
+                          const char* why = "Nothing in this photo is even enough to tell.") {
+        return {kind.id, {}, kind.unit, Grade::Good, why, {}};
+    }
+    static Finding told(const CheckKind& kind, double value, Grade grade, const char* sentence) {
+        return {kind.id, value, kind.unit, grade, sentence, {}};
+    }
+
+    SquareMap emptyMap() const {
+        return {all_.across, all_.down, kCheckBlock * photo_.cell(),
+                std::vector<float>(all_.block.size(), 0)};
+    }
+    // Of what squares (`side` of them across and down from the one named) score, where `bad` is bad.
+    SquareMap mapOf(const Scored& scored, double bad, int side = 1) const {
+        SquareMap out = emptyMap();
+        for (const auto& [score, block] : scored)
+            for (int y = block->y; y < std::min(all_.down, block->y + side); ++y)
+                for (int x = block->x; x < std::min(all_.across, block->x + side); ++x)
+                    out.share[static_cast<std::size_t>(y * all_.across + x)] =
+                        static_cast<float>(std::clamp(score / bad, 0.0, 1.0));
+        return out;
     }
 
     static Grade gradeOf(double value, double look, double bad) {
@@ -145,9 +167,8 @@ class Checks {
 
     Finding noiseLeft() const {
         constexpr double kLook = 0.3, kBad = 0.55;
-        constexpr const char *kName = "noise left", *kUnit = "of the noise that was there";
-        if (flat_.size() < kFewest) return untold(kName, kUnit);
-        std::vector<std::pair<double, const CheckBlock*>> scored;
+        if (flat_.size() < kFewest) return untold(check::kNoiseLeft);
+        Scored scored;
         for (const CheckBlock* b : flat_) scored.push_back({allBands(b->luminance, &BandProducts::clean), b});
         double energy = 0, count = 0;
         for (std::size_t k = 0; k < kBands; ++k)
@@ -158,12 +179,13 @@ class Checks {
         for (const auto& one : scored) held.push_back(one.first);
         const double value = std::sqrt(std::max(energy / count, quantile(held, kCalmest)));
         const Grade grade = gradeOf(value, kLook, kBad);
-        Finding out{kName, value, kUnit, grade, {}, {}};
-        out.sentence = grade == Grade::Good   ? "Even areas are clean."
-                       : grade == Grade::Look ? "Some noise is left in even areas."
-                                              : "Much of the noise is left in even areas.";
+        Finding out = told(check::kNoiseLeft, value, grade,
+                           grade == Grade::Good   ? "Even areas are clean."
+                           : grade == Grade::Look ? "Some noise is left in even areas."
+                                                  : "Much of the noise is left in even areas.");
         if (grade != Grade::Good)
             out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        out.map = mapOf(scored, kBad * kBad); // energies
         return out;
     }
 
@@ -171,7 +193,6 @@ class Checks {
     // of its noise, and how much is in its calmest squares.
     Finding evenness() const {
         constexpr double kLook = 0.12, kBad = 0.25;
-        constexpr const char *kName = "evenness", *kUnit = "of the noise that was there";
         constexpr int kRegion = 8;
         const int across = (all_.across + kRegion - 1) / kRegion, down = (all_.down + kRegion - 1) / kRegion;
         std::vector<Blocks> regions(static_cast<std::size_t>(across * down));
@@ -181,31 +202,36 @@ class Checks {
             double notTaken, calm;
             int region;
         };
-        std::vector<Told> told;
+        std::vector<Told> regionsTold;
         for (int r = 0; r < across * down; ++r) {
             if (regions[static_cast<std::size_t>(r)].size() < kFewest) continue;
             const Blocks own = calmestOf(regions[static_cast<std::size_t>(r)], &CheckBlock::luminance);
             std::vector<double> energy;
             for (const CheckBlock* b : own)
                 energy.push_back(std::sqrt(allBands(b->luminance, &BandProducts::clean)));
-            told.push_back({1 - meanOf(own,
-                                       [](const CheckBlock& b) {
-                                           return allBands(b.luminance, &BandProducts::takenNoisy);
-                                       })
-                                    .value,
-                            quantile(energy, kCalm), r});
+            regionsTold.push_back({1 - meanOf(own,
+                                              [](const CheckBlock& b) {
+                                                  return allBands(b.luminance, &BandProducts::takenNoisy);
+                                              })
+                                           .value,
+                                   quantile(energy, kCalm), r});
         }
-        if (told.size() < 2) return untold(kName, kUnit);
+        if (regionsTold.size() < 2) return untold(check::kEvenness);
         std::vector<double> notTaken, calm;
-        for (const Told& t : told) notTaken.push_back(t.notTaken), calm.push_back(t.calm);
+        for (const Told& t : regionsTold) notTaken.push_back(t.notTaken), calm.push_back(t.calm);
         const double least = quantile(notTaken, 0.25), calmest = quantile(calm, 0.25);
         std::vector<std::pair<double, int>> excess;
-        excess.reserve(told.size());
-        for (const Told& t : told)
+        excess.reserve(regionsTold.size());
+        for (const Told& t : regionsTold)
             excess.push_back({std::min(t.notTaken - least, t.calm - calmest), t.region});
         std::sort(excess.rbegin(), excess.rend());
         const double value = std::max(0.0, excess.front().first);
-        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Noise is taken away evenly.", {}};
+        Finding out =
+            told(check::kEvenness, value, gradeOf(value, kLook, kBad), "Noise is taken away evenly.");
+        Scored corners;
+        for (const auto& [more, region] : excess)
+            corners.push_back({more, &all_.at(region % across * kRegion, region / across * kRegion)});
+        out.map = mapOf(corners, kBad, kRegion);
         if (out.grade == Grade::Good) return out;
         out.sentence = "Some areas are left noisier than others.";
         for (std::size_t i = 0; i < excess.size() && excess[i].first >= kLook && i < kMostPlaces; ++i)
@@ -233,86 +259,137 @@ class Checks {
     }
     static constexpr double kPooled = 9; // squares
 
+    // Of a square and those around it: whether it counts, and by how much it departs from what noise alone
+    // gives, summed over all its values, with the variance that chance leaves that sum.
+    struct Departure {
+        bool counts = true;
+        double sum = 0, chance = 0;
+    };
+    // How many of the squares that count depart clearly, and by at least so much of the noise's energy.
+    template <class Measure>
+    Finding departing(const CheckKind& kind, double clear, double weakest, double look, double bad,
+                      const Measure& measure, const char* good, const char* otherwise) const {
+        double places = 0, found = 0;
+        Scored scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || b.brightness <= kDark) continue;
+            const Departure d = measure(pooled(b));
+            if (!d.counts) continue;
+            ++places;
+            const double energy = d.sum / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
+            if (d.sum < clear * std::sqrt(d.chance) || energy < weakest) continue;
+            ++found;
+            scored.push_back({energy, &b});
+        }
+        if (places < kFewest) return untold(kind);
+        const double value = found / places;
+        const Grade grade = gradeOf(value, look, bad);
+        Finding out = told(kind, value, grade, grade == Grade::Good ? good : otherwise);
+        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        out.map = mapOf(scored, 1); // all of the noise's energy
+        return out;
+    }
+
     // What was taken away beyond noise knows the picture: its product with the noisy photo is larger than
     // that of noise alone, by the picture's own strength times the share of it that is gone.
     Finding detailLost() const {
         constexpr double kLook = 0.12, kBad = 0.3, kClear = 4, kWeakest = 0.25;
-        constexpr const char *kName = "detail lost", *kUnit = "of places with detail";
-        double places = 0, lost = 0;
-        std::vector<std::pair<double, const CheckBlock*>> scored;
-        for (const CheckBlock& b : all_.block) {
-            if (b.clipped || b.brightness <= kDark) continue;
-            const BandsOfBlock p = pooled(b);
-            bool structured = false;
-            double missing = 0, chance = 0;
+        const auto missing = [&](const BandsOfBlock& p) {
+            Departure out;
+            out.counts = false; // unless it has detail
             for (std::size_t k = 0; k < kBands; ++k) {
                 const double n = kPooled * kBandCount[k], own = p[k].noisy - 1;
-                structured = structured || own > kClear * std::sqrt(2 / n);
+                out.counts = out.counts || own > kClear * std::sqrt(2 / n);
                 // Where more noise is taken than of even areas there is no more than all of it.
-                missing += n * (p[k].takenNoisy - (1 - left_[k].share));
-                chance += n * (p[k].noisy * p[k].taken + p[k].takenNoisy * p[k].takenNoisy);
+                out.sum += n * (p[k].takenNoisy - (1 - left_[k].share));
+                out.chance += n * (p[k].noisy * p[k].taken + p[k].takenNoisy * p[k].takenNoisy);
             }
-            if (!structured) continue;
-            ++places;
-            const double energy = missing / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
-            if (missing < kClear * std::sqrt(chance) || energy < kWeakest) continue;
-            ++lost;
-            scored.push_back({energy, &b});
-        }
-        if (places < kFewest) return untold(kName, kUnit);
-        const double value = lost / places;
-        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Detail is kept.", {}};
-        if (value > 0)
-            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
-        if (out.grade != Grade::Good)
-            out.sentence = "What was taken away has the form of the picture: detail is lost.";
-        return out;
+            return out;
+        };
+        return departing(check::kDetailLost, kClear, kWeakest, kLook, kBad, missing, "Detail is kept.",
+                         "What was taken away has the form of the picture: detail is lost.");
     }
 
     // Texture that the photo does not have lowers the product of what was taken away with what is left.
     Finding inventedTexture() const {
         constexpr double kLook = 0.02, kBad = 0.08, kClear = 3.5, kWeakest = 0.05;
-        constexpr const char *kName = "invented texture", *kUnit = "of all places";
-        double places = 0, found = 0;
-        std::vector<std::pair<double, const CheckBlock*>> scored;
-        for (const CheckBlock& b : all_.block) {
-            if (b.clipped || b.brightness <= kDark) continue;
-            const BandsOfBlock p = pooled(b);
-            double added = 0, chance = 0;
+        const auto added = [](const BandsOfBlock& p) {
+            Departure out;
             for (std::size_t k = 0; k < kBands; ++k) {
                 const double n = kPooled * kBandCount[k];
-                added -= n * p[k].takenClean;
-                chance += n * p[k].clean * p[k].taken;
+                out.sum -= n * p[k].takenClean;
+                out.chance += n * p[k].clean * p[k].taken;
             }
-            ++places;
-            const double energy = added / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
-            if (added < kClear * std::sqrt(chance) || energy < kWeakest) continue;
-            ++found;
-            scored.push_back({energy, &b});
+            return out;
+        };
+        return departing(check::kInventedTexture, kClear, kWeakest, kLook, kBad, added,
+                         "Nothing is added that the photo does not have.",
+                         "There is texture that the photo does not have.");
+    }
+
+    // A square's edges and those of the squares around it.
+    EdgeProducts edgesAround(const CheckBlock& b) const {
+        EdgeProducts sum;
+        for (int y = std::max(0, b.y - 1); y <= std::min(all_.down - 1, b.y + 1); ++y)
+            for (int x = std::max(0, b.x - 1); x <= std::min(all_.across - 1, b.x + 1); ++x) {
+                const EdgeProducts& from = all_.at(x, y).edges;
+                sum.beside += from.beside, sum.taken += from.taken;
+                sum.plateau += from.plateau, sum.beyond += from.beyond;
+            }
+        return sum;
+    }
+
+    // "Clean a few pixels away, noisy beside it": a picture that goes on beside its edges only lowers this.
+    Finding edgeNoise() const {
+        constexpr double kLook = 0.15, kBad = 0.3, kLeast = 2000, kLeastOfPlace = 150;
+        double beside = 0, taken = 0;
+        Scored scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || b.brightness <= kDark) continue;
+            beside += b.edges.beside, taken += b.edges.taken;
+            const EdgeProducts own = edgesAround(b);
+            if (own.beside >= kLeastOfPlace)
+                scored.push_back({1 - own.taken / own.beside - left_[0].share, &b});
         }
-        if (places < kFewest) return untold(kName, kUnit);
-        const double value = found / places;
-        Finding out{kName,
-                    value,
-                    kUnit,
-                    gradeOf(value, kLook, kBad),
-                    "Nothing is added that the photo does not have.",
-                    {}};
-        if (value > 0)
+        if (beside < kLeast) return untold(check::kEdgeNoise, "This photo has no strong edges to judge by.");
+        const double value = std::max(0.0, 1 - taken / beside - left_[0].share);
+        const Grade grade = gradeOf(value, kLook, kBad);
+        Finding out = told(check::kEdgeNoise, value, grade,
+                           grade == Grade::Good ? "Noise is taken away up to the edges."
+                                                : "Noise is left along edges that are clean farther away.");
+        out.map = mapOf(scored, kBad);
+        if (grade != Grade::Good)
             out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
-        if (out.grade != Grade::Good) out.sentence = "There is texture that the photo does not have.";
+        return out;
+    }
+
+    // Along an edge the light side lighter, the dark side darker than the photo has them.
+    Finding halos() const {
+        constexpr double kLook = 0.03, kBad = 0.08, kLeast = 500, kLeastOfPlace = 60;
+        double plateau = 0, beyond = 0;
+        Scored scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || b.brightness <= kDark) continue;
+            plateau += b.edges.plateau, beyond += b.edges.beyond;
+            const EdgeProducts own = edgesAround(b);
+            if (own.plateau >= kLeastOfPlace) scored.push_back({own.beyond / own.plateau, &b});
+        }
+        if (plateau < kLeast) return untold(check::kHalos, "This photo has no strong edges to judge by.");
+        const double value = std::max(0.0, beyond / plateau);
+        const Grade grade = gradeOf(value, kLook, kBad);
+        Finding out = told(check::kHalos, value, grade,
+                           grade == Grade::Good ? "Edges have no halos."
+                                                : "Edges have halos: light and dark seams along them.");
+        out.map = mapOf(scored, kBad);
+        if (grade != Grade::Good)
+            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
         return out;
     }
 
     Finding points() const {
         constexpr double kKept = 0.5, kLook = 0.1, kBad = 0.3;
         constexpr std::size_t kFew = 5;
-        Finding out{"points lost",
-                    {},
-                    "of bright points",
-                    Grade::Good,
-                    "This photo has no bright points to judge by.",
-                    {}};
+        Finding out = untold(check::kPointsLost, "This photo has no bright points to judge by.");
         if (all_.points.size() < kFew) return out;
         double lost = 0;
         std::vector<CheckPoint> gone;
@@ -326,6 +403,11 @@ class Checks {
         std::sort(gone.begin(), gone.end(),
                   [](const CheckPoint& a, const CheckPoint& b) { return a.light > b.light; });
         const int cell = photo_.cell();
+        out.map = emptyMap();
+        for (const CheckPoint& p : gone)
+            if (p.x / kCheckBlock < all_.across && p.y / kCheckBlock < all_.down)
+                out.map.share[static_cast<std::size_t>(p.y / kCheckBlock * all_.across + p.x / kCheckBlock)] =
+                    1;
         for (std::size_t i = 0; i < std::min(kMostPlaces, gone.size()); ++i)
             out.places.push_back(
                 Rect{cell * gone[i].x - 24, cell * gone[i].y - 24, 48, 48}.intersected(photo_.whole()));
@@ -345,10 +427,9 @@ class Checks {
     Finding colourShift() const {
         constexpr int kRegion = 4;
         constexpr double kLook = 1, kBad = 2.5, kChance = 3;
-        constexpr const char *kName = "colour shift", *kUnit = "CIEDE2000";
         const Vector3 balance = balanceOf(photo_.neutral);
         const Matrix3 toXyz = cameraToXyzD50(photo_, photo_.neutral) * diagonal(balance);
-        std::vector<std::pair<double, const CheckBlock*>> scored;
+        Scored scored;
         for (int y = 0; y + kRegion <= all_.down; y += kRegion)
             for (int x = 0; x + kRegion <= all_.across; x += kRegion) {
                 std::array<double, 4> noisy{}, clean{};
@@ -377,13 +458,15 @@ class Checks {
                 const cmsCIELab was = labOf(toXyz, noisy), is = labOf(toXyz, sure);
                 scored.push_back({cmsCIE2000DeltaE(&was, &is, 1, 1, 1), &all_.at(x, y)});
             }
-        if (scored.size() < 4) return untold(kName, kUnit);
+        if (scored.size() < 4) return untold(check::kColourShift);
         std::vector<double> values;
         values.reserve(scored.size());
         for (const auto& s : scored) values.push_back(s.first);
         std::sort(values.begin(), values.end());
         const double value = values[values.size() * 19 / 20];
-        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "Colours and brightness are kept.", {}};
+        Finding out =
+            told(check::kColourShift, value, gradeOf(value, kLook, kBad), "Colours and brightness are kept.");
+        out.map = mapOf(scored, kBad, kRegion);
         if (out.grade == Grade::Good) return out;
         out.sentence = "Colours or brightness of whole areas have changed.";
         out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, kRegion); });
@@ -392,14 +475,15 @@ class Checks {
 
     Finding blotches() const {
         constexpr double kLook = 0.4, kBad = 0.7;
-        constexpr const char *kName = "colour blotches", *kUnit = "of the colour noise that was there";
-        if (flatInColour_.size() < kFewest) return untold(kName, kUnit);
-        std::vector<std::pair<double, const CheckBlock*>> scored;
+        if (flatInColour_.size() < kFewest) return untold(check::kBlotches);
+        Scored scored;
         for (const CheckBlock* b : flatInColour_)
             scored.push_back({pooled(*b, &CheckBlock::colour)[kBands - 1].clean, b});
         const double value = std::sqrt(
             leftOf(calmestOf(flatInColour_, &CheckBlock::colour), &CheckBlock::colour, kBands - 1).energy());
-        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "No colour blotches are left.", {}};
+        Finding out =
+            told(check::kBlotches, value, gradeOf(value, kLook, kBad), "No colour blotches are left.");
+        out.map = mapOf(scored, kBad * kBad); // energies
         if (out.grade == Grade::Good) return out;
         out.sentence = "Colour blotches of 8 to 32 pixels are left.";
         out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
@@ -411,13 +495,12 @@ class Checks {
     Finding patterns() const {
         constexpr double kLook = 0.04, kBad = 0.1, kMostTaken = 1.3;
         constexpr std::size_t kLeast = 60;
-        constexpr const char *kName = "patterns", *kUnit = "of the noise that was there";
         Blocks used;
         for (const CheckBlock& b : all_.block)
             if (!b.clipped && b.brightness > kDark &&
                 allBands(b.luminance, &BandProducts::taken) < kMostTaken)
                 used.push_back(&b);
-        if (used.size() < kLeast) return untold(kName, kUnit);
+        if (used.size() < kLeast) return untold(check::kPatterns);
         std::array<std::array<double, 64>, 2> mean{};
         std::array<double, 2> count{};
         for (std::size_t i = 0; i < used.size(); ++i) {
@@ -428,10 +511,10 @@ class Checks {
         double common = 0;
         for (std::size_t k = 0; k < 64; ++k) common += mean[0][k] / count[0] * mean[1][k] / count[1] / 64;
         const double value = std::sqrt(std::max(0.0, common));
-        Finding out{kName, value, kUnit, gradeOf(value, kLook, kBad), "There is no grid.", {}};
+        Finding out = told(check::kPatterns, value, gradeOf(value, kLook, kBad), "There is no grid.");
         if (out.grade == Grade::Good) return out;
         out.sentence = "A fine grid is left all over the picture.";
-        std::vector<std::pair<double, const CheckBlock*>> scored;
+        Scored scored;
         for (const CheckBlock* b : used) {
             double along = 0;
             for (std::size_t k = 0; k < 64; ++k)
@@ -449,6 +532,17 @@ class Checks {
 };
 
 } // namespace
+
+SquareMap worstOf(const std::vector<SquareMap>& maps) {
+    SquareMap out;
+    for (const SquareMap& m : maps) {
+        if (m.share.empty()) continue;
+        if (out.share.empty()) out = m;
+        IRENIC_EXPECTS(m.share.size() == out.share.size());
+        for (std::size_t i = 0; i < m.share.size(); ++i) out.share[i] = std::max(out.share[i], m.share[i]);
+    }
+    return out;
+}
 
 const char* idOf(Grade grade) {
     return grade == Grade::Good ? "good" : grade == Grade::Look ? "look" : "bad";

@@ -18,6 +18,20 @@ namespace irenic {
 enum class Grade { Good, Look, Bad };
 const char* idOf(Grade grade); // "good", "look", "bad"
 
+// What a check sees in each square of the photo, from the upper left corner: 0 nothing, 1 as much as is bad
+// or more.
+struct SquareMap {
+    int across = 0, down = 0;
+    int side = 0;             // of a square, in pixels
+    std::vector<float> share; // in reading order; empty: the check has no places
+    float at(int x, int y) const {
+        return share[static_cast<std::size_t>(y) * static_cast<std::size_t>(across) +
+                     static_cast<std::size_t>(x)];
+    }
+};
+// In each square the most that any of them sees. All are of one photo.
+SquareMap worstOf(const std::vector<SquareMap>& maps);
+
 struct Finding {
     std::string check;           // "noise left", as in the table
     std::optional<double> value; // none where the photo has nothing to tell it by
@@ -25,6 +39,7 @@ struct Finding {
     Grade grade = Grade::Good;
     std::string sentence;     // for a photographer
     std::vector<Rect> places; // of the photo, the worst first; a few
+    SquareMap map = {};
 };
 
 // All checks, in the order of the table. Finished pictures, linear DNGs, X-Trans and raws that the camera

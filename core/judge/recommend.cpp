@@ -5,6 +5,7 @@
 #include <cmath>
 #include <span>
 
+#include "base/expects.h"
 #include "denoise/detail.h"
 #include "denoise/stabilisers.h"
 
@@ -278,6 +279,7 @@ void addQuick(Recommendation& out, const Trial& best) {
 double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
+    IRENIC_EXPECTS(!packedArea.empty());
     const Finish finish[] = {{settings.detail, settings.grain}};
     return risksAt(placeAt(photo, packedArea, work), settings, finish, {work.stop}).front();
 }

@@ -168,6 +168,7 @@ std::vector<DeadLine> findDeadLines(const Photo& photo, bool columns, const Work
 }
 
 std::vector<Defect> defectsOf(const Photo& photo, const DeadLine& dead, bool column) {
+    IRENIC_EXPECTS(dead.from <= dead.to && dead.line < (column ? photo.width() : photo.height()));
     std::vector<Defect> out;
     const int length = column ? photo.height() : photo.width();
     for (int i = std::max(2, dead.from); i < std::min(length - 2, dead.to); ++i) {

@@ -200,7 +200,8 @@ class DefectFinder {
 
 } // namespace
 
-std::vector<Defect> findDefects(const Photo& photo, const Work& work) {
+std::vector<Defect> findDefects(const Photo& photo, const Work& work,
+                                const std::vector<std::array<int, 2>>& known) {
     IRENIC_EXPECTS(photo.hasMosaic());
     IRENIC_EXPECTS(photo.width() >= 16 && photo.height() >= 16);
     std::vector<Defect> all;
@@ -213,13 +214,14 @@ std::vector<Defect> findDefects(const Photo& photo, const Work& work) {
         const std::lock_guard lock(mutex);
         all.insert(all.end(), found.begin(), found.end());
     });
-    // What the file itself says is bad.
+    // What the file itself and other photos say is bad.
     const Opcodes opcodes = opcodesOf(photo);
     const auto add = [&](int x, int y) {
         if (x >= 2 && y >= 2 && x < photo.width() - 2 && y < photo.height() - 2)
             all.push_back({x, y, finder.mended(x, y)});
     };
     for (const auto& [x, y] : opcodes.badPixels) add(x, y);
+    for (const auto& [x, y] : known) add(x, y);
     if (opcodes.badConstant)
         for (int y = 0; y < photo.height(); ++y)
             for (int x = 0; x < photo.width(); ++x)

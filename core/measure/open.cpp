@@ -2,8 +2,10 @@
 
 #include <algorithm>
 #include <new>
+#include <optional>
 
 #include "base/text.h"
+#include "measure/camera_notes.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"
 #include "measure/smoothing.h"
@@ -15,18 +17,26 @@ namespace irenic {
 
 namespace {
 
-// Where nothing is flat, and the file states no other noise than is likely, it is right: cameras state their
-// noise from measurements of their own. Texture adds to what is measured, and the check that takes it off can
-// take too much. Where flat places were found, what was measured counts, whatever the file states.
-void believeStated(Photo& photo) {
+// Whether somebody else's word on the noise is taken: where nothing is flat, and it is no other noise than is
+// likely. Texture adds to what is measured, and the check that takes it off can take too much. Where flat
+// places were found, what was measured counts, whatever anybody states.
+bool isBelieved(const Photo& photo, const NoiseModel& stated) {
     constexpr double kDoubtful = 0.05, kGrey = 0.18, kSure = 1.05;
-    if (!photo.statedNoise || photo.noiseDoubt < kDoubtful) return;
-    const double stated = photo.statedNoise->channel[1].sigma(kGrey),
-                 measured = photo.noise.channel[1].sigma(kGrey),
+    if (photo.noiseDoubt < kDoubtful) return false;
+    const double said = stated.channel[1].sigma(kGrey), measured = photo.noise.channel[1].sigma(kGrey),
                  least = measured * std::max(0.3, 1 - 2 * photo.noiseDoubt - 0.1),
                  most = measured * (kSure + photo.noiseDoubt);
-    if (stated < least || stated > most) return;
-    photo.noise = *photo.statedNoise, photo.noiseStated = true, photo.noiseDoubt = 0;
+    return said >= least && said <= most;
+}
+
+// Other photos of the camera, measured here, before what the file states.
+void believeOthers(Photo& photo, const std::optional<CameraNotes>& known) {
+    if (known && known->sure > 0 && isBelieved(photo, known->noise)) {
+        photo.noise = known->noise, photo.noiseFrom = NoiseFrom::Camera, photo.noisePhotos = known->sure;
+        photo.noiseDoubt = 0;
+    } else if (photo.statedNoise && isBelieved(photo, *photo.statedNoise)) {
+        photo.noise = *photo.statedNoise, photo.noiseFrom = NoiseFrom::File, photo.noiseDoubt = 0;
+    }
 }
 
 // Noise and its unevenness rest on each other.
@@ -42,9 +52,10 @@ void measureSensorNoise(Photo& photo, const Work& work) {
 
 } // namespace
 
-void measure(Photo& photo, const Work& work) {
-    photo.unevenness = {};
+void measure(Photo& photo, const Work& work, Known known) {
+    photo.unevenness = {}, photo.noiseFrom = NoiseFrom::Photo;
     if (photo.hasMosaic()) {
+        const auto notes = known == Known::Camera ? keptNotesFor(photo) : std::nullopt;
         photo.smoothing = smoothingOf(photo, work);
         if (!photo.smoothing.none()) photo.unsmoothed = unsmoothedSamples(photo, photo.smoothing, work);
         // Noise and pattern are the sensor's: they are measured on what it gave.
@@ -52,8 +63,9 @@ void measure(Photo& photo, const Work& work) {
         if (smoothed) std::swap(photo.samples, photo.unsmoothed);
         measureSensorNoise(photo, work);
         // The file states what is left of the noise, if anything, and the same for all places.
-        if (!smoothed && photo.unevenness.none()) believeStated(photo);
-        photo.pattern = measurePattern(photo, work);
+        if (!smoothed && photo.unevenness.none()) believeOthers(photo, notes);
+        photo.pattern =
+            measurePattern(photo, work, notes ? notes->defects : std::vector<std::array<int, 2>>{});
         photo.mended = mendedSamples(photo, photo.pattern);
         if (smoothed) std::swap(photo.samples, photo.unsmoothed);
     } else {
@@ -66,7 +78,8 @@ void measure(Photo& photo, const Work& work) {
 PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what) {
     const std::shared_ptr<Photo> photo = readSandboxed(file, work);
     try {
-        if (what == Measure::Noise) measure(*photo, work);
+        if (what != Measure::Nothing)
+            measure(*photo, work, what == Measure::NoiseAlone ? Known::Nothing : Known::Camera);
     } catch (const std::bad_alloc&) {
         throw PhotoError(shownName(file) + ": there is not enough memory for it.");
     }

@@ -24,7 +24,7 @@ std::vector<Defect> joined(std::vector<Defect> lines, const std::vector<Defect>&
 
 } // namespace
 
-Pattern measurePattern(const Photo& photo, const Work& work) {
+Pattern measurePattern(const Photo& photo, const Work& work, const std::vector<std::array<int, 2>>& known) {
     Pattern pattern;
     if (photo.width() < 16 || photo.height() < 16) return pattern;
     std::vector<Defect> ofLines;
@@ -36,7 +36,7 @@ Pattern measurePattern(const Photo& photo, const Work& work) {
             ofLines.insert(ofLines.end(), own.begin(), own.end());
         }
     }
-    pattern.defects = joined(std::move(ofLines), findDefects(photo, work));
+    pattern.defects = joined(std::move(ofLines), findDefects(photo, work, known));
     // A dead line would be taken for one that is off, and its neighbours with it.
     const bool anyDead = pattern.deadColumns + pattern.deadRows > 0;
     const Photo* seen = &photo;

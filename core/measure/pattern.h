@@ -1,6 +1,9 @@
 // Finds what a sensor adds that is not random from pixel to pixel (noise/pattern.h holds it).
 #pragma once
 
+#include <array>
+#include <vector>
+
 #include "base/work.h"
 #include "raw/photo.h"
 
@@ -24,8 +27,10 @@ namespace irenic {
 // differ from even ones. Offsets follow from all d by regularised least squares (slow drifts over some twenty
 // rows are left: they are not told from the picture); their variance is what the d of four parts of a line
 // have in common: the picture differs from part to part. Parts with much texture are left out. Lines below
-// 0.1 sigma cannot be seen, nor told from the picture, and are left. Throws Cancelled.
-Pattern measurePattern(const Photo& photo, const Work& work = {});
+// 0.1 sigma cannot be seen, nor told from the picture, and are left. `known` are places (x, y) that are
+// defects whatever this photo shows there. Throws Cancelled.
+Pattern measurePattern(const Photo& photo, const Work& work = {},
+                       const std::vector<std::array<int, 2>>& known = {});
 
 // The samples with the pattern taken out, laid out as Photo::samples; empty when there is nothing to take
 // out. Clipped samples stay clipped.

@@ -48,6 +48,7 @@ std::array<Stabiliser, 4> stabilisersOf(const NoiseModel& model) {
 
 Plane stabilisedWindow(const Photo& photo, const std::array<Stabiliser, 4>& stable, const Window& window,
                        int side) {
+    IRENIC_EXPECTS(side > 0 && photo.whole().contains(Rect{window.x, window.y, side, side}));
     Plane out(side, side);
     for (int y = 0; y < side; ++y)
         for (int x = 0; x < side; ++x) {

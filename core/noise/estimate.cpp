@@ -5,6 +5,7 @@
 #include <limits>
 #include <vector>
 
+#include "base/expects.h"
 #include "noise/block_dct.h"
 
 namespace irenic {
@@ -228,6 +229,7 @@ NoiseFit fitNoise(const std::vector<NoisePoint>& measured, const std::optional<E
 }
 
 NoiseLine noFlatter(const NoiseLine& line, const std::vector<NoisePoint>& points, double most) {
+    IRENIC_EXPECTS(most >= 0);
     const double x = meanOf(points).x;
     if (points.empty() || line.b <= most * line.a || x + most <= 0) return line;
     const double a = line.variance(x) / (x + most);

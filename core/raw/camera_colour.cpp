@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "raw/light.h"
 
 namespace irenic {
@@ -18,6 +19,7 @@ Matrix3 mixed(const Matrix3& a, const Matrix3& b, double ofA) {
 } // namespace
 
 CameraColour cameraColourUnder(const Photo& photo, double temperature) {
+    IRENIC_EXPECTS(!photo.profiles.empty() && temperature > 0);
     const ColourProfile &first = photo.profiles.front(), &second = photo.profiles.back();
     const double t1 = temperatureOfLightSource(first.illuminant),
                  t2 = temperatureOfLightSource(second.illuminant);

@@ -4,6 +4,8 @@
 #include <cmath>
 #include <iterator>
 
+#include "base/expects.h"
+
 namespace irenic {
 
 namespace {
@@ -41,6 +43,7 @@ double temperatureOf(double x, double y) {
 }
 
 std::array<double, 2> lightUv(double mired, double tint) {
+    IRENIC_EXPECTS(mired > 0);
     std::size_t i = 1;
     while (i + 1 < std::size(kLines) && kLines[i][0] < mired) ++i;
     const double *a = kLines[i - 1], *b = kLines[i], t = std::clamp((mired - a[0]) / (b[0] - a[0]), 0.0, 1.0);

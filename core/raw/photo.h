@@ -94,6 +94,9 @@ enum class WhiteFrom {
     Nothing       // no word: daylight (D65) is taken
 };
 
+// Whose word the noise is taken on.
+enum class NoiseFrom { Photo, File, Camera }; // its own samples, its tags, other photos of its camera
+
 // What tells photos apart (identity.h): 32 hexadecimal digits; empty: not worked out.
 struct PhotoId {
     std::string text;
@@ -133,10 +136,11 @@ struct Photo {
     std::array<double, 2> whiteXY{}; // where it comes from a chromaticity
     double baselineExposure = 0;     // stops
 
-    NoiseModel noise;         // measured from the samples, or what the file states where that is believed
-    double noiseDoubt = 0;    // how much less it may be, as a share of its deviation (measure/noise.h)
-    bool noiseStated = false; // it is what the file states
-    Unevenness unevenness;    // how it grows over the active area (measure/unevenness.h)
+    NoiseModel noise;      // measured from the samples, or what is believed instead (measure/open.h)
+    double noiseDoubt = 0; // how much less it may be, as a share of its deviation (measure/noise.h)
+    NoiseFrom noiseFrom = NoiseFrom::Photo;
+    int noisePhotos = 0;   // that it rests on, where other photos of the camera tell it
+    Unevenness unevenness; // how it grows over the active area (measure/unevenness.h)
     double coarseNoise =
         1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile

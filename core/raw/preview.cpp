@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "base/expects.h"
 #include "raw/developed.h"
 #include "raw/metadata.h"
 
@@ -81,6 +82,7 @@ FilePicture smallAndUpright(const FilePicture& in, int longest, int orientation)
 } // namespace
 
 Glimpse glimpseOf(const GivenFile& file, int longest, const Work& work) {
+    IRENIC_EXPECTS(longest > 0);
     Glimpse out;
     try {
         Photo shot;

@@ -11,6 +11,7 @@
 #include "develop/look.h"
 #include "judge/probes.h"
 #include "judge/recommend.h"
+#include "judge/trial.h"
 #include "session/take.h"
 
 namespace irenic {
@@ -30,10 +31,19 @@ struct Recommended {
     friend bool operator==(const Recommended&, const Recommended&) = default;
 };
 
+// A blind trial: what was shown, by the names that it had then, and what was answered.
+struct TrialRecord {
+    std::string when;                  // local time
+    std::vector<std::string> pictures; // "A learned-quick,luminance=1"; the answers go by their numbers
+    std::vector<TrialAnswer> answers;
+    friend bool operator==(const TrialRecord&, const TrialRecord&) = default;
+};
+
 // What is true of a photo whatever is done to its state: none of it is ever undone.
 struct PhotoFacts {
     std::vector<ExportMade> exports; // oldest first
     std::optional<Recommended> recommended;
+    std::optional<TrialRecord> trial; // the last one
 
     // What was estimated of these very settings; null: nothing.
     const Risk* riskOf(const Settings& settings) const {

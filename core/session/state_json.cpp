@@ -1,6 +1,7 @@
 #include "session/state_json.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <set>
 
@@ -36,6 +37,7 @@ void getWhole(const json& from, const char* name, T& into, long long least, long
         problems.push_back(std::string("\"") + name + "\" has a value that cannot be used");
 }
 constexpr long long kLargestId = 0xffffffff, kFarthest = 1'000'000; // pixels
+constexpr std::size_t kMostPicturesInTrial = 40, kMostAnswersKept = 1000;
 
 // What `from` has beside the names given.
 json without(json from, std::initializer_list<const char*> names) {
@@ -136,6 +138,39 @@ std::optional<Recommended> recommendedFrom(const json& from, const char* setting
     return out;
 }
 
+constexpr std::array<const char*, 3> kPreferred = {"first", "second", "neither"};
+
+json jsonOf(const TrialRecord& t) {
+    json answers = json::array();
+    for (const TrialAnswer& a : t.answers)
+        answers.push_back({a.first, a.second, kPreferred[static_cast<std::size_t>(a.preferred)]});
+    return {{"when", t.when}, {"pictures", t.pictures}, {"answers", answers}};
+}
+
+// None where anything of it cannot be used: half a trial has another result.
+std::optional<TrialRecord> trialFrom(const json& from) {
+    TrialRecord out;
+    try {
+        out.when = from.at("when");
+        out.pictures = from.at("pictures");
+        const auto pictures = static_cast<long long>(out.pictures.size());
+        if (pictures < 2 || out.pictures.size() > kMostPicturesInTrial ||
+            from.at("answers").size() > kMostAnswersKept)
+            return std::nullopt;
+        for (const json& one : from.at("answers")) {
+            const auto first = wholeNumber(one.at(0), 0, pictures - 1),
+                       second = wholeNumber(one.at(1), 0, pictures - 1);
+            const auto word = std::find(kPreferred.begin(), kPreferred.end(), one.at(2).get<std::string>());
+            if (!first || !second || *first == *second || word == kPreferred.end()) return std::nullopt;
+            out.answers.push_back({static_cast<int>(*first), static_cast<int>(*second),
+                                   static_cast<Preferred>(word - kPreferred.begin())});
+        }
+    } catch (const json::exception&) {
+        return std::nullopt;
+    }
+    return out;
+}
+
 json jsonOf(const Probe& p) {
     return {{"id", p.id}, {"name", p.name},   {"reason", p.reason}, {"x", p.x},
             {"y", p.y},   {"width", p.width}, {"height", p.height}};
@@ -208,6 +243,10 @@ PhotoFacts factsFrom(const json& from, std::vector<std::string>& problems) {
     facts.exports = listFrom<ExportMade>(from, "exports", kMostExportsKept, problems, exportFrom);
     if (const auto at = from.find("recommended"); at != from.end() && at->is_object())
         facts.recommended = recommendedFrom(*at, "settings", problems);
+    if (const auto at = from.find("trial"); at != from.end()) {
+        facts.trial = trialFrom(*at);
+        if (!facts.trial) problems.push_back("\"trial\" has a value that cannot be used");
+    }
     // It stood with a take before.
     if (const auto takes = from.find("takes"); !facts.recommended && takes != from.end() && takes->is_array())
         for (const json& take : *takes)
@@ -255,7 +294,7 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
     getWhole(from, "chosen", s.chosen, 0, kLargestId, problems);
     get(from, "notes", s.notes, problems);
     json rest = without(from, {"takes", "probes", "exports", "recommended", "references", "look", "chosen",
-                               "notes", "kept", "photo", "pastedProbes"});
+                               "notes", "kept", "photo", "pastedProbes", "trial"});
     // What a newer version wrote keeps its number.
     if (rest.contains("irenic") && rest["irenic"].is_number() && rest["irenic"] <= kSidecarVersion)
         rest.erase("irenic");
@@ -272,6 +311,7 @@ json jsonOf(const PhotoRecord& record) {
     for (const ExportMade& e : record.facts.exports)
         out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
     if (record.facts.recommended) out["recommended"] = jsonOf(*record.facts.recommended);
+    if (record.facts.trial) out["trial"] = jsonOf(*record.facts.trial);
     for (const KeptVersion& k : record.kept)
         out["kept"].push_back({{"name", k.name}, {"when", k.when}, {"state", jsonOf(*k.state)}});
     return out;

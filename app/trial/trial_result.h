@@ -1,0 +1,43 @@
+// What a blind trial came to: the order of the pictures with their names, how sure it is, and what is left of
+// the noise in each.
+#pragma once
+
+#include <QWidget>
+
+#include "document.h"
+#include "judge/trial.h"
+
+class QLabel;
+class QVBoxLayout;
+
+namespace irenic {
+
+class TrialResult : public QWidget {
+    Q_OBJECT
+
+  public:
+    TrialResult(Document& document, Jobs& jobs, QWidget* parent = nullptr);
+    // `takes` are the pictures' takes by their ids, 0 for references.
+    void show(const TrialRecord& record, const std::vector<std::uint32_t>& takes);
+    // The result as plain text.
+    QString text() const { return text_; }
+    void save(); // as a file that the person names
+    void saveTo(const QString& file);
+
+  signals:
+    void closeAsked();
+    void message(const QString& text);
+
+  private:
+    void measure(const std::vector<std::uint32_t>& takes);
+
+    Document& document_;
+    Jobs& jobs_;
+    Job measuring_, saving_;
+    QLabel *heading_, *sentence_;
+    QVBoxLayout* rows_;
+    std::vector<QLabel*> left_; // of each picture
+    QString text_;
+};
+
+} // namespace irenic

@@ -1,0 +1,200 @@
+#include "denoise/marked_part.h"
+
+#include <algorithm>
+#include <cmath>
+#include <list>
+#include <mutex>
+
+#include "denoise/grid_cut.h"
+#include "denoise/guided.h"
+#include "denoise/mask.h"
+#include "denoise/mixture.h"
+#include "raw/identity.h"
+
+namespace irenic {
+
+namespace {
+
+enum class Mark : std::uint8_t { None, Wanted, Unwanted };
+
+// What is known of each square, in deviations of the noise: brightness, two colour differences, and the
+// logarithm of the texture beyond the noise.
+struct Squares {
+    int across = 0, down = 0;
+    std::vector<Features> features;
+    const Features& at(int x, int y) const {
+        return features[static_cast<std::size_t>(y) * static_cast<std::size_t>(across) +
+                        static_cast<std::size_t>(x)];
+    }
+};
+
+// Values that noise and the curve of tone make unlike within one thing: variances below mean nothing.
+constexpr Features kLeastVariance = {4, 1, 1, 0.25f};
+
+Squares squaresOf(const Photo& photo, const Work& work) {
+    const SquareMeans means = squareMeansOf(photo, work);
+    Squares out{means.mean[0].width(), means.mean[0].height(), {}};
+    out.features.reserve(static_cast<std::size_t>(out.across) * static_cast<std::size_t>(out.down));
+    for (int y = 0; y < out.down; ++y)
+        for (int x = 0; x < out.across; ++x)
+            out.features.push_back({means.mean[0].at(x, y), means.mean[1].at(x, y), means.mean[2].at(x, y),
+                                    std::log(0.05f + std::max(0.0f, means.detail.at(x, y)))});
+    return out;
+}
+
+std::shared_ptr<const Squares> keptSquaresOf(const Photo& photo, const Work& work) {
+    static std::mutex mutex;
+    static std::list<std::pair<PhotoId, std::shared_ptr<const Squares>>> kept;
+    constexpr std::size_t kMost = 3;
+    const PhotoId id = idOf(photo);
+    {
+        const std::lock_guard lock(mutex);
+        for (const auto& [of, squares] : kept)
+            if (of == id) return squares;
+    }
+    auto made = std::make_shared<const Squares>(squaresOf(photo, work));
+    const std::lock_guard lock(mutex);
+    kept.push_front({id, made});
+    if (kept.size() > kMost) kept.pop_back();
+    return made;
+}
+
+// A square is marked where the brush covers half of it or more; the last mark counts.
+std::vector<Mark> marksOn(const Squares& squares, const std::vector<Stroke>& marks, const Work& work) {
+    constexpr float kSide = FoundMap::kSide;
+    std::vector<Mark> out(squares.features.size(), Mark::None);
+    bool anyUnwanted = false;
+    for (const Stroke& mark : marks) {
+        Stroke small = mark;
+        small.diameter = std::max(1.0f, mark.diameter / kSide), small.softness = 0;
+        for (StrokePoint& p : small.points) p = {(p.x + 0.5f) / kSide - 0.5f, (p.y + 0.5f) / kSide - 0.5f};
+        const Plane covered = coverageOf(small, {0, 0, squares.across, squares.down}, work);
+        anyUnwanted = anyUnwanted || mark.erase;
+        for (int y = 0; y < squares.down; ++y)
+            for (int x = 0; x < squares.across; ++x)
+                if (covered.at(x, y) >= 0.5f)
+                    out[static_cast<std::size_t>(y * squares.across + x)] =
+                        mark.erase ? Mark::Unwanted : Mark::Wanted;
+    }
+    if (anyUnwanted) return out;
+    for (int y = 0; y < squares.down; ++y)
+        for (int x = 0; x < squares.across; ++x) {
+            Mark& own = out[static_cast<std::size_t>(y * squares.across + x)];
+            const bool border = x == 0 || y == 0 || x == squares.across - 1 || y == squares.down - 1;
+            if (border && own == Mark::None) own = Mark::Unwanted;
+        }
+    return out;
+}
+
+double differenceOf(const Features& a, const Features& b) {
+    double sum = 0;
+    for (std::size_t f = 0; f < kFeatures; ++f)
+        sum += static_cast<double>((a[f] - b[f]) * (a[f] - b[f]) / kLeastVariance[f]);
+    return sum;
+}
+
+constexpr int kWays[4][2] = {{1, 0}, {0, 1}, {1, 1}, {-1, 1}}; // each pair of neighbours once
+
+template <class Each> void forEachLink(const Squares& s, const Each& each) {
+    for (int y = 0; y < s.down; ++y)
+        for (int x = 0; x < s.across; ++x)
+            for (const auto& [dx, dy] : kWays)
+                if (x + dx >= 0 && x + dx < s.across && y + dy < s.down) each(x, y, dx, dy);
+}
+
+// Which squares the cut has inside.
+std::vector<bool> cutOf(const Squares& s, const std::vector<Mark>& marks, const Work& work) {
+    constexpr int kRounds = 4;
+    constexpr float kNever = 1e6f, kSmooth = 50; // the latter as Rother et al. have it
+    std::vector<Features> wanted, unwanted;
+    for (std::size_t i = 0; i < marks.size(); ++i)
+        if (marks[i] != Mark::None) (marks[i] == Mark::Wanted ? wanted : unwanted).push_back(s.features[i]);
+    std::vector<bool> inside(marks.size(), false);
+    if (wanted.empty()) return inside;
+    if (unwanted.empty()) return std::vector<bool>(marks.size(), true);
+    double mean = 0, count = 0;
+    forEachLink(s, [&](int x, int y, int dx, int dy) {
+        mean += differenceOf(s.at(x, y), s.at(x + dx, y + dy)), ++count;
+    });
+    const double contrast = count / std::max(1e-6, 2 * mean);
+    for (int round = 0; round < kRounds; ++round) {
+        work.check();
+        const Mixture own(wanted, kLeastVariance), other(unwanted, kLeastVariance);
+        GridCut cut(s.across, s.down);
+        for (int y = 0; y < s.down; ++y)
+            for (int x = 0; x < s.across; ++x) {
+                const std::size_t i = static_cast<std::size_t>(y * s.across + x);
+                const float asOwn = own.cost(s.features[i]), asOther = other.cost(s.features[i]),
+                            least = std::min(asOwn, asOther);
+                cut.setCosts(x, y,
+                             marks[i] == Mark::Wanted     ? kNever
+                             : marks[i] == Mark::Unwanted ? 0
+                                                          : asOther - least,
+                             marks[i] == Mark::Unwanted ? kNever
+                             : marks[i] == Mark::Wanted ? 0
+                                                        : asOwn - least);
+            }
+        forEachLink(s, [&](int x, int y, int dx, int dy) {
+            const double length = dx != 0 && dy != 0 ? std::sqrt(2.0) : 1,
+                         alike = std::exp(-contrast * differenceOf(s.at(x, y), s.at(x + dx, y + dy)));
+            cut.setLink(x, y, dx, dy, kSmooth * static_cast<float>(alike / length));
+        });
+        cut.run(work);
+        std::vector<bool> now(marks.size());
+        wanted.clear(), unwanted.clear();
+        for (int y = 0; y < s.down; ++y)
+            for (int x = 0; x < s.across; ++x) {
+                const std::size_t i = static_cast<std::size_t>(y * s.across + x);
+                now[i] = cut.isInside(x, y);
+                (now[i] ? wanted : unwanted).push_back(s.features[i]);
+            }
+        const bool same = now == inside;
+        inside = std::move(now);
+        if (same || wanted.empty() || unwanted.empty()) break;
+    }
+    return inside;
+}
+
+Plane mapOf(const Squares& s, const std::vector<bool>& inside) {
+    Plane cut(s.across, s.down), guide(s.across, s.down);
+    for (int y = 0; y < s.down; ++y)
+        for (int x = 0; x < s.across; ++x) {
+            cut.at(x, y) = inside[static_cast<std::size_t>(y * s.across + x)] ? 1 : 0;
+            guide.at(x, y) = s.at(x, y)[0];
+        }
+    constexpr int kReach = 2;
+    constexpr float kEven = 16; // variance of brightness that is no edge
+    Plane out = guided(cut, guide, kReach, kEven);
+    for (int y = 0; y < s.down; ++y)
+        for (int x = 0; x < s.across; ++x) out.at(x, y) = std::clamp(out.at(x, y), 0.0f, 1.0f);
+    return out;
+}
+
+} // namespace
+
+std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks,
+                                             const Work& work) {
+    struct Kept {
+        PhotoId photo;
+        std::vector<Stroke> marks;
+        std::shared_ptr<const FoundMap> map;
+    };
+    static std::mutex mutex;
+    static std::list<Kept> kept;
+    constexpr std::size_t kMost = 12;
+    const PhotoId id = idOf(photo);
+    {
+        const std::lock_guard lock(mutex);
+        for (const Kept& k : kept)
+            if (k.photo == id && k.marks == marks) return k.map;
+    }
+    const auto squares = keptSquaresOf(photo, work);
+    auto made = std::make_shared<const FoundMap>(
+        mapOf(*squares, cutOf(*squares, marksOn(*squares, marks, work), work)));
+    const std::lock_guard lock(mutex);
+    kept.push_front({id, marks, made});
+    if (kept.size() > kMost) kept.pop_back();
+    return made;
+}
+
+} // namespace irenic
