@@ -23,6 +23,7 @@
 #include "photos/photo_list.h"
 #include "sheet/reference_head.h"
 #include "sheet/sheet.h"
+#include "trial/trial_result.h"
 #include "trial/trial_view.h"
 #include "window.h"
 
@@ -211,7 +212,8 @@ bool WindowPicture::trialReady(Window& window) {
     if (!trial.isVisible()) window.findChild<QAction*>(QStringLiteral("blindTrial"))->trigger();
     if (trial.asking() && !trial.ready()) return false;
     const auto wanted = static_cast<std::size_t>(std::max(0, parser_.value(trial_).toInt()));
-    if (!trial.asking() || wanted == 0) return true;
+    if (!trial.asking()) return trial.result()->isMeasured();
+    if (wanted == 0) return true;
     if (trial.answers().size() >= wanted) {
         trial.stop();
         return false; // what is left of the noise is measured a moment later

@@ -188,6 +188,35 @@ class TestMarked : public QObject {
         }
         QVERIFY(zoneOf({}).isPlain());
     }
+    // Of a colour, wherever it is: two discs from a mark on one; not where it was said to be unwanted.
+    void alike() {
+        std::array<Plane, 3> light;
+        for (Plane& p : light) p = Plane(kWidth, kHeight);
+        const auto discOf = [](int x, int y) {
+            for (const int cx : {400, 1200})
+                if (std::hypot(x - cx, y - 600) < 220) return cx;
+            return 0;
+        };
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x) {
+                const std::array<float, 3> colour = discOf(x, y) ? std::array<float, 3>{0.2f, 0.1f, 0.06f}
+                                                                 : std::array<float, 3>{0.1f, 0.13f, 0.16f};
+                for (std::size_t c = 0; c < 3; ++c)
+                    light[c].at(x, y) = colour[c] * (0.6f + 0.8f * static_cast<float>(y) / kHeight);
+            }
+        Shot shot;
+        shot.iso = 3200;
+        const Photo photo = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
+        Zone zone = zoneOf({mark({{400, 500}, {400, 700}}, false)});
+        zone.part = FoundPart::Alike;
+        Plane mask = maskOf(photo, zone, photo.whole());
+        QVERIFY(mask.at(400, 600) > 0.9f && mask.at(1200, 600) > 0.9f);
+        QVERIFY(mask.at(800, 600) < 0.1f && mask.at(100, 100) < 0.1f);
+        zone.part = FoundPart::Marked;
+        mask = maskOf(photo, zone, photo.whole());
+        QVERIFY(mask.at(400, 600) > 0.9f);
+        QCOMPARE(idOf(zonesFromText("zone=alike,strokes=*+40~0.5:1 2")[0]), std::string("alike"));
+    }
     // What was found is corrected by the brush, down to the pixel.
     void strokesCorrectIt() {
         const SceneOf scene = sceneOf(Kind::Disc, 3200);

@@ -130,6 +130,68 @@ class TestPainting : public test::WindowTest {
         find<QToolButton>("removeZone")->click();
         QTRY_VERIFY(zones().empty());
     }
+    // Lines on what is wanted and what is not make a zone; each is a step; the brush corrects it.
+    void aZoneIsMarked() {
+        enter();
+        add("Marked by strokes");
+        QVERIFY(panel().tool() == ZonePanel::Tool::Mark);
+        QVERIFY(find<QToolButton>("markWanted")->isVisible());
+        drag({60, 60}, {100, 100});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
+        QVERIFY(zones()[0].strokes[0].mark && !zones()[0].strokes[0].erase);
+        QTest::mouseClick(find<QToolButton>("markUnwanted"), Qt::LeftButton);
+        drag({200, 30}, {220, 60});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(2));
+        QVERIFY(zones()[0].strokes[1].mark && zones()[0].strokes[1].erase);
+        QTest::mouseClick(find<QToolButton>("paintZone"), Qt::LeftButton);
+        drag({30, 30}, {40, 40});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(3));
+        QVERIFY(!zones()[0].strokes[2].mark);
+        window_->document().undo(), window_->document().undo();
+        QCOMPARE(zones()[0].strokes.size(), std::size_t(1));
+        find<QToolButton>("removeZone")->click();
+        // Other zones have nothing to mark.
+        add("Dark areas");
+        QTRY_VERIFY(!find<QToolButton>("markWanted")->isVisible());
+        find<QToolButton>("removeZone")->click();
+    }
+    // In colour where it is, grey where it is not, as an outline; the same zone.
+    void aZoneIsShownInThreeWays() {
+        enter();
+        add("Painted");
+        panel().setBrush({60, 0});
+        drag({80, 80}, {120, 80});
+        QTRY_VERIFY(!view().shownMask().isNull());
+        const auto opaque = [&](ZonePanel::ShownAs as) {
+            panel().setShownAs(as);
+            int many = 0;
+            const auto count = [&] {
+                many = 0;
+                const QImage mask = view().shownMask();
+                for (int y = 0; y < mask.height(); ++y)
+                    for (int x = 0; x < mask.width(); ++x) many += qAlpha(mask.pixel(x, y)) > 60;
+            };
+            const auto settled = [&] {
+                QTest::qWait(300);
+                count();
+            };
+            settled();
+            return many;
+        };
+        const int all = view().shownMask().width() * view().shownMask().height();
+        const int own = opaque(ZonePanel::ShownAs::Colour), outside = opaque(ZonePanel::ShownAs::GreyOutside),
+                  line = opaque(ZonePanel::ShownAs::Outline);
+        QVERIFY2(own > 500 && std::abs(own + outside - all) < all / 20 && line > 50 && line < own / 2,
+                 qPrintable(QStringLiteral("%1 %2 %3 of %4").arg(own).arg(outside).arg(line).arg(all)));
+        // M goes through them, and then away.
+        QTest::keyClick(&view(), Qt::Key_M);
+        QVERIFY(!panel().wantsMask());
+        for (const auto as : {ZonePanel::ShownAs::Colour, ZonePanel::ShownAs::GreyOutside}) {
+            QTest::keyClick(&view(), Qt::Key_M);
+            QVERIFY(panel().wantsMask() && panel().shownAs() == as);
+        }
+        find<QToolButton>("removeZone")->click();
+    }
     void zonesAreKeptCopiedAndExported() {
         enter();
         add("Dark areas");

@@ -581,7 +581,7 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_N:
         if (takeOf(column_) >= 0) panel_->checks().step(panning ? -1 : 1);
         return;
-    case Qt::Key_M: panel_->zones().setWantsMask(!panel_->zones().wantsMask()); return;
+    case Qt::Key_M: panel_->zones().showNext(); return;
     case Qt::Key_PageDown: stepProbe(1); return;
     case Qt::Key_PageUp: stepProbe(-1); return;
     case Qt::Key_Return:

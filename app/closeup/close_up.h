@@ -7,6 +7,7 @@
 #include <QWidget>
 #include <vector>
 
+#include "closeup/zone_panel.h"
 #include "document.h"
 #include "judge/checks.h"
 #include "renderer.h"
@@ -126,7 +127,13 @@ class CloseUp : public QWidget {
     double divider_ = 0.5, crossingShare_ = 0.5;
     Line lineKind_ = Line::Upright;
     // What lies over the picture: of which zone and place, and with the line that is being drawn.
-    std::pair<Zone, RenderKey> maskOf_;
+    struct ShownMask {
+        Zone zone;
+        RenderKey key;
+        ZonePanel::ShownAs as = ZonePanel::ShownAs::Colour;
+        friend bool operator==(const ShownMask&, const ShownMask&) = default;
+    };
+    ShownMask maskOf_;
     QImage mask_;
     Job masking_;
     Stroke stroke_;   // in pixels of the photo

@@ -17,31 +17,52 @@ namespace irenic {
 namespace {
 
 constexpr float kStrongest = 0.5f; // how much ochre lies over the picture where all is the zone
+constexpr float kGrey = 0.85f;     // how much grey where nothing is
 
-// A zone over a picture: ochre where it is.
-QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, const Work& work) {
+// How a zone's share of a pixel is shown over it: a colour, and how opaque it is.
+QRgb overlaid(float share, ZonePanel::ShownAs as) {
+    const bool grey = as == ZonePanel::ShownAs::GreyOutside;
+    const QColor colour = grey ? QColor(119, 119, 119) : style::ochre();
+    const float alpha = grey ? kGrey * (1 - share) : kStrongest * share;
+    const auto part = [alpha](int v) { return static_cast<int>(alpha * static_cast<float>(v) + 0.5f); };
+    return qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
+}
+
+// Ochre where the zone passes one half between a pixel and the next.
+void keepOutline(QImage& image, const Plane& share) {
+    const int w = image.width(), h = image.height();
+    const auto inside = [&](int x, int y) {
+        return share.at(std::min(x, w - 1), std::min(y, h - 1)) >= 0.5f;
+    };
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x) {
+            const bool border = inside(x, y) != inside(x + 1, y) || inside(x, y) != inside(x, y + 1);
+            image.setPixel(x, y, border ? style::ochre().rgba() : qRgba(0, 0, 0, 0));
+        }
+}
+
+// A zone over a picture, as it is wanted.
+QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, ZonePanel::ShownAs as,
+                   const Work& work) {
     // One pixel of the overlay for each of the photo, or of the screen where those are fewer.
     const int step = std::max(1, static_cast<int>(std::lround(1 / std::max(1e-3, key.view.zoom))));
     const int wide = (key.area.width + step - 1) / step, high = (key.area.height + step - 1) / step;
-    QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
-    const QColor colour = style::ochre();
+    Plane share(wide, high);
     // Strokes are gone through once for each request; rows that are not shown cost more than that.
     const int rows = step == 1 ? 64 : 1;
     for (int from = 0; from < high; from += rows) {
         const int count = std::min(rows, high - from);
         const Plane band =
             maskOf(photo, zone, {key.area.x, key.area.y + from * step, key.area.width, count}, work);
-        for (int y = from; y < from + count; ++y) {
-            auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
-            for (int x = 0; x < wide; ++x) {
-                const float alpha = kStrongest * band.at(x * step, y - from);
-                const auto part = [&](int v) {
-                    return static_cast<int>(alpha * static_cast<float>(v) + 0.5f);
-                };
-                to[x] = qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
-            }
-        }
+        for (int y = from; y < from + count; ++y)
+            for (int x = 0; x < wide; ++x) share.at(x, y) = band.at(x * step, y - from);
     }
+    QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
+    for (int y = 0; y < high; ++y) {
+        auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
+        for (int x = 0; x < wide; ++x) to[x] = overlaid(share.at(x, y), as);
+    }
+    if (as == ZonePanel::ShownAs::Outline) keepOutline(image, share);
     return image;
 }
 
@@ -60,16 +81,16 @@ void CloseUp::showZone() {
         mask_ = {}, masking_.cancel(), maskOf_ = {};
         return own->setOverlay(mapOver(own->wanted()));
     }
-    const std::pair<Zone, RenderKey> wanted{*zones.zone(), own->wanted()};
+    const ShownMask wanted{*zones.zone(), own->wanted(), zones.shownAs()};
     if (wanted == maskOf_) return own->setOverlay(mask_);
     // The place has changed: what was there lies elsewhere now.
-    if (!(wanted.second.area == maskOf_.second.area)) mask_ = {}, own->setOverlay({});
+    if (!(wanted.key.area == maskOf_.key.area)) mask_ = {}, own->setOverlay({});
     maskOf_ = wanted;
     constexpr double kFirst = -5000;
     masking_ = renderer_.jobs().submit(
         Lane::Pixels, kFirst,
         [photo = document_.photo(), wanted](const Work& work) {
-            return imageOfMask(*photo, wanted.first, wanted.second, work);
+            return imageOfMask(*photo, wanted.zone, wanted.key, wanted.as, work);
         },
         [this](const Outcome<QImage>& made) {
             if (!made.value) return;

@@ -103,7 +103,9 @@ ZonePanel::ZonePanel(QWidget* parent)
     softness_->setObjectName(QStringLiteral("brushSoftness"));
     paint_ = button(tr("Paint"), "paintZone", tr("Adds to the zone: drag on the picture. (K)"));
     erase_ = button(tr("Erase"), "eraseZone", tr("Takes away from the zone: drag on the picture. (Shift+K)"));
-    show_ = button(tr("Show"), "showZone", tr("Shows the zone over the picture. (M)"));
+    show_ =
+        button(tr("Show"), "showZone",
+               tr("Shows the zone over the picture: in colour, grey where it is not, or as an outline. (M)"));
     clear_ = button(tr("Clear strokes"), "clearStrokes", tr("Removes all strokes of this zone."));
     mark_ = button(tr("Mark wanted"), "markWanted",
                    tr("Draw a line on what the zone is to be. The zone is then found around it."));
@@ -117,6 +119,19 @@ ZonePanel::ZonePanel(QWidget* parent)
                 [this, own = tool](bool on) { setTool(on ? own : Tool::None); });
     for (QToolButton* b : {paint_, erase_, show_, mark_, markOff_}) b->setCheckable(true);
     connect(show_, &QToolButton::toggled, this, &ZonePanel::changed);
+    auto* ways = new QMenu(show_);
+    const std::pair<QString, ShownAs> shown[] = {{tr("In colour"), ShownAs::Colour},
+                                                 {tr("Grey where it is not"), ShownAs::GreyOutside},
+                                                 {tr("As an outline"), ShownAs::Outline}};
+    for (const auto& [text, as] : shown) {
+        QAction* way = ways->addAction(text);
+        connect(way, &QAction::triggered, this, [this, own = as] { setShownAs(own); });
+        way->setData(static_cast<int>(as));
+        way->setCheckable(true);
+        way->setChecked(as == shownAs_);
+    }
+    show_->setMenu(ways);
+    show_->setPopupMode(QToolButton::MenuButtonPopup);
     connect(clear_, &QToolButton::clicked, this, [this] {
         zones_[static_cast<std::size_t>(current_)].strokes.clear();
         refresh();
@@ -146,7 +161,7 @@ void ZonePanel::add(FoundPart part) {
     show_->setChecked(true);
     refresh();
     if (part == FoundPart::Painted) setTool(Tool::Paint);
-    if (part == FoundPart::Marked) setTool(Tool::Mark);
+    if (zone.takesMarks()) setTool(Tool::Mark);
     emit edited(zones_, false);
 }
 
@@ -177,7 +192,7 @@ void ZonePanel::refresh() {
     }
     method_->setCurrentIndex(std::max(0, method_->findData(QString::fromStdString(own.method))));
     clear_->setEnabled(!own.strokes.empty());
-    mark_->setVisible(own.part == FoundPart::Marked), markOff_->setVisible(own.part == FoundPart::Marked);
+    mark_->setVisible(own.takesMarks()), markOff_->setVisible(own.takesMarks());
 }
 
 void ZonePanel::give() {
@@ -211,6 +226,21 @@ ZonePanel::Brush ZonePanel::brush() const { return {diameter_->value(), softness
 void ZonePanel::setBrush(const Brush& brush) {
     diameter_->setValue(brush.diameter), softness_->setValue(100 * brush.softness);
     emit changed();
+}
+
+void ZonePanel::setShownAs(ShownAs as) {
+    shownAs_ = as;
+    for (QAction* a : show_->menu()->actions()) a->setChecked(a->data().toInt() == static_cast<int>(as));
+    show_->setChecked(true);
+    emit changed();
+}
+
+void ZonePanel::showNext() {
+    constexpr ShownAs kOrder[] = {ShownAs::Colour, ShownAs::GreyOutside, ShownAs::Outline};
+    if (!wantsMask()) return setShownAs(kOrder[0]);
+    const auto* at = std::find(std::begin(kOrder), std::end(kOrder), shownAs_);
+    if (at + 1 == std::end(kOrder)) return setWantsMask(false);
+    setShownAs(*(at + 1));
 }
 
 bool ZonePanel::wantsMask() const { return !zones_.empty() && show_->isChecked(); }

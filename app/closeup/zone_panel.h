@@ -35,6 +35,10 @@ class ZonePanel : public QWidget {
     void setBrush(const Brush& brush);
     bool wantsMask() const; // the zone is to be shown over the picture
     void setWantsMask(bool on);
+    enum class ShownAs { Colour, GreyOutside, Outline };
+    ShownAs shownAs() const { return shownAs_; }
+    void setShownAs(ShownAs as);
+    void showNext(); // one way after the other, then not at all
 
   signals:
     // `gesture`: one of many values of a hand that moves a factor; else a step of its own.
@@ -48,6 +52,7 @@ class ZonePanel : public QWidget {
 
     std::vector<Zone> zones_;
     int current_ = 0;
+    ShownAs shownAs_ = ShownAs::Colour;
     QComboBox *list_, *method_;
     QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_;
     QWidget* body_;

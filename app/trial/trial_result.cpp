@@ -33,6 +33,18 @@ QString sureText(double sure) {
                              : TrialResult::tr("about as good as the next (%1)").arg(percent);
 }
 
+// Of a picture's own pixels, none enlarged or reduced.
+QPixmap middleOf(const QImage& image, double ratio) {
+    constexpr QSize kSize(150, 84);
+    if (image.isNull()) return {};
+    const QSize size = (QSizeF(kSize) * ratio).toSize().boundedTo(image.size());
+    QPixmap out =
+        QPixmap::fromImage(image.copy((image.width() - size.width()) / 2,
+                                      (image.height() - size.height()) / 2, size.width(), size.height()));
+    out.setDevicePixelRatio(ratio);
+    return out;
+}
+
 QString sentenceOf(const TrialRecord& record, const TrialRanking& ranking) {
     const QString best = letterOf(named(record, ranking.order.front()));
     if (ranking.sure.empty() || ranking.sure.front() < kLikely)
@@ -73,7 +85,8 @@ TrialResult::TrialResult(Document& document, Jobs& jobs, QWidget* parent)
     whole->addStretch(1), whole->addLayout(page, 4), whole->addStretch(1);
 }
 
-void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_t>& takes) {
+void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_t>& takes,
+                       const std::vector<QImage>& images) {
     while (QLayoutItem* item = rows_->takeAt(0)) {
         if (item->widget()) item->widget()->deleteLater();
         delete item;
@@ -107,8 +120,10 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
         auto* left = left_[static_cast<std::size_t>(picture)] = new QLabel(table);
         auto* how = new QLabel(sure, table);
         how->setForegroundRole(QPalette::PlaceholderText);
-        grid->addWidget(place, row, 0), grid->addWidget(who, row, 1), grid->addWidget(left, row, 2);
-        grid->addWidget(how, row, 3);
+        auto* pixels = new QLabel(table);
+        pixels->setPixmap(middleOf(images[static_cast<std::size_t>(picture)], devicePixelRatioF()));
+        grid->addWidget(place, row, 0), grid->addWidget(pixels, row, 1), grid->addWidget(who, row, 2);
+        grid->addWidget(left, row, 3), grid->addWidget(how, row, 4);
         const std::uint32_t id = takes[static_cast<std::size_t>(picture)];
         if (id != 0) {
             auto* choose = new QPushButton(tr("Choose %1 for export").arg(letterOf(name)), table);
@@ -119,12 +134,13 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
                     if (all[t].id == id) document_.choose(static_cast<int>(t));
                 emit closeAsked();
             });
-            grid->addWidget(choose, row, 4);
+            grid->addWidget(choose, row, 5);
         }
         text_ += tr("%1. %2").arg(i + 1).arg(name) + (sure.isEmpty() ? sure : QStringLiteral(", ") + sure) +
                  QLatin1Char('\n');
     }
-    grid->setColumnStretch(5, 1);
+    grid->setColumnStretch(6, 1);
+    grid->setVerticalSpacing(2 * style::kGap);
     rows_->addWidget(table);
     measure(takes);
 }

@@ -2,6 +2,7 @@
 // the noise in each.
 #pragma once
 
+#include <QImage>
 #include <QWidget>
 
 #include "document.h"
@@ -17,8 +18,11 @@ class TrialResult : public QWidget {
 
   public:
     TrialResult(Document& document, Jobs& jobs, QWidget* parent = nullptr);
-    // `takes` are the pictures' takes by their ids, 0 for references.
-    void show(const TrialRecord& record, const std::vector<std::uint32_t>& takes);
+    // `takes` are the pictures' takes by their ids, 0 for references; `images` what they look like at one
+    // place, null where that is not at hand.
+    void show(const TrialRecord& record, const std::vector<std::uint32_t>& takes,
+              const std::vector<QImage>& images);
+    bool isMeasured() const { return !measuring_.active(); }
     // The result as plain text.
     QString text() const { return text_; }
     void save(); // as a file that the person names

@@ -23,6 +23,16 @@ constexpr double kOrder = -1000, kLater = -500;
 // Answers are few: more than these a person does not give.
 constexpr std::size_t kMostAnswers = 400;
 
+// "learned-quick, luminance 1.20×": the method, and what is not as usual.
+std::string shownSettings(const Settings& settings) {
+    static const Settings usual;
+    std::string out = settings.method;
+    for (const Field<Settings>& f : fieldsOf<Settings>())
+        if (std::string(f.id) != "method" && !sameField(f, settings, usual))
+            out += ", " + std::string(f.label) + " " + shownValue(f, settings);
+    return out;
+}
+
 } // namespace
 
 TrialView::TrialView(Document& document, Renderer& renderer, ReferenceShelf& shelf, QWidget* parent)
@@ -45,6 +55,7 @@ TrialView::TrialView(Document& document, Renderer& renderer, ReferenceShelf& she
     }
     auto* row = new QHBoxLayout;
     row->setContentsMargins(style::kWideGap, style::kGap, style::kWideGap, style::kGap);
+    row->setSpacing(style::kGap);
     told_->setForegroundRole(QPalette::PlaceholderText);
     told_->setObjectName(QStringLiteral("trialTold"));
     row->addWidget(told_, 1);
@@ -65,6 +76,7 @@ TrialView::TrialView(Document& document, Renderer& renderer, ReferenceShelf& she
     buttons_[1]->setToolTip(tr("You see no difference, or like both as much. (Down)"));
     buttons_[2]->setToolTip(tr("You prefer the right picture, or the second one. (Right)"));
     auto* ends = new QHBoxLayout;
+    ends->setSpacing(style::kGap);
     ends->addStretch(1);
     manner_->setObjectName(QStringLiteral("trialFlip"));
     manner_->setText(tr("In one place"));
@@ -106,7 +118,7 @@ QString TrialView::begin() {
         if (const auto* own = std::get_if<TakeColumn>(&column)) {
             const Take* take = document_.state().take(own->take);
             one.take = own->take;
-            one.name += " " + (take->name.empty() ? textOf(take->settings) : take->name);
+            one.name += " " + (take->name.empty() ? shownSettings(take->settings) : take->name);
         }
         pictures_.push_back(std::move(one));
     }
@@ -236,7 +248,9 @@ void TrialView::stop() {
     for (const Pictured& p : pictures_) record.pictures.push_back(p.name), takes.push_back(p.take);
     record.answers = answers_;
     document_.noteTrial(record);
-    result_->show(record, takes);
+    std::vector<QImage> images;
+    for (std::size_t i = 0; i < pictures_.size(); ++i) images.push_back(renderer_.cached(keyOf(i, 0)));
+    result_->show(record, takes, images);
     stack_->setCurrentWidget(result_);
 }
 

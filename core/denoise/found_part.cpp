@@ -32,7 +32,8 @@ FoundPartMeasure measureOf(FoundPart part) {
     case FoundPart::Points: return {FoundMeasure::Points, false};
     case FoundPart::Edges: return {FoundMeasure::Edges, false};
     case FoundPart::Painted:
-    case FoundPart::Marked: break;
+    case FoundPart::Marked:
+    case FoundPart::Alike: break;
     }
     return {FoundMeasure::Focus, false};
 }

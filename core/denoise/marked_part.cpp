@@ -4,11 +4,13 @@
 #include <cmath>
 #include <list>
 #include <mutex>
+#include <optional>
 
 #include "denoise/grid_cut.h"
 #include "denoise/guided.h"
 #include "denoise/mask.h"
 #include "denoise/mixture.h"
+#include "image/smoothstep.h"
 #include "raw/identity.h"
 
 namespace irenic {
@@ -63,27 +65,29 @@ std::shared_ptr<const Squares> keptSquaresOf(const Photo& photo, const Work& wor
 std::vector<Mark> marksOn(const Squares& squares, const std::vector<Stroke>& marks, const Work& work) {
     constexpr float kSide = FoundMap::kSide;
     std::vector<Mark> out(squares.features.size(), Mark::None);
-    bool anyUnwanted = false;
     for (const Stroke& mark : marks) {
         Stroke small = mark;
         small.diameter = std::max(1.0f, mark.diameter / kSide), small.softness = 0;
         for (StrokePoint& p : small.points) p = {(p.x + 0.5f) / kSide - 0.5f, (p.y + 0.5f) / kSide - 0.5f};
         const Plane covered = coverageOf(small, {0, 0, squares.across, squares.down}, work);
-        anyUnwanted = anyUnwanted || mark.erase;
         for (int y = 0; y < squares.down; ++y)
             for (int x = 0; x < squares.across; ++x)
                 if (covered.at(x, y) >= 0.5f)
                     out[static_cast<std::size_t>(y * squares.across + x)] =
                         mark.erase ? Mark::Unwanted : Mark::Wanted;
     }
-    if (anyUnwanted) return out;
+    return out;
+}
+
+// Where nobody said what is unwanted, the photo's border is.
+void markBorder(const Squares& squares, std::vector<Mark>& marks) {
+    if (std::find(marks.begin(), marks.end(), Mark::Unwanted) != marks.end()) return;
     for (int y = 0; y < squares.down; ++y)
         for (int x = 0; x < squares.across; ++x) {
-            Mark& own = out[static_cast<std::size_t>(y * squares.across + x)];
+            Mark& own = marks[static_cast<std::size_t>(y * squares.across + x)];
             const bool border = x == 0 || y == 0 || x == squares.across - 1 || y == squares.down - 1;
             if (border && own == Mark::None) own = Mark::Unwanted;
         }
-    return out;
 }
 
 double differenceOf(const Features& a, const Features& b) {
@@ -155,6 +159,30 @@ std::vector<bool> cutOf(const Squares& s, const std::vector<Mark>& marks, const 
     return inside;
 }
 
+// Wherever it is; unwanted marks take away what is nearer to them.
+Plane alikeOf(const Squares& s, const std::vector<Mark>& marks) {
+    // Brightness and texture may differ far more within a colour than the colour itself.
+    constexpr Features kVariance = {400, 1, 1, 25};
+    constexpr float kClear = 3, kNothing = 6; // deviations
+    std::vector<Features> wanted, unwanted;
+    for (std::size_t i = 0; i < marks.size(); ++i)
+        if (marks[i] != Mark::None) (marks[i] == Mark::Wanted ? wanted : unwanted).push_back(s.features[i]);
+    Plane out(s.across, s.down);
+    out.fill(0);
+    if (wanted.empty()) return out;
+    const Mixture own(wanted, kVariance);
+    std::optional<Mixture> other;
+    if (!unwanted.empty()) other.emplace(unwanted, kVariance);
+    for (int y = 0; y < s.down; ++y)
+        for (int x = 0; x < s.across; ++x) {
+            const Features& f = s.at(x, y);
+            const float away = own.distance(f);
+            if (other && other->distance(f) < away) continue;
+            out.at(x, y) = smoothstep((kNothing - away) / (kNothing - kClear));
+        }
+    return out;
+}
+
 Plane mapOf(const Squares& s, const std::vector<bool>& inside) {
     Plane cut(s.across, s.down), guide(s.across, s.down);
     for (int y = 0; y < s.down; ++y)
@@ -172,11 +200,12 @@ Plane mapOf(const Squares& s, const std::vector<bool>& inside) {
 
 } // namespace
 
-std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks,
+std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks, bool alike,
                                              const Work& work) {
     struct Kept {
         PhotoId photo;
         std::vector<Stroke> marks;
+        bool alike;
         std::shared_ptr<const FoundMap> map;
     };
     static std::mutex mutex;
@@ -186,13 +215,15 @@ std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vect
     {
         const std::lock_guard lock(mutex);
         for (const Kept& k : kept)
-            if (k.photo == id && k.marks == marks) return k.map;
+            if (k.photo == id && k.marks == marks && k.alike == alike) return k.map;
     }
     const auto squares = keptSquaresOf(photo, work);
-    auto made = std::make_shared<const FoundMap>(
-        mapOf(*squares, cutOf(*squares, marksOn(*squares, marks, work), work)));
+    std::vector<Mark> marked = marksOn(*squares, marks, work);
+    if (!alike) markBorder(*squares, marked);
+    auto made = std::make_shared<const FoundMap>(alike ? alikeOf(*squares, marked)
+                                                       : mapOf(*squares, cutOf(*squares, marked, work)));
     const std::lock_guard lock(mutex);
-    kept.push_front({id, marks, made});
+    kept.push_front({id, marks, alike, made});
     if (kept.size() > kMost) kept.pop_back();
     return made;
 }

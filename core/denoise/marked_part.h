@@ -13,10 +13,13 @@
 
 namespace irenic {
 
+// With `alike` what counts is colour alone, and some brightness, wherever in the photo it is: clear within
+// three deviations of what is marked, nothing beyond six.
+//
 // 1 on what is marked, 0 elsewhere. `marks` are strokes with Stroke::mark: wanted, or with Stroke::erase
 // unwanted. Without unwanted ones the photo's border is taken to be unwanted; without wanted ones nothing is
 // marked. Of the last few it is kept. Throws Cancelled.
-std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks,
+std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks, bool alike,
                                              const Work& work = {});
 
 } // namespace irenic

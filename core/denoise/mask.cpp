@@ -84,11 +84,11 @@ namespace {
 // `turned`: the zone is where the map is 0.
 std::shared_ptr<const FoundMap> foundIn(const Photo& photo, const Zone& zone, bool& turned,
                                         const Work& work) {
-    if (zone.part == FoundPart::Marked) {
+    if (zone.takesMarks()) {
         std::vector<Stroke> marks;
         for (const Stroke& s : zone.strokes)
             if (s.mark) marks.push_back(s);
-        return markedPartOf(photo, marks, work);
+        return markedPartOf(photo, marks, zone.part == FoundPart::Alike, work);
     }
     const FoundPartMeasure measure = measureOf(zone.part);
     turned = measure.opposite;

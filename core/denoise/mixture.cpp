@@ -15,7 +15,7 @@ constexpr int kRounds = 12;
 // Of all: whatever no part explains may still be of it.
 constexpr double kUnforeseen = 1e-7;
 
-double distance(const Features& a, const Features& b, const Features& scale) {
+double squaredDistance(const Features& a, const Features& b, const Features& scale) {
     double sum = 0;
     for (std::size_t f = 0; f < kFeatures; ++f)
         sum += static_cast<double>((a[f] - b[f]) * (a[f] - b[f]) / scale[f]);
@@ -31,7 +31,7 @@ Mixture::Mixture(std::span<const Features> examples, const Features& least) {
     while (parts_.size() < std::min(kParts, examples.size())) {
         const auto farness = [&](const Features& f) {
             double nearest = std::numeric_limits<double>::max();
-            for (const Part& p : parts_) nearest = std::min(nearest, distance(f, p.mean, least));
+            for (const Part& p : parts_) nearest = std::min(nearest, squaredDistance(f, p.mean, least));
             return nearest;
         };
         const auto farthest =
@@ -86,6 +86,12 @@ double Mixture::logarithm(const Part& part, const Features& of) const {
         out -= 0.5 * (off * off / v + std::log(kTwoPi * v));
     }
     return out;
+}
+
+float Mixture::distance(const Features& of) const {
+    double nearest = std::numeric_limits<double>::max();
+    for (const Part& p : parts_) nearest = std::min(nearest, squaredDistance(of, p.mean, p.variance));
+    return static_cast<float>(std::sqrt(nearest));
 }
 
 float Mixture::cost(const Features& of) const {

@@ -17,6 +17,8 @@ class Mixture {
     Mixture(std::span<const Features> examples, const Features& least);
     // The negative logarithm of how likely they are.
     float cost(const Features& of) const;
+    // Deviations to the nearest part.
+    float distance(const Features& of) const;
 
   private:
     struct Part {

@@ -38,14 +38,15 @@ const Field<Zone> kFields[] = {
       "How wide the zone's border is, in pixels of the photo."},
      &Zone::feather},
 };
-constexpr FoundPart kOffered[] = {
-    FoundPart::InFocus,  FoundPart::OutOfFocus, FoundPart::Dark,  FoundPart::Bright, FoundPart::Smooth,
-    FoundPart::Textured, FoundPart::Points,     FoundPart::Edges, FoundPart::Marked, FoundPart::Painted};
+constexpr FoundPart kOffered[] = {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark,
+                                  FoundPart::Bright,  FoundPart::Smooth,     FoundPart::Textured,
+                                  FoundPart::Points,  FoundPart::Edges,      FoundPart::Marked,
+                                  FoundPart::Alike,   FoundPart::Painted};
 
 struct PartName {
     const char *id, *shown;
 };
-constexpr std::array<PartName, 10> kParts = {{{"painted", "Painted"},
+constexpr std::array<PartName, 11> kParts = {{{"painted", "Painted"},
                                               {"in-focus", "In focus"},
                                               {"out-of-focus", "Out of focus"},
                                               {"dark", "Dark areas"},
@@ -54,7 +55,8 @@ constexpr std::array<PartName, 10> kParts = {{{"painted", "Painted"},
                                               {"textured", "Textured areas"},
                                               {"points", "Points of light"},
                                               {"edges", "Strong edges"},
-                                              {"marked", "Marked by strokes"}}};
+                                              {"marked", "Marked by strokes"},
+                                              {"alike", "Of a marked colour"}}};
 const PartName& nameOf(FoundPart part) { return kParts[static_cast<std::size_t>(part)]; }
 
 constexpr const char *kBegin = "zone=", *kNot = "not-";
@@ -181,8 +183,7 @@ std::vector<Zone> zonesFromText(const std::string& text) {
 }
 
 std::vector<Zone> withoutStrokes(std::vector<Zone> zones) {
-    std::erase_if(zones,
-                  [](const Zone& z) { return z.part == FoundPart::Painted || z.part == FoundPart::Marked; });
+    std::erase_if(zones, [](const Zone& z) { return z.isMadeOfStrokes(); });
     for (Zone& z : zones) z.strokes.clear();
     return zones;
 }

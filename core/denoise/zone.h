@@ -22,7 +22,8 @@ struct Stroke {
     float diameter = 100;            // 1..1000 pixels of the photo
     float softness = 0.5f;           // 0..1: the share of the radius over which it fades
     bool erase = false;              // takes away from the zone instead of adding to it
-    bool mark = false; // covers nothing: says what is wanted, or with `erase` unwanted, of FoundPart::Marked
+    // Covers nothing: says what is wanted, or with `erase` unwanted, of FoundPart::Marked and Alike.
+    bool mark = false;
     friend bool operator==(const Stroke&, const Stroke&) = default;
 };
 
@@ -37,7 +38,8 @@ enum class FoundPart : std::uint8_t {
     Textured,
     Points,
     Edges,
-    Marked // what is like what strokes mark (marked_part.h)
+    Marked, // what strokes mark, and what hangs together with it (marked_part.h)
+    Alike   // what has the colour of what strokes mark, wherever it is
 };
 // All of them, in the order in which they are offered.
 std::span<const FoundPart> foundParts();
@@ -62,8 +64,13 @@ struct Zone {
     bool isPlain() const {
         return (luminance == 1 && colour == 1 && coarse == 1 && sharpening == 1 && detail == 0 &&
                 grain == 0 && method.empty()) ||
-               ((part == FoundPart::Painted || part == FoundPart::Marked) && strokes.empty() && !inverted);
+               (isMadeOfStrokes() && strokes.empty() && !inverted);
     }
+    // Whether it is nothing without strokes.
+    bool isMadeOfStrokes() const {
+        return part == FoundPart::Painted || part == FoundPart::Marked || part == FoundPart::Alike;
+    }
+    bool takesMarks() const { return part == FoundPart::Marked || part == FoundPart::Alike; }
     friend bool operator==(const Zone&, const Zone&) = default;
 };
 // All numbers of a zone.
