@@ -47,7 +47,17 @@ int main(int argc, char** argv) {
     const QCommandLineOption queue(QStringLiteral("show-queue"), QStringLiteral("Open the export queue."));
     const QCommandLineOption another(QStringLiteral("new-window"),
                                      QStringLiteral("Open another window, even where one is open already."));
-    parser.addOptions({queue, another});
+    const QCommandLineOption handback(
+        QStringLiteral("return"),
+        QStringLiteral(
+            "For another program: open this photo, and write the chosen take back to it. A developed "
+            "picture is a working copy, replaced whole; a raw gets a DNG beside it. Exit status 3: "
+            "nothing was written."),
+        QStringLiteral("FILE"));
+    const QCommandLineOption into(QStringLiteral("into"),
+                                  QStringLiteral("With --return: write it there instead."),
+                                  QStringLiteral("FILE"));
+    parser.addOptions({queue, another, handback, into});
     irenic::WindowPicture picture(parser);
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
@@ -57,7 +67,12 @@ int main(int argc, char** argv) {
     for (const QString& path : parser.positionalArguments())
         request.paths << QFileInfo(path).absoluteFilePath();
     request.queue = parser.isSet(queue);
-    const bool alone = picture.wanted() || parser.isSet(another);
+    const bool returns = parser.isSet(handback);
+    if (parser.isSet(into) && !returns) {
+        qCritical("irenic: --into needs --return");
+        return 2;
+    }
+    const bool alone = picture.wanted() || parser.isSet(another) || returns;
     if (!alone && irenic::Handover::giveToRunning(request)) return 0;
 
     picture.begin();
@@ -66,7 +81,12 @@ int main(int argc, char** argv) {
     irenic::style::apply(app);
     irenic::Window window;
     if (!picture.prepare(window)) return 2;
-    if (request.paths.isEmpty() && !picture.wanted())
+    const auto whole = [&](const QCommandLineOption& o) {
+        return parser.isSet(o) ? QFileInfo(parser.value(o)).absoluteFilePath() : QString();
+    };
+    if (returns)
+        window.takeForReturn(whole(handback), whole(into));
+    else if (request.paths.isEmpty() && !picture.wanted())
         window.restoreSession();
     else
         window.open(request.paths);
@@ -79,5 +99,7 @@ int main(int argc, char** argv) {
     }
     if (!picture.wanted()) irenic::style::followDesktop(&window);
     picture.show(window);
-    return QApplication::exec();
+    const int status = QApplication::exec();
+    constexpr int kNothingReturned = 3;
+    return status == 0 && returns && !window.handedBack() ? kNothingReturned : status;
 }

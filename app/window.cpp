@@ -154,6 +154,7 @@ Window::Window(QWidget* parent)
                 if (sheet_->cell(row, of) == now) closeUp_->open(row, of);
     });
     connect(closeUp_, &CloseUp::placeChanged, overview_, &Overview::setPlace);
+    connect(closeUp_, &CloseUp::sweptChanged, overview_, &Overview::setSeen);
     connect(closeUp_, &CloseUp::mapChanged, overview_, &Overview::setMap);
     connect(closeUp_, &CloseUp::hovered, this,
             [this](std::optional<QPoint> p) { viewStrip_->setPixel(p ? pixelText(*p) : QString()); });
@@ -497,6 +498,16 @@ void Window::showStart() {
 }
 
 void Window::open(const QStringList& paths) { photos_->open(paths); }
+
+void Window::takeForReturn(const QString& file, const QString& target) {
+    keepNothing();
+    exportBar_->handBackTo(target);
+    connect(exportBar_, &ExportBar::handedBack, this, [this] {
+        handedBack_ = true;
+        close();
+    });
+    open({file});
+}
 
 void Window::take(const QStringList& paths, bool queue) {
     if (!paths.isEmpty()) {

@@ -41,6 +41,9 @@ class Window : public QMainWindow {
     void open(const QStringList& paths);
     // What another start of the program was asked for: opens it, and comes to the front.
     void take(const QStringList& paths, bool queue);
+    // For another program: one photo, and the way back (ExportBar::handBackTo()). Nothing else is kept.
+    void takeForReturn(const QString& file, const QString& target);
+    bool handedBack() const { return handedBack_; }
     // Brings back the photos and the view that were open last.
     void restoreSession();
     // Nothing is kept, of photos, session or window: for pictures of the window.
@@ -133,7 +136,8 @@ class Window : public QMainWindow {
     HistogramView* histogram_ = nullptr;
     QTimer settling_; // while a value is dragged, the last one counts
     Job overviewWork_, remembered_, emptying_;
-    QSize fitted_;         // the size that it was given to fit its screen
+    QSize fitted_; // the size that it was given to fit its screen
+    bool handedBack_ = false;
     bool closing_ = false; // what was to be kept is kept, or is given up
 };
 

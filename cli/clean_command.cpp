@@ -17,6 +17,9 @@
 #include "common.h"
 #include "deliver/export.h"
 #include "deliver/formats.h"
+#include "deliver/handback.h"
+#include "judge/probes.h"
+#include "judge/recommend.h"
 #include "measure/open.h"
 #include "number.h"
 #include "queue/deliver_once.h"
@@ -32,6 +35,7 @@ namespace {
 struct CleanOptions {
     std::vector<std::string> files, formats, deliveries;
     Settings settings;
+    std::string into;
     std::string out, output, profile = "srgb", compression, look, take, size, name;
     int bits = 16, jobs = 1;
     float quality = 95;
@@ -253,12 +257,41 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
     return failed;
 }
 
+// For a program that handed the file over and waits for it.
+int cleanInto(const CleanOptions& o, const Preset& take, const Look& look, const Work& work) {
+    const std::string& file = o.files.front();
+    std::atomic<float> done = 0;
+    const Bar bar(done, shownName(file));
+    const Work inner{work.stop, &done};
+    const PhotoPtr photo = readPhoto(file, inner.part(0, 0.1));
+    Settings settings = *take.settings;
+    std::optional<Risk> risk;
+    double from = 0.1;
+    if (o.recommended) {
+        const Recommendation measured =
+            recommend(*photo, placeProbes(*photo, {work.stop}), inner.part(from, 0.4));
+        settings = measured.settings, risk = measured.risk, from = 0.4;
+    }
+    Export what = handbackOf(photo, settings, look);
+    what.risk = risk, what.recommended = o.recommended;
+    if (o.overwrite) what.delivery.conflict = Conflict::Replace;
+    const LeftOut left = exportFile(what, o.into, inner.part(from, 1));
+    json line = {{"file", shownPath(file)}, {"output", shownPath(o.into)}};
+    if (!left.empty()) line["notes"] = left;
+    say(o.asJson, line);
+    return 0;
+}
+
 int clean(CleanOptions o, const Work& work) {
     if (const std::string problem = problemWith(o.settings); !problem.empty()) throw WrongUsage(problem);
     const Preset take = o.take.empty() ? Preset{o.settings, {}} : takeFrom(o.take);
     if (!take.settings) throw WrongUsage("--take: this preset holds a look and no take");
     const Look look = o.look.empty() && take.look ? *take.look : lookOf(o.look);
     o.files = expanded(o.files);
+    if (!o.into.empty()) {
+        if (o.files.size() != 1) throw WrongUsage("--into takes exactly one FILE");
+        return cleanInto(o, take, look, work);
+    }
     if (!o.output.empty() && o.files.size() != 1)
         throw WrongUsage("--output takes exactly one FILE; use --out for several");
     const std::vector<Delivery> deliveries = deliveriesOf(o);
@@ -358,6 +391,14 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
         "A pattern: {stem} {letter} {take} {method} {iso} {date} {counter} {version}; default: {stem}-clean");
     command->add_option("--out", o.out, "Folder; default: next to the original");
     command->add_option("--output", o.output, "File; only with one FILE");
+    auto* into = command->add_option(
+        "--into", o.into,
+        "For another program's own use: a developed picture goes back in its own format, depth and colours, "
+        "even "
+        "into its own file, which is then replaced whole; a raw becomes a DNG of this name");
+    for (const char* other : {"--format", "--deliver", "--output", "--out", "--name", "--size", "--bits",
+                              "--quality", "--profile", "--compression"})
+        into->excludes(command->get_option(other));
     command->add_flag("--overwrite", o.overwrite, "Replace existing results; never an input");
     command->add_flag("--resume", o.resume,
                       "Skip what exists already, made of the same photo in the same way");

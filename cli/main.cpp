@@ -21,6 +21,7 @@
 #include "denoise/mask.h"
 #include "denoise/method.h"
 #include "judge/probes.h"
+#include "judge/seen_alike.h"
 #include "measure/open.h"
 #include "number.h"
 #include "own_picture.h"
@@ -160,10 +161,20 @@ int printState(const std::vector<std::string>& files, bool asJson, const Work& w
     });
 }
 
-int recommendAll(const std::vector<std::string>& files, bool asJson, const Work& work) {
-    return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
+struct RecommendOptions {
+    std::string look;
+    int size = 0; // of the longer side; 0: as it is
+};
+
+int recommendAll(const std::vector<std::string>& files, const RecommendOptions& o, bool asJson,
+                 const Work& work) {
+    const irenic::Look look = lookOf(o.look);
+    return forEachFile(files, asJson, [&](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
-        const irenic::Recommendation r = irenic::recommend(*photo, irenic::placeProbes(*photo, work), work);
+        const std::vector<irenic::Probe> probes = irenic::placeProbes(*photo, work);
+        const irenic::Recommendation r = irenic::recommend(*photo, probes, work);
+        std::optional<irenic::SeenAlike> alike;
+        if (o.size > 0) alike = irenic::quickestSeenAlike(*photo, r.settings, look, o.size, probes, work);
         json trials = json::array(), others = json::array();
         for (const irenic::Alternative& other : r.others)
             others.push_back({{"kind", irenic::idOf(other.kind)},
@@ -182,6 +193,14 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
                        {"reason", irenic::reasonOf(*photo, r)},
                        {"others", others},
                        {"trials", trials}});
+        if (o.size > 0)
+            all.back()["seenAlike"] = alike
+                                          ? json{{"take", irenic::textOf(alike->settings)},
+                                                 {"needsNoCleaning", alike->settings.untouched()},
+                                                 {"timesAsQuick", alike->times},
+                                                 {"meanDifference", alike->difference.mean},
+                                                 {"sentence", irenic::sentenceOf(*alike, r.settings, o.size)}}
+                                          : json();
         if (asJson) return;
         std::printf("%s\n  %s\n  estimated error %.2f sigma. %s\n", file.c_str(),
                     irenic::textOf(r.settings).c_str(), r.risk.sigmas(), irenic::reasonOf(*photo, r).c_str());
@@ -193,6 +212,9 @@ int recommendAll(const std::vector<std::string>& files, bool asJson, const Work&
             if (quick) std::printf(", %.1f times as quick", other.times);
             std::printf("\n");
         }
+        if (alike) std::printf("  %s\n", irenic::sentenceOf(*alike, r.settings, o.size).c_str());
+        if (o.size > 0 && !alike)
+            std::printf("  At %d pixels every other method can be told from it.\n", o.size);
     });
 }
 
@@ -305,8 +327,14 @@ int main(int argc, char** argv) {
     auto* recommendCommand =
         app.add_subcommand("recommend", "Show the method and strengths with the least estimated error");
     recommendCommand->add_option("FILE", files)->required();
+    RecommendOptions recommendOptions;
+    recommendCommand
+        ->add_option("--size", recommendOptions.size,
+                     "Name the quickest take that cannot be told apart at this size of the longer side")
+        ->check(CLI::Range(16, 65535));
+    recommendCommand->add_option("--look", recommendOptions.look, "With --size: as in 'clean'");
     recommendCommand->add_flag("--json", asJson);
-    recommendCommand->callback([&] { status = recommendAll(files, asJson, work); });
+    recommendCommand->callback([&] { status = recommendAll(files, recommendOptions, asJson, work); });
 
     auto* stateCommand =
         app.add_subcommand("state", "Show the saved takes, probes, look and choice of photos");

@@ -7,6 +7,7 @@
 #include <QSignalSpy>
 
 #include "closeup/difference_view.h"
+#include "closeup/sweep.h"
 #include "window_support.h"
 
 using namespace irenic;
@@ -227,6 +228,48 @@ class TestCloseUp : public test::WindowTest {
         QCOMPARE(window_->document().chosen(), 0);
         press(Qt::Key_O);
         QVERIFY(!view().findChild<TakeHead*>() || !view().findChild<TakeHead*>()->isVisible());
+    }
+    // Step by step over the whole photo, and on where it was left.
+    void aSweepSeesEverything() {
+        const Sweep way({0, 0, 1000, 700}, {300, 250});
+        std::vector<bool> seen(1000 * 700, false);
+        for (int step = 0; step < way.steps(); ++step) {
+            const QPointF at = way.middle(step);
+            QVERIFY(at.x() >= 150 && at.x() <= 850 && at.y() >= 125 && at.y() <= 575);
+            QCOMPARE(way.nearest(at), step);
+            if (step > 0) { // the next place overlaps this one
+                const QPointF from = way.middle(step - 1);
+                QVERIFY(std::abs(at.x() - from.x()) < 300 && std::abs(at.y() - from.y()) < 250);
+            }
+            for (int y = static_cast<int>(at.y()) - 125; y < static_cast<int>(at.y()) + 125; ++y)
+                for (int x = static_cast<int>(at.x()) - 150; x < static_cast<int>(at.x()) + 150; ++x)
+                    seen[static_cast<std::size_t>(y * 1000 + x)] = true;
+        }
+        QVERIFY(std::count(seen.begin(), seen.end(), false) <= 1700); // roundings at the edges
+        QCOMPARE(Sweep({0, 0, 200, 100}, {300, 250}).steps(), 1);
+    }
+    void aSweepGoesOnWhereItWasLeft() {
+        enter();
+        window_->document().setZoom(2);
+        QTest::keyClick(&view(), Qt::Key_S);
+        QCOMPARE(window_->document().zoom(), 1.0);
+        QVERIFY(QTest::qWaitFor([this] { return view().current(); }, 60000));
+        const Rect whole = outputFrame(*window_->document().photo(), {}),
+                   first = view().cell(1)->wanted().area;
+        QVERIFY2(first.x <= whole.x + 1 && first.y <= whole.y + 1,
+                 qPrintable(QStringLiteral("%1 %2 %3 %4 of %5 %6")
+                                .arg(first.x)
+                                .arg(first.y)
+                                .arg(first.width)
+                                .arg(first.height)
+                                .arg(whole.width)
+                                .arg(whole.height)));
+        if (first.width < whole.width) {
+            QTest::keyClick(&view(), Qt::Key_S);
+            QVERIFY(view().cell(1)->wanted().area.x > first.x);
+            QTest::keyClick(&view(), Qt::Key_S, Qt::ShiftModifier);
+            QCOMPARE(view().cell(1)->wanted().area, first);
+        }
     }
 };
 

@@ -148,7 +148,10 @@ class TestFaults : public QObject {
             QFile f(name);
             return f.open(QIODevice::ReadOnly) ? f.readAll() : QByteArray();
         };
-        const QByteArray original = contentOf(mill_);
+        // A small one: what is made takes less time than starting to.
+        static const QString small =
+            QString::fromStdString(test::writeShot(folder_, "small.dng", test::flatField(0.2, 3200, 128)));
+        const QByteArray original = contentOf(small);
         int made = 0, refused = 0;
         for (const int n : {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 1000000}) { // the last is never reached
             const QString out = newFolder(QStringLiteral("failing-%1-%2-%3").arg(kind, format).arg(n));
@@ -159,18 +162,18 @@ class TestFaults : public QObject {
                                QStringLiteral("%1:%2:%3").arg(kind).arg(n).arg(n % 2 ? EIO : ENOSPC));
             p.setProcessEnvironment(environment);
             const Result r =
-                finished(p, cli(), {"clean", mill_, "--method", "wavelet", "--format", format, "--out", out});
+                finished(p, cli(), {"clean", small, "--method", "wavelet", "--format", format, "--out", out});
             QVERIFY2(r.status == 0 || r.status == 1, qPrintable(QString::number(r.status) + r.err));
             const QStringList left = everythingIn(out);
             if (r.status == 0) {
                 ++made;
                 QCOMPARE(left.size(), 1);
-                QVERIFY(readPhoto((out + "/" + left[0]).toStdString(), {}, Measure::Nothing)->width() > 400);
+                QVERIFY(readPhoto((out + "/" + left[0]).toStdString(), {}, Measure::Nothing)->width() > 100);
             } else {
                 ++refused;
                 QVERIFY2(left.isEmpty() && !r.err.isEmpty(), qPrintable(left.join(' ') + r.err));
             }
-            QVERIFY(contentOf(mill_) == original);
+            QVERIFY(contentOf(small) == original);
         }
         QVERIFY2(made > 0, qPrintable(QString::number(refused)));
     }

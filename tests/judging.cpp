@@ -17,7 +17,7 @@ class TestJudging : public QObject {
     // nine of ten photos.
     void riskFindsTheStrength_data() {
         QTest::addColumn<double>("iso");
-        for (const double iso : {3200.0, 12800.0, 51200.0}) QTest::addRow("ISO %g", iso) << iso;
+        for (const double iso : {3200.0, 51200.0}) QTest::addRow("ISO %g", iso) << iso;
     }
     void riskFindsTheStrength() {
         QFETCH(double, iso);

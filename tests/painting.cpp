@@ -46,7 +46,7 @@ class TestPainting : public test::WindowTest {
         QTRY_COMPARE(zones().size(), std::size_t(1));
         QCOMPARE(zones()[0].part, FoundPart::OutOfFocus);
         QTRY_VERIFY(!view().shownMask().isNull()); // it is shown while it is worked on
-        QTest::keyClick(&view(), Qt::Key_M);
+        for (int way = 0; way < 3; ++way) QTest::keyClick(&view(), Qt::Key_M);
         QVERIFY(!panel().wantsMask());
         WindowTest::drag(panel().findChild<Rule*>("zone-luminance"), 1.5);
         QTRY_VERIFY(std::abs(zones()[0].luminance - 1.5f) < 0.02f);

@@ -16,6 +16,7 @@
 
 #include "closeup/check_panel.h"
 #include "closeup/difference_view.h"
+#include "closeup/sweep.h"
 #include "closeup/take_panel.h"
 #include "closeup/zone_panel.h"
 #include "develop/lens.h"
@@ -307,10 +308,7 @@ void CloseUp::refresh() {
     probe_ = std::clamp(probe_, 0, static_cast<int>(document_.probes().size()) - 1);
     for (int i = 0; i < columns(); ++i) letters_[static_cast<std::size_t>(i)]->setChecked(i == column_);
     arrange();
-    const Probe& probe = document_.probes()[static_cast<std::size_t>(probe_)];
-    PicturePoint centre = pictureOf(*document_.photo(), document_.look(), {double(probe.x), double(probe.y)});
-    const QPointF pan = document_.panOf(probe.id);
-    centre.x += pan.x(), centre.y += pan.y();
+    const PicturePoint centre{middle().x(), middle().y()};
     const std::vector<int> now = seen();
     QRectF place;
     for (int i = 0; i < columns(); ++i) {
@@ -499,9 +497,40 @@ void CloseUp::stepProbe(int by) {
 void CloseUp::showPlace(const Rect& place, const QString& why) {
     const PicturePoint wanted = pictureOf(*document_.photo(), document_.look(),
                                           {place.x + place.width / 2.0, place.y + place.height / 2.0});
-    const Rect& now = cell(std::max(0, column_))->wanted().area;
-    document_.panRow(probeId(),
-                     QPointF(wanted.x - now.x - now.width / 2.0, wanted.y - now.y - now.height / 2.0));
+    goTo({wanted.x, wanted.y}, why);
+}
+
+QPointF CloseUp::middle() const {
+    const Probe& probe = document_.probes()[static_cast<std::size_t>(probe_)];
+    const PicturePoint at =
+        pictureOf(*document_.photo(), document_.look(), {double(probe.x), double(probe.y)});
+    return QPointF(at.x, at.y) + document_.panOf(probe.id);
+}
+
+void CloseUp::sweep(int by) {
+    if (document_.zoom() != 1) {
+        document_.setZoom(1);
+        refresh();
+    }
+    const Cell* shown = cell(std::max(0, column_));
+    const QSizeF view = QSizeF(shown->size()) * shown->devicePixelRatioF();
+    const Sweep way(outputFrame(*document_.photo(), document_.look()), view);
+    Swept& own = swept_[document_.photo()->id.text];
+    int step = by > 0 ? 0 : way.steps() - 1;
+    if (own.last) step = way.nearest(*own.last) + by;
+    if (step < 0 || step >= way.steps()) {
+        own.last.reset(); // the next time from the beginning
+        return emit document_.message(tr("The sweep is over: all of the photo was seen."));
+    }
+    own.last = way.middle(step);
+    const QRectF seen(*own.last - QPointF(view.width(), view.height()) / 2, view);
+    if (!own.seen.contains(seen)) own.seen.append(seen);
+    emit sweptChanged(own.seen);
+    goTo(*own.last, tr("%1 of %2").arg(step + 1).arg(way.steps()));
+}
+
+void CloseUp::goTo(QPointF middle, const QString& why) {
+    document_.panRow(probeId(), middle - this->middle());
     large_->setText(why);
     large_->show();
     fading_.start();
@@ -526,6 +555,7 @@ bool CloseUp::event(QEvent* event) {
     if (event->type() == QEvent::Hide) { // they would keep the photo
         mask_ = {}, maskOf_ = {};
         panel_->checks().letGo();
+        emit sweptChanged({});
     }
     if (event->type() == QEvent::Show)
         QMetaObject::invokeMethod(this, &CloseUp::refresh, Qt::QueuedConnection);
@@ -582,6 +612,7 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
         if (takeOf(column_) >= 0) panel_->checks().step(panning ? -1 : 1);
         return;
     case Qt::Key_M: panel_->zones().showNext(); return;
+    case Qt::Key_S: sweep(panning ? -1 : 1); return;
     case Qt::Key_PageDown: stepProbe(1); return;
     case Qt::Key_PageUp: stepProbe(-1); return;
     case Qt::Key_Return:

@@ -5,6 +5,9 @@
 #include <QPolygonF>
 #include <QTimer>
 #include <QWidget>
+#include <map>
+#include <optional>
+#include <string>
 #include <vector>
 
 #include "closeup/zone_panel.h"
@@ -68,6 +71,7 @@ class CloseUp : public QWidget {
     void closeAsked();
     void hovered(std::optional<QPoint> pixel);
     void placeChanged(QRectF area);                // in the developed picture
+    void sweptChanged(const QList<QRectF>& seen);  // in the developed picture; empty: no sweep
     void mapChanged(const irenic::SquareMap& map); // of the take in hand's checks; empty: none is shown
 
   protected:
@@ -100,6 +104,10 @@ class CloseUp : public QWidget {
     QString letterOf(int column) const;
     // The zone of the take in hand over its cell, and the brush.
     void showZone();
+    // The next step of a way over the whole photo at 100 %, or the one before; it goes on where it was left.
+    void sweep(int by);
+    QPointF middle() const; // of what is seen, in the developed picture
+    void goTo(QPointF middle, const QString& why);
     QImage mapOver(const RenderKey& key) const; // of the checks, while it is shown
     void paint(QPointF place, bool begins);     // in pixels of the picture
     void endPainting();
@@ -133,6 +141,11 @@ class CloseUp : public QWidget {
         ZonePanel::ShownAs as = ZonePanel::ShownAs::Colour;
         friend bool operator==(const ShownMask&, const ShownMask&) = default;
     };
+    struct Swept {
+        std::optional<QPointF> last; // none: it begins anew
+        QList<QRectF> seen;
+    };
+    std::map<std::string, Swept> swept_; // by the photo's id
     ShownMask maskOf_;
     QImage mask_;
     Job masking_;

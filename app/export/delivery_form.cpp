@@ -19,6 +19,7 @@ bool hasUse(const Format& format, const FieldInfo& field) {
     if (isOf(field, "bits")) return !format.bits.empty();
     if (isOf(field, "packing")) return !format.packings.empty();
     if (isOf(field, "quality")) return format.quality;
+    if (isOf(field, "edits")) return format.raw;
     if (isOf(field, "space") || isOf(field, "longest")) return !format.raw;
     return true;
 }

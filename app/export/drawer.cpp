@@ -101,7 +101,7 @@ QWidget* Drawer::sentence() {
     row->addWidget(whose_);
     word(tr("as"));
     row->addWidget(form_->box("format", "deliverFormat"));
-    for (const char* field : {"bits", "space", "packing", "quality", "longest"})
+    for (const char* field : {"bits", "space", "packing", "quality", "longest", "edits"})
         row->addWidget(form_->box(field, field));
     word(tr("and"));
     also_ = new QComboBox(line);

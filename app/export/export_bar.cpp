@@ -11,6 +11,7 @@
 #include <utility>
 
 #include "deliver/formats.h"
+#include "deliver/handback.h"
 #include "export/delivery_form.h"
 
 namespace irenic {
@@ -49,7 +50,7 @@ ExportBar::ExportBar(Document& document, Jobs& jobs, QWidget* parent)
     row->addWidget(form_->box("space", "exportSpace"));
     row->addWidget(form_->box("packing", "exportPacking"));
     row->addWidget(start_);
-    connect(start_, &QPushButton::clicked, this, &ExportBar::chooseTarget);
+    connect(start_, &QPushButton::clicked, this, [this] { handback_ ? handBack() : chooseTarget(); });
     connect(cancel_, &QPushButton::clicked, this, [this] {
         job_.cancel();
         finish({}, tr("Export cancelled. Nothing was written."));
@@ -94,12 +95,17 @@ QString ExportBar::message() const { return message_->text(); }
 
 void ExportBar::refresh() {
     const bool can = document_.photo() && document_.chosen() >= 0 && !running();
-    start_->setEnabled(can);
-    start_->setText(
+    const QString letter =
         document_.chosen() >= 0
-            ? tr("Export take %1…")
-                  .arg(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
-            : tr("Export…"));
+            ? QString(QLatin1Char(document_.takes()[static_cast<std::size_t>(document_.chosen())].letter))
+            : QString();
+    start_->setEnabled(can);
+    if (handback_)
+        start_->setText(tr("Return take %1").arg(letter));
+    else
+        start_->setText(letter.isEmpty() ? tr("Export…") : tr("Export take %1…").arg(letter));
+    // Setting a text forgets the key.
+    start_->setShortcut(QKeySequence(handback_ ? tr("Ctrl+Return") : tr("Ctrl+E")));
     bar_->setVisible(running());
     cancel_->setVisible(running());
 }
@@ -149,6 +155,45 @@ void ExportBar::exportTo(const QString& target) {
     clock_.start();
     ticking_.start(200);
     setMessage(tr("Exporting %1").arg(QFileInfo(target).fileName()));
+    refresh();
+}
+
+void ExportBar::handBackTo(const QString& target) {
+    handback_ = target;
+    for (const char* box : {"format", "exportSpace", "exportPacking"})
+        if (auto* own = findChild<QWidget*>(QLatin1String(box))) own->hide();
+    queue_->hide();
+    start_->setToolTip(
+        tr("Writes the chosen take to the program that handed the photo over, and closes. (Ctrl+Return)"));
+    connect(&document_, &Document::photoChanged, this, [this] {
+        if (document_.chosen() < 0) document_.choose(0);
+        setMessage(tr("Returns to the program that opened it: %1").arg(handbackPlace()));
+        refresh();
+    });
+    refresh();
+}
+
+QString ExportBar::handbackPlace() const {
+    if (handback_ && !handback_->isEmpty()) return *handback_;
+    return document_.photo() ? QString::fromStdString(handbackTarget(*document_.photo()).string())
+                             : QString();
+}
+
+void ExportBar::handBack() {
+    if (running() || !document_.photo() || document_.chosen() < 0) return;
+    const Take& take = document_.takes()[static_cast<std::size_t>(document_.chosen())];
+    const QString target = handbackPlace();
+    const auto make = [photo = document_.photo(), settings = take.settings, look = document_.look(),
+                       file = target.toStdString()](const Work& work) {
+        return exportFile(handbackOf(photo, settings, look), file, work);
+    };
+    job_ = jobs_.submit(Lane::Writing, 0, make, [this, target](const Outcome<LeftOut>& written) {
+        finish(target, QString::fromStdString(written.problem));
+        if (written.value) emit handedBack();
+    });
+    clock_.start();
+    ticking_.start(200);
+    setMessage(tr("Returning %1").arg(QFileInfo(target).fileName()));
     refresh();
 }
 

@@ -6,6 +6,7 @@
 #include <QTimer>
 #include <QWidget>
 #include <functional>
+#include <optional>
 
 #include "base/jobs.h"
 #include "deliver/export.h"
@@ -28,6 +29,9 @@ class ExportBar : public QWidget {
     bool running() const { return job_.active(); }
     // Exports to `target`; the name's ending decides nothing, the chosen format does.
     void exportTo(const QString& target);
+    // From now on there is one way out: the chosen take goes back to the program that handed the photo over,
+    // at this place (empty: handbackTarget()). handedBack() tells that it is there.
+    void handBackTo(const QString& target);
     void setMessage(const QString& text);
     // A message with a button that does something about it; it goes with the next message.
     void ask(const QString& question, const QString& answer, std::function<void()> act);
@@ -40,9 +44,12 @@ class ExportBar : public QWidget {
     void messageChanged();
     void exported(const QString& file);
     void failed(const QString& reason);
+    void handedBack();
 
   private:
     void chooseTarget();
+    void handBack();
+    QString handbackPlace() const;
     void refresh();
     void finish(const QString& file, const QString& problem);
 
@@ -52,6 +59,7 @@ class ExportBar : public QWidget {
     QToolButton* queue_;
     QPushButton *start_, *answer_, *cancel_;
     std::function<void()> act_;
+    std::optional<QString> handback_; // where it was asked for
     QProgressBar* bar_;
     Jobs& jobs_;
     Job job_;

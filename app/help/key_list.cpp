@@ -49,6 +49,8 @@ QList<KeyEntry> gestures() {
              QObject::tr("Show the zone: in colour, grey outside, as an outline, not at all")},
             {closeUp, QObject::tr("N"),
              QObject::tr("Go to the next place that the checks found; with Shift the one before")},
+            {closeUp, QObject::tr("S"),
+             QObject::tr("Sweep over the whole photo at 100 %; with Shift one step back")},
             {closeUp, QObject::tr("P"), QObject::tr("Add a probe here")},
             {closeUp, QObject::tr("Enter"), QObject::tr("Choose this take for export")},
             {closeUp, QObject::tr("Esc"), QObject::tr("Go back to the sheet")},

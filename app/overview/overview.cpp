@@ -27,6 +27,11 @@ void Overview::setImage(const QImage& image) {
     update();
 }
 
+void Overview::setSeen(const QList<QRectF>& seen) {
+    seen_ = seen;
+    update();
+}
+
 void Overview::setMap(const SquareMap& map) {
     map_ = imageOf(map);
     mapped_ = QRectF(0, 0, map.across * map.side, map.down * map.side);
@@ -93,6 +98,14 @@ void Overview::paintEvent(QPaintEvent*) {
         p.fillRect(frame(), QColor(0, 0, 0, kDim));
         p.setRenderHint(QPainter::SmoothPixmapTransform, false);
         p.drawImage(QRectF(place(0, 0), place(mapped_.right(), mapped_.bottom())), map_);
+    }
+    if (!seen_.isEmpty()) {
+        // What was not seen yet is dark.
+        QRegion left = frame().toAlignedRect();
+        for (const QRectF& r : seen_)
+            left -= QRectF(place(r.left(), r.top()), place(r.right(), r.bottom())).toAlignedRect();
+        constexpr int kDim = 130;
+        for (const QRect& r : left) p.fillRect(r, QColor(0, 0, 0, kDim));
     }
     if (!place_.isEmpty()) {
         const QRectF shown(place(place_.left(), place_.top()), place(place_.right(), place_.bottom()));

@@ -19,6 +19,8 @@ class Overview : public QWidget {
     // What checks see in each square of the photo, over the picture, which is darkened; an empty one:
     // nothing.
     void setMap(const SquareMap& map);
+    // What a sweep has seen, in the developed picture; empty: there is none.
+    void setSeen(const QList<QRectF>& seen);
     // What the close-up shows; an empty one: nothing.
     void setPlace(const QRectF& place);
     QSize sizeHint() const override { return {220, 165}; }
@@ -45,6 +47,7 @@ class Overview : public QWidget {
     QImage image_, map_;
     QRectF mapped_; // pixels of the photo that the map covers
     QRectF place_;
+    QList<QRectF> seen_;
     int held_ = -1;
     Qt::Edges dragged_; // of the held probe's box
     QPointF from_;      // where the drag began

@@ -21,6 +21,9 @@ constexpr const char* kBits[] = {"8", "16", "32"};
 constexpr const char* kShownBits[] = {"8 bit", "16 bit", "32 bit floating point"};
 constexpr const char* kPackings[] = {"packed", "lzw", "none"};
 constexpr const char* kShownPackings[] = {"Lossless compression", "LZW compression", "Uncompressed"};
+constexpr const char* kEdits[] = {"inside", "beside", "both", "nowhere"};
+constexpr const char* kShownEdits[] = {"Edits: into the DNG", "Edits: beside the DNG", "Edits: both",
+                                       "Edits: leave out"};
 constexpr const char* kConflicts[] = {"number", "refuse", "replace"};
 constexpr const char* kShownConflicts[] = {"If it exists: add a number", "If it exists: do not export",
                                            "If it exists: replace"};
@@ -76,6 +79,10 @@ const Field<Delivery> kFields[] = {
     {{"fullPreview", "", "full-size preview", "", 0, 1, 1, 0,
       "DNG: stores a preview with all pixels instead of 1024 across."},
      &Delivery::fullPreview},
+    {{"edits", "", "edits made elsewhere", "", 0, 1, 1, 0,
+      "DNG: where the edits go that another program keeps beside the raw, in an XMP file of its name.",
+      kEdits, kShownEdits},
+     choice<&Delivery::edits>()},
     {{"name", "", "file name", "", 0, 1, 1, 0,
       "File name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} are filled in "
       "from "

@@ -16,6 +16,8 @@ namespace irenic {
 enum class ExportFormat { Dng, Tiff, Jpeg, Png, JpegXl }; // each a row of the table in formats.h
 // DNG: lossless JPEG or none; TIFF: zip, LZW (both with a predictor) or none.
 enum class Packing { Packed, Lzw, None };
+// Where edits go that another program keeps in an XMP file beside a raw (deliver/edits.h).
+enum class EditsTo { Inside, Beside, Both, Nowhere };
 // What happens where the name is taken.
 enum class Conflict { Number, Refuse, Replace };
 
@@ -32,6 +34,7 @@ struct Delivery {
     float dpi = 300;                   // written in the file
     bool linear = false;               // DNG: full colour in the camera's light instead of the mosaic
     bool fullPreview = false;          // DNG: a preview of full size instead of 1024 pixels
+    EditsTo edits = EditsTo::Inside;   // DNG
     std::string name = "{stem}-clean"; // see nameFrom()
     std::string folder;                // empty: beside the original; relative: below its folder
     Conflict conflict = Conflict::Number;
@@ -70,6 +73,9 @@ struct Export {
     // The settings are the photo's own recommendation, whatever that came to: what is made so on one machine
     // is the same file as what is made so on another.
     bool recommended = false;
+    // Whoever handed the photo over takes it back: a developed one in the colours of its own profile, and in
+    // the place of its own file if that is the target. A raw's own file is never replaced.
+    bool handback = false;
 };
 
 } // namespace irenic

@@ -37,18 +37,19 @@ std::vector<std::uint8_t> bytesOf(const std::string& file) {
 // From ProPhoto-compatible values to a profile's, by Little CMS.
 class OwnProfile {
   public:
-    explicit OwnProfile(const std::string& file) {
-        const auto own = bytesOf(file), wide = iccProfile(OutputSpace::ProPhotoCompatible);
+    // `name` is how it is called where it cannot be used.
+    OwnProfile(const std::vector<std::uint8_t>& own, const std::string& name) {
+        const auto wide = iccProfile(OutputSpace::ProPhotoCompatible);
         const std::unique_ptr<void, int (*)(void*)> to(
             cmsOpenProfileFromMem(own.data(), static_cast<cmsUInt32Number>(own.size())), cmsCloseProfile),
             from(cmsOpenProfileFromMem(wide.data(), static_cast<cmsUInt32Number>(wide.size())),
                  cmsCloseProfile);
         if (!to || cmsGetColorSpace(to.get()) != cmsSigRgbData)
-            throw std::runtime_error(file + " is no ICC profile of RGB colours.");
+            throw std::runtime_error(name + " is no ICC profile of RGB colours.");
         transform_.reset(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
                                             INTENT_RELATIVE_COLORIMETRIC,
                                             cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE));
-        if (!transform_) throw std::runtime_error(file + " cannot be used for output.");
+        if (!transform_) throw std::runtime_error(name + " cannot be used for output.");
     }
     void apply(float* row, int pixels) const {
         cmsDoTransform(transform_.get(), row, row, static_cast<cmsUInt32Number>(pixels));
@@ -58,6 +59,15 @@ class OwnProfile {
   private:
     std::unique_ptr<void, void (*)(void*)> transform_{nullptr, cmsDeleteTransform};
 };
+
+// Whether the picture goes back in the colours that it came in. Grey ones come back as sRGB.
+bool hasOwnColours(const Export& what) {
+    if (!what.handback || what.recipe.photo->ownProfile.empty()) return false;
+    const auto& bytes = what.recipe.photo->ownProfile;
+    const std::unique_ptr<void, int (*)(void*)> profile(
+        cmsOpenProfileFromMem(bytes.data(), static_cast<cmsUInt32Number>(bytes.size())), cmsCloseProfile);
+    return profile && cmsGetColorSpace(profile.get()) == cmsSigRgbData;
+}
 
 // Weights of a reduction's taps for one place.
 struct Taps {
@@ -169,10 +179,12 @@ void developRows(const Export& what, const Work& work, const std::function<void(
     const Recipe& recipe = what.recipe;
     const Rect frame = outputFrame(*recipe.photo, recipe.look);
     const PictureSize size = sizeOf(what);
-    const bool own = !what.delivery.profile.empty();
+    const bool own = !what.delivery.profile.empty() || hasOwnColours(what);
     const OutputSpace space = own ? OutputSpace::ProPhotoCompatible : what.delivery.space;
     std::unique_ptr<OwnProfile> profile;
-    if (own) profile = std::make_unique<OwnProfile>(what.delivery.profile);
+    if (own)
+        profile = std::make_unique<OwnProfile>(
+            profileOf(what), hasOwnColours(what) ? shownName(recipe.photo->file) : what.delivery.profile);
     std::vector<float> converted;
     const auto deliver = [&](int y, const float* row) {
         if (!profile) return put(y, row);
@@ -213,8 +225,9 @@ void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to
     }
 }
 
-std::vector<std::uint8_t> profileOf(const Delivery& delivery) {
-    return delivery.profile.empty() ? iccProfile(delivery.space) : bytesOf(delivery.profile);
+std::vector<std::uint8_t> profileOf(const Export& what) {
+    if (hasOwnColours(what)) return what.recipe.photo->ownProfile;
+    return what.delivery.profile.empty() ? iccProfile(what.delivery.space) : bytesOf(what.delivery.profile);
 }
 
 } // namespace irenic

@@ -22,7 +22,7 @@ PictureSize sizeOf(const Export& what);
 void developRows(const Export& what, const Work& work, const std::function<void(int, const float*)>& put);
 // Encoded values as samples of 8 or 16 bits in the machine's byte order, or of 32 bits as they are.
 void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to);
-// The ICC profile that the rows are in.
-std::vector<std::uint8_t> profileOf(const Delivery& delivery);
+// The ICC profile that the rows are in. Throws std::runtime_error where a file that was named cannot be used.
+std::vector<std::uint8_t> profileOf(const Export& what);
 
 } // namespace irenic

@@ -4,6 +4,7 @@
 #include "base/expects.h"
 #include "base/safe_file.h"
 #include "base/text.h"
+#include "deliver/edits.h"
 #include "deliver/formats.h"
 
 namespace irenic {
@@ -29,6 +30,10 @@ std::string markOf(const Export& what) {
     if (what.recommended) recipe.settings = Settings::original();
     Digest digest;
     digest.add(idOf(recipe).text), digest.add(what.recommended), digest.add(textOf(content));
+    if (what.handback) digest.add(true);
+    // Edits that changed make another file.
+    if (formatOf(content.format).raw && content.edits != EditsTo::Nowhere)
+        if (const auto edits = editsBeside(*what.recipe.photo)) digest.add(edits->packet);
     return digest.text();
 }
 
@@ -41,7 +46,8 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
     const auto fail = [&](const std::string& why) -> LeftOut { throw ExportError(name + ": " + why); };
     std::error_code error;
     const fs::path target = fs::absolute(to, error);
-    if (fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error))
+    const bool isOwn = fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error);
+    if (isOwn && !(what.handback && photo.developed))
         fail("this is the original photo, which is never overwritten. Choose another name or folder.");
     if (format.raw && photo.developed)
         fail("a developed picture cannot become a raw again. Export it as a TIFF.");
@@ -50,15 +56,21 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
     fs::create_directories(target.parent_path(), error);
     if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");
     try {
-        const bool replace = what.delivery.conflict == Conflict::Replace;
+        const bool replace = what.delivery.conflict == Conflict::Replace || isOwn;
         SafeFile file(target, replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep,
-                      isMadeByIrenic);
-        const XmpNote xmp =
-            xmpOf(photo, format.mediaType, what.recipe.settings, what.recipe.look, what.risk, markOf(what));
+                      isOwn ? SafeFile::MayReplace{} : isMadeByIrenic);
+        std::optional<EditsElsewhere> edits;
+        if (format.raw && what.delivery.edits != EditsTo::Nowhere) edits = editsBeside(photo);
+        const bool inside = edits && what.delivery.edits != EditsTo::Beside;
+        const XmpNote xmp = xmpOf(photo, format.mediaType, what.recipe.settings, what.recipe.look, what.risk,
+                                  markOf(what), inside ? std::optional(edits->packet) : std::nullopt);
         LeftOut left = format.write(file.path(), what, xmp, work);
         work.check();
         if (ready) ready(file.path());
         file.commit();
+        if (edits) {
+            for (std::string& note : takeAlong(*edits, what, target)) left.push_back(std::move(note));
+        }
         work.report(1);
         return left;
     } catch (const Cancelled&) {

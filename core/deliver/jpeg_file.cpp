@@ -16,7 +16,7 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Export& what, const Xmp
     if (size.width > kLongestJpegSide || size.height > kLongestJpegSide)
         throw WriteError("it is too large for a JPEG. Export a TIFF.");
     const int quality = static_cast<int>(std::lround(what.delivery.quality));
-    JpegEncoder encoder(size.width, size.height, quality, profileOf(what.delivery), what.delivery.subsampled);
+    JpegEncoder encoder(size.width, size.height, quality, profileOf(what), what.delivery.subsampled);
     BlockMeans written(size.width, size.height), read(size.width, size.height);
     std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
     developRows(what, work, [&](int y, const float* values) {

@@ -40,7 +40,7 @@ std::vector<std::uint8_t> packed(const std::vector<std::uint16_t>& pixels, Pictu
     info.bits_per_sample = 16, info.uses_original_profile = lossless ? JXL_TRUE : JXL_FALSE;
     info.orientation = static_cast<JxlOrientation>(std::clamp(photo.orientation, 1, 8));
     check(JxlEncoderSetBasicInfo(encoder.get(), &info) == JXL_ENC_SUCCESS, "its size");
-    const auto profile = profileOf(what.delivery);
+    const auto profile = profileOf(what);
     check(JxlEncoderSetICCProfile(encoder.get(), profile.data(), profile.size()) == JXL_ENC_SUCCESS,
           "its colours");
     check(JxlEncoderUseBoxes(encoder.get()) == JXL_ENC_SUCCESS, "its tags");

@@ -83,8 +83,8 @@ LeftOut writePng(const std::filesystem::path& to, const Export& what, const XmpN
         w.png = png_create_write_struct(PNG_LIBPNG_VER_STRING, nullptr, jump, ignore);
         if (w.png) w.info = png_create_info_struct(w.png);
         if (!w.png || !w.info) throw std::bad_alloc();
-        Says says{static_cast<double>(what.delivery.dpi), profileOf(what.delivery),
-                  exifOf(photo, what.delivery), xmp.packet};
+        Says says{static_cast<double>(what.delivery.dpi), profileOf(what), exifOf(photo, what.delivery),
+                  xmp.packet};
         errno = 0;
         if (!begin(w, size, bits, says)) failedWriting(to.parent_path());
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *

@@ -16,7 +16,8 @@ namespace irenic {
 
 namespace {
 
-void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how) {
+void describe(TIFF* t, const Photo& photo, PictureSize size, const Export& what) {
+    const Delivery& how = what.delivery;
     TIFFSetField(t, TIFFTAG_IMAGEWIDTH, size.width);
     TIFFSetField(t, TIFFTAG_IMAGELENGTH, size.height);
     TIFFSetField(t, TIFFTAG_BITSPERSAMPLE, how.bits);
@@ -37,7 +38,7 @@ void describe(TIFF* t, const Photo& photo, PictureSize size, const Delivery& how
                      how.packing == Packing::Lzw ? COMPRESSION_LZW : COMPRESSION_ADOBE_DEFLATE);
         TIFFSetField(t, TIFFTAG_PREDICTOR, how.bits == 32 ? PREDICTOR_FLOATINGPOINT : PREDICTOR_HORIZONTAL);
     }
-    const auto profile = profileOf(how);
+    const auto profile = profileOf(what);
     TIFFSetField(t, TIFFTAG_ICCPROFILE, static_cast<std::uint32_t>(profile.size()), profile.data());
 }
 
@@ -57,7 +58,7 @@ LeftOut writeTiff(const std::filesystem::path& to, const Export& what, const Xmp
         std::unique_ptr<TIFF, void (*)(TIFF*)> tiff(TIFFOpen(to.c_str(), big ? "w8" : "w"), TIFFClose);
         if (!tiff) failedWriting(to.parent_path());
         TIFF* t = tiff.get();
-        describe(t, photo, size, what.delivery);
+        describe(t, photo, size, what);
         std::vector<std::uint8_t> row(bytes);
         developRows(what, work, [&](int y, const float* values) {
             quantise(values, samples, bits, row.data());

@@ -22,7 +22,8 @@ std::string valueOf(const OwnProperties& own, const std::string& name) {
 } // namespace
 
 XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& s, const Look& look,
-              const std::optional<Risk>& risk, const std::string& mark) {
+              const std::optional<Risk>& risk, const std::string& mark,
+              const std::optional<std::string>& instead) {
     OwnProperties own;
     for (const Field<Settings>& f : fieldsOf<Settings>())
         if (const std::string text = valueText(f, s); !text.empty()) own[f.xmp] = text;
@@ -33,13 +34,16 @@ XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& 
         own["EstimatedErrorColour"] = number(static_cast<double>(static_cast<float>(risk->colour)));
     }
     std::string original;
-    if (const TagEntry* packet = Metadata::find(photo.metadata.main, 0x02bc))
+    if (instead)
+        original = *instead;
+    else if (const TagEntry* packet = Metadata::find(photo.metadata.main, 0x02bc))
         original.assign(packet->bytes.begin(), packet->bytes.end());
     XmpNote out{packetSandboxed(original, mediaType, own), {}, {}};
     out.ownOnly = original.empty() ? out.packet : packetSandboxed({}, mediaType, own);
     if (!out.packet.empty()) return out;
     out.packet = out.ownOnly;
-    out.left = "The original's XMP is too large or damaged and was left out.";
+    out.left = instead ? "The edits beside the raw are too large or damaged and were left out."
+                       : "The original's XMP is too large or damaged and was left out.";
     return out;
 }
 

@@ -19,9 +19,10 @@ struct XmpNote {
 };
 
 // The take's settings and the look as an XMP packet, added to the photo's own packet where it has one
-// (raw/xmp_packet.h). Parsed and made in the sandbox.
+// (raw/xmp_packet.h), or to `instead` of it where that is given. Parsed and made in the sandbox.
 XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& settings,
-              const Look& look = {}, const std::optional<Risk>& risk = {}, const std::string& mark = {});
+              const Look& look = {}, const std::optional<Risk>& risk = {}, const std::string& mark = {},
+              const std::optional<std::string>& instead = {});
 
 // What of it was left out, and what else was, as a list.
 std::vector<std::string> leftOutOf(const XmpNote& xmp, const std::string& more = {});

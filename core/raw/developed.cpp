@@ -242,6 +242,7 @@ std::shared_ptr<Photo> readDeveloped(const GivenFile& file, const Work& work) {
     photo->active = photo->crop = {0, 0, p.width, p.height};
     photo->bits = 8 * p.bytes;
     photo->jpeg = p.jpeg;
+    photo->ownProfile = p.profile;
     photo->white = 65535;
     photo->metadata = readMetadata(file);
     if (!photo->metadata.lost.empty()) fail(file, wordsForLost(photo->metadata.lost.front()));

@@ -119,7 +119,8 @@ struct Photo {
                                         // its own samples among it unchanged
     bool developed =
         false; // a finished picture: the camera has smoothed, sharpened and perhaps compressed it already
-    std::optional<JpegSteps> jpeg;      // of a developed picture that was compressed so
+    std::optional<JpegSteps> jpeg;        // of a developed picture that was compressed so
+    std::vector<std::uint8_t> ownProfile; // ICC, of a developed picture that has one
     std::vector<std::uint16_t> samples; // rawWidth x rawHeight x channels, reading order; as stored, or taken
                                         // to linear light where developed
     Rect active;   // the part of the frame that saw light; all other coordinates start here

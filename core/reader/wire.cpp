@@ -138,6 +138,7 @@ template <class Way> void each(Way& way, Photo& p) {
         each(way, w.black);
     });
     maybe(way, p.jpeg, [&](JpegSteps& j) { field(way, j); });
+    field(way, p.ownProfile);
     field(way, p.samples), field(way, p.active), field(way, p.crop), field(way, p.mosaic);
     each(way, p.black);
     field(way, p.white), field(way, p.profiles), field(way, p.analogBalance), field(way, p.neutral);
