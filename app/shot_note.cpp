@@ -2,8 +2,15 @@
 
 #include "base/text.h"
 #include "develop/file_rendering.h"
+#include "judge/exposure.h"
 
 namespace irenic {
+
+namespace {
+
+constexpr double kMuch = 1; // stops, of light that was left unused and of what is made up for here
+
+}
 
 ShotNote::ShotNote(QWidget* parent) : QLabel(parent) {
     setWordWrap(true);
@@ -12,6 +19,19 @@ ShotNote::ShotNote(QWidget* parent) : QLabel(parent) {
 }
 
 void ShotNote::describe(const PhotoPtr& p) {
+    photo_ = p;
+    unused_ = p ? unusedStops(*p) : 0;
+    refresh();
+}
+
+void ShotNote::setLook(float exposure) {
+    if (exposure_ == exposure) return;
+    exposure_ = exposure;
+    refresh();
+}
+
+void ShotNote::refresh() {
+    const PhotoPtr& p = photo_;
     if (!p) {
         setText(tr("Open photos with Ctrl+O, or drop them on the window."));
         return;
@@ -36,7 +56,13 @@ void ShotNote::describe(const PhotoPtr& p) {
             (p->developed ? QStringLiteral("<br>") +
                                 tr("Not a raw: noise already smoothed. Use the raw if you have it.")
                           : QString()) +
-            (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering));
+            (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering) +
+            (unused_ >= kMuch && exposure_ >= kMuch
+                 ? QStringLiteral("<br>") + tr("Shot %1 stops darker than the sensor could hold, and made "
+                                               "lighter here. More light next "
+                                               "time costs less noise than any cleaning.")
+                                                .arg(unused_, 0, 'f', 1)
+                 : QString()));
 }
 
 } // namespace irenic

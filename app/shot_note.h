@@ -14,6 +14,15 @@ class ShotNote : public QLabel {
     explicit ShotNote(QWidget* parent);
     // Null: no photo is open.
     void describe(const PhotoPtr& photo);
+    // How it is looked at: where a dark photo is made lighter, that is said.
+    void setLook(float exposure);
+
+  private:
+    void refresh();
+
+    PhotoPtr photo_;
+    double unused_ = 0; // stops that the sensor could have taken more
+    float exposure_ = 0;
 };
 
 } // namespace irenic

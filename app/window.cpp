@@ -170,6 +170,12 @@ Window::Window(QWidget* parent)
     connect(start_, &StartPage::photoAsked, this, [this](const QString& file) { open({file}); });
     connect(photos_, &PhotoList::listChanged, this, &Window::showStart);
     connect(exportBar_, &ExportBar::messageChanged, this, &Window::showStart);
+    connect(exportBar_, &ExportBar::messageChanged, this, [this] {
+        constexpr qsizetype kMostSaid = 40;
+        if (exportBar_->message().isEmpty()) return;
+        said_ << QString::fromStdString(presentTime()) + QStringLiteral("  ") + exportBar_->message();
+        if (said_.size() > kMostSaid) said_.removeFirst();
+    });
     connect(drawer_, &Drawer::message, exportBar_, &ExportBar::setMessage);
     connect(&drawer_->queueView(), &QueueView::changed, this,
             [this] { exportBar_->setQueue(drawer_->queueView().summary()); });
@@ -187,6 +193,7 @@ Window::Window(QWidget* parent)
     connect(viewStrip_, &ViewStrip::lookToggled, lookStrip_, &QWidget::setVisible);
     lookStrip_->setVisible(viewStrip_->lookShown());
     connect(&document_, &Document::photoChanged, this, &Window::describe);
+    connect(&document_, &Document::lookChanged, this, [this] { shot_->setLook(document_.look().exposure); });
     describe();
     showStart();
     constexpr QSize kFirst(1280, 800);
@@ -522,6 +529,7 @@ void Window::take(const QStringList& paths, bool queue) {
 
 void Window::describe() {
     const PhotoPtr photo = document_.photo();
+    shot_->setLook(document_.look().exposure);
     shot_->describe(photo);
     if (photo) setWindowTitle(tr("%1 — Irenic").arg(QString::fromStdString(shownName(photo->file))));
 }

@@ -83,6 +83,7 @@ class Window : public QMainWindow {
     void showStart();
     void setCloseUpApart(bool apart); // in a window of its own, beside the sheet
     void askForReport();
+    void reportFault();
     void setTrial(bool on); // nothing but the trial's pictures is seen
     void describe();
     void refreshOverview();
@@ -112,6 +113,7 @@ class Window : public QMainWindow {
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
     QMenu *versions_ = nullptr, *made_ = nullptr, *recentMenu_ = nullptr;
+    QStringList said_;   // messages, with their times, the oldest first
     QStringList recent_; // photos that were shown, the last one first
     QTimer remembering_;
     bool keeps_ = true;

@@ -6,6 +6,7 @@
 
 #include "base/text.h"
 #include "export/export_bar.h"
+#include "help/fault_report.h"
 #include "help/key_list.h"
 #include "panels.h"
 #include "photos/photo_list.h"
@@ -24,10 +25,11 @@ void Window::makeMenus() {
     makeFileMenu(menuBar()->addMenu(tr("&File")));
     makeEditMenu(menuBar()->addMenu(tr("&Edit")));
     makeViewMenu(menuBar()->addMenu(tr("&View")));
-    menuBar()
-        ->addMenu(tr("&Help"))
-        ->addAction(tr("&Keyboard and mouse"), QKeySequence(Qt::Key_F1), this,
+    QMenu* help = menuBar()->addMenu(tr("&Help"));
+    help->addAction(tr("&Keyboard and mouse"), QKeySequence(Qt::Key_F1), this,
                     [this] { (new KeyList(this))->show(); });
+    help->addAction(tr("&Report a fault…"), this, &Window::reportFault)
+        ->setObjectName(QStringLiteral("reportFault"));
 }
 
 void Window::makeFileMenu(QMenu* photo) {
@@ -197,6 +199,21 @@ void Window::listPanels(QMenu* menu) {
     menu->addSeparator();
     menu->addAction(tr("&Reset panels"), panels_, &Panels::reset)
         ->setObjectName(QStringLiteral("resetPanels"));
+}
+
+void Window::reportFault() {
+    QString photo;
+    if (const PhotoPtr p = document_.photo())
+        photo = tr("Photo: %1, ISO %2, %3 x %4, %5, %6 bit")
+                    .arg(QString::fromStdString(utf8Of(p->camera())))
+                    .arg(p->iso)
+                    .arg(p->width())
+                    .arg(p->height())
+                    .arg(QString::fromStdString(p->layoutText()))
+                    .arg(p->bits);
+    auto* report = new FaultReport(said_, photo, this);
+    connect(report, &FaultReport::message, exportBar_, &ExportBar::setMessage);
+    report->show();
 }
 
 void Window::listRecent() {

@@ -2,7 +2,9 @@
 #include "deliver/profiles.h"
 #include "develop/lens.h"
 #include "export/export_bar.h"
+#include "help/fault_report.h"
 #include "help/key_list.h"
+#include "judge/exposure.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
 #include "look/look_strip.h"
@@ -23,6 +25,7 @@
 #include "window_support.h"
 #include <QAccessible>
 #include <QAction>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDropEvent>
 #include <QLabel>
@@ -491,6 +494,49 @@ class TestDesk : public test::WindowTest {
                  QStringLiteral("equal luminance noise, after B"));
         QTest::keyClick(window_.get(), Qt::Key_Z, Qt::ControlModifier); // one step
         QVERIFY(document.takes()[2].settings == before);
+    }
+    // What helps to find a fault, without pictures, and without names of folders unless they are wanted.
+    void faultsAreReported() {
+        QCOMPARE(withoutFolders("Exported: /home/tide mill/night/mill-03.dng (2 MB)"),
+                 QStringLiteral("Exported: mill-03.dng (2 MB)"));
+        QCOMPARE(withoutFolders("1/60 s and and/or 3 / 4"), QStringLiteral("1/60 s and and/or 3 / 4"));
+        window_->exportBar().setMessage("The tide: /secret/place/mill.dng is gone");
+        find<QAction>("reportFault")->trigger();
+        auto* report = window_->findChild<FaultReport*>();
+        QVERIFY(report && report->isVisible());
+        for (const char* word : {"Qt 6", "SQLite", "LibRaw", "threads", "mill.dng is gone", "ISO"})
+            QVERIFY2(report->text().contains(word), word);
+        QVERIFY(!report->text().contains("secret"));
+        report->findChild<QCheckBox*>("faultFolders")->click();
+        QVERIFY(report->text().contains("/secret/place/"));
+        const QString file = folder_.filePath("fault.txt");
+        report->saveTo(file);
+        QFile saved(file);
+        QVERIFY(saved.open(QIODevice::ReadOnly));
+        QCOMPARE(QString::fromUtf8(saved.readAll()), report->text());
+        report->saveTo(folder_.filePath("nowhere/fault.txt"));
+        QVERIFY(window_->exportBar().message().contains("could not be saved"));
+        report->close();
+    }
+    // A dark photo that is made lighter here: that is said where the shot stands, and only then.
+    void aDarkShotIsSaid() {
+        const QString dark = QString::fromStdString(
+            test::writeShot(folder_, "dark.dng", test::shoot(3200, "RGGB", 5, Scene::SackStore, -4).photo));
+        window_->open({dark});
+        window_->photos().select(dark);
+        QTRY_COMPARE(window_->document().photo()->file, std::filesystem::path(dark.toStdString()));
+        QVERIFY(settle());
+        auto* shot = find<QLabel>("shot");
+        const double unused = unusedStops(*window_->document().photo());
+        QVERIFY2(unused > 1.5, qPrintable(QString::number(unused)));
+        QVERIFY(!shot->text().contains("darker"));
+        Look look;
+        look.exposure = 2;
+        window_->document().setLook(look);
+        QTRY_VERIFY(shot->text().contains("stops darker"));
+        look.exposure = 0;
+        window_->document().setLook(look);
+        QTRY_VERIFY(!shot->text().contains("darker"));
     }
 };
 

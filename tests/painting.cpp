@@ -1,6 +1,7 @@
 // Zones in the window: found, painted, taken away, undone, copied, exported, opened again.
 #include <QComboBox>
 #include <QMenu>
+#include <QScrollArea>
 #include <QSignalSpy>
 #include <QWheelEvent>
 
@@ -30,6 +31,16 @@ class TestPainting : public test::WindowTest {
         auto* menu = find<QToolButton>("addZone")->menu();
         for (QAction* action : menu->actions())
             if (action->text() == QLatin1String(part)) action->trigger();
+    }
+    // A button of the panel, scrolled to where it is seen.
+    void press(const char* name) {
+        auto* button = find<QToolButton>(name);
+        QWidget* around = button;
+        while (around && !qobject_cast<QScrollArea*>(around)) around = around->parentWidget();
+        QTRY_VERIFY(button->height() > 10);
+        if (around) qobject_cast<QScrollArea*>(around)->ensureWidgetVisible(button);
+        QTest::mouseClick(button, Qt::LeftButton);
+        QVERIFY(button->isChecked());
     }
     void drag(QPoint from, QPoint to) {
         Cell* cell = view().cell(1);
@@ -139,11 +150,11 @@ class TestPainting : public test::WindowTest {
         drag({60, 60}, {100, 100});
         QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
         QVERIFY(zones()[0].strokes[0].mark && !zones()[0].strokes[0].erase);
-        QTest::mouseClick(find<QToolButton>("markUnwanted"), Qt::LeftButton);
+        press("markUnwanted");
         drag({200, 30}, {220, 60});
         QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(2));
         QVERIFY(zones()[0].strokes[1].mark && zones()[0].strokes[1].erase);
-        QTest::mouseClick(find<QToolButton>("paintZone"), Qt::LeftButton);
+        press("paintZone");
         drag({30, 30}, {40, 40});
         QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(3));
         QVERIFY(!zones()[0].strokes[2].mark);
@@ -190,6 +201,38 @@ class TestPainting : public test::WindowTest {
             QTest::keyClick(&view(), Qt::Key_M);
             QVERIFY(panel().wantsMask() && panel().shownAs() == as);
         }
+        find<QToolButton>("removeZone")->click();
+    }
+    // With Alt a line is straight from where it began.
+    void straightLines() {
+        enter();
+        add("Painted");
+        panel().setBrush({20, 0});
+        Cell* cell = view().cell(1);
+        QTest::mousePress(cell, Qt::LeftButton, Qt::AltModifier, {80, 80});
+        for (const QPoint at : {QPoint(100, 140), QPoint(160, 60), QPoint(180, 120)}) {
+            QMouseEvent move(QEvent::MouseMove, at, cell->mapToGlobal(at), Qt::NoButton, Qt::LeftButton,
+                             Qt::AltModifier);
+            QCoreApplication::sendEvent(cell, &move);
+        }
+        QTest::mouseRelease(cell, Qt::LeftButton, Qt::AltModifier, {180, 120});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
+        QCOMPARE(zones()[0].strokes[0].points.size(), std::size_t(2));
+        find<QToolButton>("removeZone")->click();
+    }
+    // A click says how much of each zone a pixel is.
+    void aClickTellsTheZones() {
+        enter();
+        add("Painted");
+        panel().setBrush({60, 0});
+        drag({80, 80}, {120, 80});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
+        panel().setTool(ZonePanel::Tool::None);
+        QTest::mouseClick(view().cell(1), Qt::LeftButton, {}, {100, 80});
+        QTRY_VERIFY2(window_->exportBar().message().contains("Zone 1, Painted: 100 %"),
+                     qPrintable(window_->exportBar().message()));
+        QTest::mouseClick(view().cell(1), Qt::LeftButton, {}, {300, 200});
+        QTRY_VERIFY(window_->exportBar().message().contains("Zone 1, Painted: 0 %"));
         find<QToolButton>("removeZone")->click();
     }
     void zonesAreKeptCopiedAndExported() {

@@ -1,10 +1,13 @@
 // Blind trials: the order that answers lead to, and how sure it is said to be.
+#include <QFile>
+#include <QTemporaryDir>
 #include <QTest>
 #include <cmath>
 #include <random>
 #include <set>
 
 #include "judge/trial.h"
+#include "session/taste.h"
 
 using namespace irenic;
 
@@ -111,6 +114,45 @@ class TestTrial : public QObject {
         QCOMPARE(nextPair(2, std::vector<TrialAnswer>{{0, 1, Preferred::First}}, 3).first +
                      nextPair(2, std::vector<TrialAnswer>{{0, 1, Preferred::First}}, 3).second,
                  1);
+    }
+    // Over trials in which pictures with some grain are preferred, their grain is learnt.
+    void aTasteIsLearnt() {
+        Taste taste;
+        QCOMPARE(taste.grainFor(0.02), 0.0f);
+        for (int trial = 0; trial < 6; ++trial) {
+            const std::vector<double> worth = {-1.5, 1.5, 0};
+            const std::vector<std::optional<double>> left = {0.02, 0.14, std::nullopt};
+            taste.learn(worth, left);
+            if (trial == 0) QCOMPARE(taste.grainFor(0.02), 0.0f); // one trial tells nothing
+        }
+        QCOMPARE(taste.trials, 6);
+        QVERIFY(taste.noiseLeft > 0.12 && taste.noiseLeft < 0.14);
+        QVERIFY(std::abs(taste.grainFor(0.03) - 0.1f) < 0.011f);
+        QCOMPARE(taste.grainFor(0.2), 0.0f); // there is enough
+        // One picture that tells is none to compare.
+        Taste same = taste;
+        same.learn(std::vector<double>{1, -1}, std::vector<std::optional<double>>{0.5, std::nullopt});
+        QVERIFY(same == taste);
+    }
+    void aTasteIsKept() {
+        const QTemporaryDir folder;
+        qputenv("XDG_DATA_HOME", folder.path().toUtf8());
+        QVERIFY(loadTaste() == Taste{});
+        const Taste taste{4, 0.11};
+        saveTaste(taste);
+        QVERIFY(loadTaste() == taste);
+        const auto with = [&](const QByteArray& text) {
+            QFile file(folder.filePath("irenic/taste.json"));
+            if (!file.open(QIODevice::WriteOnly)) return Taste{-1, 0};
+            file.write(text);
+            file.close();
+            return loadTaste();
+        };
+        for (const char* bad : {"", "night", "[]", R"({"trials": 2})", R"({"trials": -1, "noiseLeft": 0.1})",
+                                R"({"trials": 3, "noiseLeft": 7})", R"({"trials": 3, "noiseLeft": "x"})"})
+            QVERIFY2(with(bad) == Taste{}, bad);
+        forgetTaste();
+        QVERIFY(!QFile::exists(folder.filePath("irenic/taste.json")));
     }
 };
 

@@ -8,6 +8,7 @@
 #include "export/export_bar.h"
 #include "photos/photo_list.h"
 #include "session/sidecar.h"
+#include "session/taste.h"
 #include "trial/picture_pane.h"
 #include "trial/trial_result.h"
 #include "trial/trial_view.h"
@@ -71,6 +72,7 @@ class TestTrialing : public test::WindowTest {
         QVERIFY(again != first);
     }
     void answersLeadToAnOrderThatIsKept() {
+        forgetTaste();
         begin();
         const auto takes = window_->document().takes();
         const int pictures = static_cast<int>(takes.size());
@@ -88,6 +90,8 @@ class TestTrialing : public test::WindowTest {
         // The names are back, in that order, and how sure it is.
         QCOMPARE(find<QLabel>("trialPlace-1")->text(), QString::fromStdString(kept->pictures[0]));
         QVERIFY(trial().result()->text().contains("% sure"));
+        QTRY_COMPARE(loadTaste().trials, 1); // it is learnt from
+        forgetTaste();
         window_->document().save();
         QTRY_VERIFY(!window_->document().unsaved());
         const Loaded loaded = loadSidecar(one_.toStdString(), window_->document().photo()->samplesDigest);
@@ -109,6 +113,22 @@ class TestTrialing : public test::WindowTest {
         QTest::mouseClick(find<QPushButton>("chooseTrial-1"), Qt::LeftButton);
         QCOMPARE(window_->document().chosen(), best);
         QVERIFY(!trial().isVisible() && window_->sheet().isVisible());
+    }
+    // What was liked in several trials is offered beside the recommendation, and can be forgotten.
+    void aTasteIsOffered() {
+        saveTaste({5, 0.25});
+        QVERIFY(settle());
+        window_->document().setRecommended(one_.toStdString(), {{"nlm"}, {0.1, 0.1}, {}}, true);
+        QTRY_VERIFY(find<QAction>("taste"));
+        QVERIFY(find<QAction>("taste")->text().contains("5 blind trials"));
+        const std::size_t before = window_->document().takes().size();
+        find<QAction>("taste")->trigger();
+        QCOMPARE(window_->document().takes().size(), before + 1);
+        const Settings made = window_->document().takes().back().settings;
+        QVERIFY(made.method == "nlm" && made.grain > 0.05f && made.grain <= 0.3f);
+        find<QAction>("forgetTaste")->trigger();
+        QVERIFY(loadTaste() == Taste{});
+        QTRY_VERIFY(!find<QAction>("taste"));
     }
     void inOnePlace() {
         begin();

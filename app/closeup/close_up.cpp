@@ -203,6 +203,7 @@ void CloseUp::rebuild() {
         connect(cell, &Cell::doubled, this, &CloseUp::makeProbe);
         cell->setDoubleClickMakes(true);
         connect(cell, &Cell::painted, this, &CloseUp::paint);
+        connect(cell, &Cell::clicked, this, &CloseUp::tellZones);
         connect(cell, &Cell::paintingEnded, this, &CloseUp::endPainting);
         connect(cell, &Cell::brushAsked, this, [this](int direction, bool softness) {
             ZonePanel::Brush brush = panel_->zones().brush();

@@ -106,10 +106,11 @@ class CloseUp : public QWidget {
     void showZone();
     // The next step of a way over the whole photo at 100 %, or the one before; it goes on where it was left.
     void sweep(int by);
-    QPointF middle() const; // of what is seen, in the developed picture
+    void tellZones(QPoint pixel); // that act there, and how strongly
+    QPointF middle() const;       // of what is seen, in the developed picture
     void goTo(QPointF middle, const QString& why);
-    QImage mapOver(const RenderKey& key) const; // of the checks, while it is shown
-    void paint(QPointF place, bool begins);     // in pixels of the picture
+    QImage mapOver(const RenderKey& key) const;            // of the checks, while it is shown
+    void paint(QPointF place, bool begins, bool straight); // in pixels of the picture
     void endPainting();
     // The columns that are seen, in order from left to right.
     std::vector<int> seen() const;
@@ -148,7 +149,7 @@ class CloseUp : public QWidget {
     std::map<std::string, Swept> swept_; // by the photo's id
     ShownMask maskOf_;
     QImage mask_;
-    Job masking_;
+    Job masking_, telling_;
     Stroke stroke_;   // in pixels of the photo
     QPolygonF drawn_; // the same in pixels of the picture
 };

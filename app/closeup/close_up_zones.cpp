@@ -120,7 +120,34 @@ QImage CloseUp::mapOver(const RenderKey& key) const {
     return out;
 }
 
-void CloseUp::paint(QPointF place, bool begins) {
+void CloseUp::tellZones(QPoint pixel) {
+    const int index = takeOf(column_);
+    if (index < 0) return;
+    const std::vector<Zone> zones = document_.takes()[static_cast<std::size_t>(index)].settings.zones;
+    if (zones.empty()) return;
+    const SourcePoint at = sourceOf(*document_.photo(), document_.look(), {pixel.x() + 0.5, pixel.y() + 0.5});
+    const Rect place{static_cast<int>(at.x), static_cast<int>(at.y), 1, 1};
+    constexpr double kFirst = -5000;
+    telling_ = renderer_.jobs().submit(
+        Lane::Pixels, kFirst,
+        [photo = document_.photo(), zones, place](const Work& work) {
+            std::vector<float> shares;
+            for (const Zone& zone : zones) shares.push_back(maskOf(*photo, zone, place, work).at(0, 0));
+            return shares;
+        },
+        [this, zones](const Outcome<std::vector<float>>& made) {
+            if (!made.value) return;
+            QStringList lines;
+            for (std::size_t i = 0; i < zones.size(); ++i)
+                lines << tr("Zone %1, %2: %3 %")
+                             .arg(i + 1)
+                             .arg(ZonePanel::tr(shownPart(zones[i].part)))
+                             .arg(std::lround(100 * (*made.value)[i]));
+            emit document_.message(lines.join(QStringLiteral(" · ")));
+        });
+}
+
+void CloseUp::paint(QPointF place, bool begins, bool straight) {
     const ZonePanel& zones = panel_->zones();
     if (zones.tool() == ZonePanel::Tool::None || takeOf(column_) < 0) return;
     const SourcePoint at = sourceOf(*document_.photo(), document_.look(), {place.x(), place.y()});
@@ -133,11 +160,12 @@ void CloseUp::paint(QPointF place, bool begins) {
         stroke_.erase = tool == ZonePanel::Tool::Erase || tool == ZonePanel::Tool::MarkOff;
         stroke_.mark = tool == ZonePanel::Tool::Mark || tool == ZonePanel::Tool::MarkOff;
         drawn_.clear();
-    } else if (!stroke_.points.empty()) {
+    } else if (!stroke_.points.empty() && !straight) {
         // A tenth of the brush apart is as good as all.
         const StrokePoint& last = stroke_.points.back();
         if (std::hypot(point.x - last.x, point.y - last.y) < std::max(0.5f, stroke_.diameter / 10)) return;
     }
+    if (straight && !begins) stroke_.points.resize(1), drawn_.resize(1);
     stroke_.points.push_back(point);
     drawn_ << place;
     // Seen at once, as a line; what it really covers follows.

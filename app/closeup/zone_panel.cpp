@@ -79,6 +79,9 @@ ZonePanel::ZonePanel(QWidget* parent)
     auto* inside = new QVBoxLayout(body_);
     inside->setContentsMargins(0, 0, 0, 0);
     inside->setSpacing(style::kGap);
+    auto* tools = new QVBoxLayout; // at the top: they are what a hand goes to
+    tools->setSpacing(style::kGap);
+    inside->addLayout(tools);
     method_ = new QComboBox(body_);
     method_->setObjectName(QStringLiteral("zone-method"));
     method_->setAccessibleName(tr("Method here"));
@@ -112,9 +115,9 @@ ZonePanel::ZonePanel(QWidget* parent)
     markOff_ =
         button(tr("Mark unwanted"), "markUnwanted",
                tr("Draw a line on what the zone is not to be. Without one, the photo's border is not."));
-    const std::pair<QToolButton*, Tool> tools[] = {
+    const std::pair<QToolButton*, Tool> handTools[] = {
         {paint_, Tool::Paint}, {erase_, Tool::Erase}, {mark_, Tool::Mark}, {markOff_, Tool::MarkOff}};
-    for (const auto& [b, tool] : tools)
+    for (const auto& [b, tool] : handTools)
         connect(b, &QToolButton::clicked, this,
                 [this, own = tool](bool on) { setTool(on ? own : Tool::None); });
     for (QToolButton* b : {paint_, erase_, show_, mark_, markOff_}) b->setCheckable(true);
@@ -137,8 +140,8 @@ ZonePanel::ZonePanel(QWidget* parent)
         refresh();
         emit edited(zones_, false);
     });
-    row(inside, {mark_, markOff_});
-    row(inside, {paint_, erase_, show_});
+    row(tools, {mark_, markOff_});
+    row(tools, {paint_, erase_, show_});
     for (Rule* rule : {diameter_, softness_}) {
         inside->addWidget(rule);
         connect(rule, &Rule::changed, this, &ZonePanel::changed);

@@ -3,6 +3,9 @@
 #include <QSettings>
 #include <cmath>
 
+#include "denoise/noise_left.h"
+#include "session/taste.h"
+
 namespace irenic {
 
 RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent)
@@ -72,7 +75,45 @@ void RecommendButton::offer() {
             document_.usePreset((quick ? tr("quicker") : tr("with grain")).toStdString(), {settings, {}});
         });
     }
+    if (known) offerTaste(*known);
     emit offered(!others_->isEmpty());
+}
+
+void RecommendButton::offerTaste(const Recommended& known) {
+    const Taste taste = loadTaste();
+    if (taste.trials < Taste::kFewest) return;
+    if (tasteOf_ != path()) {
+        tasteOf_ = path(), grain_ = 0;
+        left_ = jobs_.submit(
+            Lane::Quiet, 3,
+            [photo = document_.photo(), settings = known.settings, taste](const Work& work) {
+                return taste.grainFor(noiseLeftOnGrey(*photo, settings, work).luminance);
+            },
+            [this](const Outcome<float>& grain) {
+                if (!grain.value || *grain.value == grain_) return;
+                grain_ = *grain.value;
+                offer();
+            });
+    }
+    if (grain_ <= 0) return;
+    Settings settings = known.settings;
+    settings.grain = grain_;
+    auto* action = others_->addAction(tr("After your taste: %1 with %2 % grain (from %3 blind trials)")
+                                          .arg(QString::fromStdString(findMethod(settings.method)->name()))
+                                          .arg(std::lround(100 * grain_))
+                                          .arg(taste.trials));
+    action->setObjectName(QStringLiteral("taste"));
+    action->setToolTip(tr("Adds the recommended take with as much grain as you preferred in blind trials."));
+    action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
+    connect(action, &QAction::triggered, this, [this, settings] {
+        document_.usePreset(tr("after your taste").toStdString(), {settings, {}});
+    });
+    QAction* forget = others_->addAction(tr("Forget my taste"), this, [this] {
+        forgetTaste();
+        grain_ = 0;
+        offer();
+    });
+    forget->setObjectName(QStringLiteral("forgetTaste"));
 }
 
 void RecommendButton::setByItself(bool on) {

@@ -35,6 +35,7 @@ class RecommendButton : public QToolButton {
     void measure(bool asked);
     void refresh();
     void offer();
+    void offerTaste(const Recommended& known); // once what is left of the noise is measured
 
     Document& document_;
     Jobs& jobs_;
@@ -47,6 +48,9 @@ class RecommendButton : public QToolButton {
     std::string path() const;
     QTimer ticking_;
     QMenu* others_;
+    Job left_;            // how much noise the recommended take leaves
+    std::string tasteOf_; // the photo that `grain_` is for
+    float grain_ = 0;
     std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };

@@ -260,7 +260,7 @@ void Cell::keyPressEvent(QKeyEvent* event) {
 void Cell::resizeEvent(QResizeEvent*) { emit resized(); }
 
 void Cell::mousePressEvent(QMouseEvent* event) {
-    grabbed_ = event->position();
+    grabbed_ = pressed_ = event->position();
     dragged_ = event->button() == Qt::LeftButton && !picking_ ? edgesAt(event->position()) : Qt::Edges();
     if (!failure_.isEmpty() && event->button() == Qt::LeftButton) {
         // Once more: what failed for want of memory may not fail now.
@@ -271,7 +271,7 @@ void Cell::mousePressEvent(QMouseEvent* event) {
     }
     if (brush_ >= 0 && event->button() == Qt::LeftButton && key_.view.zoom > 0) {
         painting_ = true;
-        emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), true);
+        emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), true, false);
         return;
     }
     if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton)
@@ -279,7 +279,15 @@ void Cell::mousePressEvent(QMouseEvent* event) {
 }
 
 void Cell::mouseReleaseEvent(QMouseEvent* event) {
-    if (event->button() == Qt::LeftButton && std::exchange(painting_, false)) emit paintingEnded();
+    if (event->button() != Qt::LeftButton) return;
+    if (std::exchange(painting_, false)) return emit paintingEnded();
+    constexpr double kStill = 3; // a hand that trembles has not dragged
+    const QPointF moved = event->position() - pressed_;
+    if (picking_ || brush_ >= 0 || std::hypot(moved.x(), moved.y()) > kStill) return;
+    if (key_.empty() || key_.view.zoom <= 0) return;
+    const QPointF at = pictureAt(event->position());
+    const QPoint pixel(static_cast<int>(std::floor(at.x())), static_cast<int>(std::floor(at.y())));
+    if (key_.area.contains(Rect{pixel.x(), pixel.y(), 1, 1})) emit clicked(pixel);
 }
 
 void Cell::mouseMoveEvent(QMouseEvent* event) {
@@ -287,7 +295,9 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
         pointer_ = event->position();
         update();
         if (!event->buttons()) emit hovered(pixelAt(event->position()));
-        if (painting_) emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), false);
+        if (painting_)
+            emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), false,
+                         event->modifiers() & Qt::AltModifier);
         // Another button pans as ever.
         if (painting_ || !(event->buttons() & Qt::MiddleButton)) return;
     } else if (!event->buttons()) {

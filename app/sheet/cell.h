@@ -69,7 +69,9 @@ class Cell : public QWidget {
     void resized();
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left
     void picked(QPoint pixel);
-    void painted(QPointF place, bool begins); // in pixels of the picture; whole numbers are their centres
+    void clicked(QPoint pixel); // without a drag
+    // In pixels of the picture; whole numbers are their centres. `straight`: Alt is held.
+    void painted(QPointF place, bool begins, bool straight);
     void paintingEnded();
     void brushAsked(int direction, bool softness); // the wheel, with Ctrl
 
@@ -128,7 +130,7 @@ class Cell : public QWidget {
     std::optional<QPointF> pointer_; // of a brush, in the widget
     bool painting_ = false;
     Qt::Edges dragged_;
-    QPointF grabbed_;
+    QPointF grabbed_, pressed_; // where a drag has got to; where it began
 };
 
 } // namespace irenic

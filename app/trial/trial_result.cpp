@@ -11,6 +11,7 @@
 #include "base/safe_file.h"
 #include "base/text.h"
 #include "denoise/noise_left.h"
+#include "session/taste.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -142,11 +143,11 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
     grid->setColumnStretch(6, 1);
     grid->setVerticalSpacing(2 * style::kGap);
     rows_->addWidget(table);
-    measure(takes);
+    measure(takes, ranking);
 }
 
 // Beside each take, as soon as it is known.
-void TrialResult::measure(const std::vector<std::uint32_t>& takes) {
+void TrialResult::measure(const std::vector<std::uint32_t>& takes, const TrialRanking& ranking) {
     std::vector<std::optional<Settings>> settings;
     for (const std::uint32_t id : takes) {
         const Take* take = document_.state().take(id);
@@ -161,8 +162,17 @@ void TrialResult::measure(const std::vector<std::uint32_t>& takes) {
                 if (settings[i]) out[i] = noiseLeftIn(*photo, *settings[i], areas, {work.stop}).luminance;
             return out;
         },
-        [this](const Outcome<std::vector<std::optional<double>>>& made) {
+        [this, worth = ranking.worth](const Outcome<std::vector<std::optional<double>>>& made) {
             if (!made.value) return;
+            learning_ = jobs_.submit(
+                Lane::Saving, 2,
+                [worth, left = *made.value](const Work&) {
+                    Taste taste = loadTaste();
+                    taste.learn(worth, left);
+                    saveTaste(taste);
+                    return true;
+                },
+                [](const Outcome<bool>&) {});
             for (std::size_t i = 0; i < std::min(left_.size(), made.value->size()); ++i)
                 if ((*made.value)[i])
                     left_[i]->setText(tr("%1 % of the noise left").arg(100 * *(*made.value)[i], 0, 'f', 0));

@@ -33,11 +33,12 @@ class TrialResult : public QWidget {
     void message(const QString& text);
 
   private:
-    void measure(const std::vector<std::uint32_t>& takes);
+    // What is left of the noise in each, for the person, and for the taste that is learnt from it.
+    void measure(const std::vector<std::uint32_t>& takes, const TrialRanking& ranking);
 
     Document& document_;
     Jobs& jobs_;
-    Job measuring_, saving_;
+    Job measuring_, saving_, learning_;
     QLabel *heading_, *sentence_;
     QVBoxLayout* rows_;
     std::vector<QLabel*> left_; // of each picture

@@ -1,9 +1,9 @@
 #include "denoise/found_part.h"
 
 #include <algorithm>
-#include <list>
-#include <mutex>
+#include <utility>
 
+#include "base/kept_few.h"
 #include "raw/identity.h"
 
 namespace irenic {
@@ -39,25 +39,9 @@ FoundPartMeasure measureOf(FoundPart part) {
 }
 
 std::shared_ptr<const FoundMap> foundMapOf(const Photo& photo, FoundMeasure what, const Work& work) {
-    struct Kept {
-        PhotoId photo;
-        FoundMeasure what;
-        std::shared_ptr<const FoundMap> map;
-    };
-    static std::mutex mutex;
-    static std::list<Kept> kept;
     constexpr std::size_t kMaps = 12;
-    const PhotoId id = idOf(photo);
-    {
-        const std::lock_guard lock(mutex);
-        for (const Kept& k : kept)
-            if (k.photo == id && k.what == what) return k.map;
-    }
-    auto made = std::make_shared<const FoundMap>(measured(photo, what, work));
-    const std::lock_guard lock(mutex);
-    kept.push_front({id, what, made});
-    if (kept.size() > kMaps) kept.pop_back();
-    return made;
+    static KeptFew<std::pair<PhotoId, FoundMeasure>, FoundMap> kept(kMaps);
+    return kept.of({idOf(photo), what}, [&] { return FoundMap(measured(photo, what, work)); });
 }
 
 } // namespace irenic

@@ -2,10 +2,10 @@
 
 #include <algorithm>
 #include <cmath>
-#include <list>
-#include <mutex>
 #include <optional>
+#include <tuple>
 
+#include "base/kept_few.h"
 #include "denoise/grid_cut.h"
 #include "denoise/guided.h"
 #include "denoise/mask.h"
@@ -45,20 +45,9 @@ Squares squaresOf(const Photo& photo, const Work& work) {
 }
 
 std::shared_ptr<const Squares> keptSquaresOf(const Photo& photo, const Work& work) {
-    static std::mutex mutex;
-    static std::list<std::pair<PhotoId, std::shared_ptr<const Squares>>> kept;
     constexpr std::size_t kMost = 3;
-    const PhotoId id = idOf(photo);
-    {
-        const std::lock_guard lock(mutex);
-        for (const auto& [of, squares] : kept)
-            if (of == id) return squares;
-    }
-    auto made = std::make_shared<const Squares>(squaresOf(photo, work));
-    const std::lock_guard lock(mutex);
-    kept.push_front({id, made});
-    if (kept.size() > kMost) kept.pop_back();
-    return made;
+    static KeptFew<PhotoId, Squares> kept(kMost);
+    return kept.of(idOf(photo), [&] { return squaresOf(photo, work); });
 }
 
 // A square is marked where the brush covers half of it or more; the last mark counts.
@@ -202,30 +191,15 @@ Plane mapOf(const Squares& s, const std::vector<bool>& inside) {
 
 std::shared_ptr<const FoundMap> markedPartOf(const Photo& photo, const std::vector<Stroke>& marks, bool alike,
                                              const Work& work) {
-    struct Kept {
-        PhotoId photo;
-        std::vector<Stroke> marks;
-        bool alike;
-        std::shared_ptr<const FoundMap> map;
-    };
-    static std::mutex mutex;
-    static std::list<Kept> kept;
     constexpr std::size_t kMost = 12;
-    const PhotoId id = idOf(photo);
-    {
-        const std::lock_guard lock(mutex);
-        for (const Kept& k : kept)
-            if (k.photo == id && k.marks == marks && k.alike == alike) return k.map;
-    }
-    const auto squares = keptSquaresOf(photo, work);
-    std::vector<Mark> marked = marksOn(*squares, marks, work);
-    if (!alike) markBorder(*squares, marked);
-    auto made = std::make_shared<const FoundMap>(alike ? alikeOf(*squares, marked)
-                                                       : mapOf(*squares, cutOf(*squares, marked, work)));
-    const std::lock_guard lock(mutex);
-    kept.push_front({id, marks, alike, made});
-    if (kept.size() > kMost) kept.pop_back();
-    return made;
+    static KeptFew<std::tuple<PhotoId, std::vector<Stroke>, bool>, FoundMap> kept(kMost);
+    return kept.of({idOf(photo), marks, alike}, [&] {
+        const auto squares = keptSquaresOf(photo, work);
+        std::vector<Mark> marked = marksOn(*squares, marks, work);
+        if (alike) return FoundMap(alikeOf(*squares, marked));
+        markBorder(*squares, marked);
+        return FoundMap(mapOf(*squares, cutOf(*squares, marked, work)));
+    });
 }
 
 } // namespace irenic

@@ -11,90 +11,17 @@
 #include "base/text.h"
 #include "develop/colour.h"
 #include "judge/check_kinds.h"
+#include "judge/even_squares.h"
 
 namespace irenic {
 
 namespace {
 
-using Blocks = std::vector<const CheckBlock*>;
-using BandsOfBlock = std::array<BandProducts, kBands>;
 using Scored = std::vector<std::pair<double, const CheckBlock*>>; // squares, with how much a check sees there
 
 constexpr std::size_t kMostPlaces = 8;
-constexpr std::size_t kFewest = 8; // squares that a figure rests on
-// Of all squares: fewer even ones are textured ones that chance has evened out.
-constexpr double kLeastShare = 0.04;
 // Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
 constexpr double kCalm = 0.2, kCalmest = 0.05;
-constexpr double kDark = 0.05; // of white, stabilised: below, noise is no longer like noise
-
-// Over all bands, each value counting alike.
-double allBands(const BandsOfBlock& bands, double BandProducts::*product) {
-    double sum = 0, count = 0;
-    for (std::size_t k = 0; k < kBands; ++k) sum += kBandCount[k] * bands[k].*product, count += kBandCount[k];
-    return sum / count;
-}
-
-// Whether there is noise alone, as far as chance lets one say.
-bool isFlat(const BandsOfBlock& bands) {
-    constexpr double kChance = 2.5;
-    for (std::size_t k = 0; k < kBands; ++k)
-        if (std::abs(bands[k].noisy - 1) > kChance * std::sqrt(2.0 / kBandCount[k])) return false;
-    return true;
-}
-
-Blocks flatOf(const CheckBlocks& all, BandsOfBlock CheckBlock::*kind) {
-    Blocks out;
-    for (const CheckBlock& b : all.block)
-        if (!b.clipped && b.brightness > kDark && isFlat(b.*kind)) out.push_back(&b);
-    if (static_cast<double>(out.size()) < kLeastShare * static_cast<double>(all.block.size())) out.clear();
-    return out;
-}
-
-// Of some squares those that are calmest once cleaned. The photo's own noise hides faint texture, and squares
-// in which it does by chance would be taken for even ones with less noise.
-Blocks calmestOf(Blocks from, BandsOfBlock CheckBlock::*kind) {
-    constexpr double kShare = 0.4;
-    std::sort(from.begin(), from.end(), [&](const CheckBlock* a, const CheckBlock* b) {
-        return allBands(a->*kind, &BandProducts::clean) < allBands(b->*kind, &BandProducts::clean);
-    });
-    from.resize(std::max(std::min(kFewest, from.size()),
-                         static_cast<std::size_t>(kShare * static_cast<double>(from.size()))));
-    return from;
-}
-
-// A mean over squares, and what chance leaves it unsure by.
-struct Mean {
-    double value = 0, error = 0;
-};
-template <class Value> Mean meanOf(const Blocks& blocks, const Value& value) {
-    double sum = 0, squares = 0;
-    for (const CheckBlock* b : blocks) {
-        const double v = value(*b);
-        sum += v, squares += v * v;
-    }
-    const auto n = static_cast<double>(std::max<std::size_t>(1, blocks.size()));
-    return {sum / n, std::sqrt(std::max(0.0, squares / n - sum / n * (sum / n)) / n)};
-}
-
-// Of what is left of the noise of a band in even squares: the share of its amplitude that was not taken away,
-// and the energy of what neither the noise nor the picture explains. Neither minds faint texture: what was
-// taken away holds none of it.
-struct Left {
-    double share = 0, added = 0;
-    double energy() const { return share * share + added; }
-};
-Left leftOf(const Blocks& flat, BandsOfBlock CheckBlock::*kind, std::size_t band) {
-    constexpr double kClear = 3;
-    const Mean taken = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenNoisy; }),
-               cross = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenClean; });
-    Left out;
-    out.share = std::clamp(1 - taken.value, 0.0, 1.5);
-    const double added = out.share * (1 - out.share) - cross.value,
-                 error = std::sqrt(taken.error * taken.error + cross.error * cross.error);
-    if (added > kClear * error) out.added = added;
-    return out;
-}
 
 class Checks {
   public:
@@ -339,51 +266,49 @@ class Checks {
         return sum;
     }
 
-    // "Clean a few pixels away, noisy beside it": a picture that goes on beside its edges only lowers this.
-    Finding edgeNoise() const {
-        constexpr double kLook = 0.15, kBad = 0.3, kLeast = 2000, kLeastOfPlace = 150;
-        double beside = 0, taken = 0;
+    // Of what edges tell, a mean over all of them; places are the squares, with those around them, that tell
+    // most. `figure` makes a figure of a sum and a count.
+    struct AlongEdges {
+        double EdgeProducts::*count;
+        double EdgeProducts::*sum;
+        double least, leastOfPlace; // samples that a figure rests on
+        double look, bad;
+    };
+    template <class Told>
+    Finding alongEdges(const CheckKind& kind, const AlongEdges& of, const Told& figure, const char* good,
+                       const char* otherwise) const {
+        EdgeProducts all;
         Scored scored;
         for (const CheckBlock& b : all_.block) {
             if (b.clipped || b.brightness <= kDark) continue;
-            beside += b.edges.beside, taken += b.edges.taken;
+            all.*of.count += b.edges.*of.count, all.*of.sum += b.edges.*of.sum;
             const EdgeProducts own = edgesAround(b);
-            if (own.beside >= kLeastOfPlace)
-                scored.push_back({1 - own.taken / own.beside - left_[0].share, &b});
+            if (own.*of.count >= of.leastOfPlace) scored.push_back({figure(own.*of.sum / own.*of.count), &b});
         }
-        if (beside < kLeast) return untold(check::kEdgeNoise, "This photo has no strong edges to judge by.");
-        const double value = std::max(0.0, 1 - taken / beside - left_[0].share);
-        const Grade grade = gradeOf(value, kLook, kBad);
-        Finding out = told(check::kEdgeNoise, value, grade,
-                           grade == Grade::Good ? "Noise is taken away up to the edges."
-                                                : "Noise is left along edges that are clean farther away.");
-        out.map = mapOf(scored, kBad);
+        if (all.*of.count < of.least) return untold(kind, "This photo has no strong edges to judge by.");
+        const double value = std::max(0.0, figure(all.*of.sum / all.*of.count));
+        const Grade grade = gradeOf(value, of.look, of.bad);
+        Finding out = told(kind, value, grade, grade == Grade::Good ? good : otherwise);
+        out.map = mapOf(scored, of.bad);
         if (grade != Grade::Good)
             out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
         return out;
     }
 
+    // "Clean a few pixels away, noisy beside it": a picture that goes on beside its edges only lowers this.
+    Finding edgeNoise() const {
+        constexpr AlongEdges kOf{&EdgeProducts::beside, &EdgeProducts::taken, 2000, 150, 0.15, 0.3};
+        return alongEdges(
+            check::kEdgeNoise, kOf, [&](double taken) { return 1 - taken - left_[0].share; },
+            "Noise is taken away up to the edges.", "Noise is left along edges that are clean farther away.");
+    }
+
     // Along an edge the light side lighter, the dark side darker than the photo has them.
     Finding halos() const {
-        constexpr double kLook = 0.03, kBad = 0.08, kLeast = 500, kLeastOfPlace = 60;
-        double plateau = 0, beyond = 0;
-        Scored scored;
-        for (const CheckBlock& b : all_.block) {
-            if (b.clipped || b.brightness <= kDark) continue;
-            plateau += b.edges.plateau, beyond += b.edges.beyond;
-            const EdgeProducts own = edgesAround(b);
-            if (own.plateau >= kLeastOfPlace) scored.push_back({own.beyond / own.plateau, &b});
-        }
-        if (plateau < kLeast) return untold(check::kHalos, "This photo has no strong edges to judge by.");
-        const double value = std::max(0.0, beyond / plateau);
-        const Grade grade = gradeOf(value, kLook, kBad);
-        Finding out = told(check::kHalos, value, grade,
-                           grade == Grade::Good ? "Edges have no halos."
-                                                : "Edges have halos: light and dark seams along them.");
-        out.map = mapOf(scored, kBad);
-        if (grade != Grade::Good)
-            out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
-        return out;
+        constexpr AlongEdges kOf{&EdgeProducts::plateau, &EdgeProducts::beyond, 500, 60, 0.03, 0.08};
+        return alongEdges(
+            check::kHalos, kOf, [](double beyond) { return beyond; }, "Edges have no halos.",
+            "Edges have halos: light and dark seams along them.");
     }
 
     Finding points() const {
