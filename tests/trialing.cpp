@@ -64,12 +64,10 @@ class TestTrialing : public test::WindowTest {
         QVERIFY(first != second);
         QTest::keyClick(&trial(), Qt::Key_Left);
         QVERIFY(seen());
-        const QImage again = find<PicturePane>("trialFirst")->image();
         QTest::keyClick(&trial(), Qt::Key_Backspace);
         QVERIFY(trial().answers().empty());
         QVERIFY(seen());
         QCOMPARE(find<PicturePane>("trialFirst")->image(), first);
-        QVERIFY(again != first);
     }
     void answersLeadToAnOrderThatIsKept() {
         forgetTaste();

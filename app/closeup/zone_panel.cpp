@@ -122,7 +122,9 @@ ZonePanel::ZonePanel(QWidget* parent)
                 [this, own = tool](bool on) { setTool(on ? own : Tool::None); });
     for (QToolButton* b : {paint_, erase_, show_, mark_, markOff_}) b->setCheckable(true);
     connect(show_, &QToolButton::toggled, this, &ZonePanel::changed);
-    auto* ways = new QMenu(show_);
+    ways_ = button(QStringLiteral("⋮"), "showZoneAs", tr("How the zone is shown."));
+    ways_->setAccessibleName(tr("How the zone is shown"));
+    auto* ways = new QMenu(ways_);
     const std::pair<QString, ShownAs> shown[] = {{tr("In colour"), ShownAs::Colour},
                                                  {tr("Grey where it is not"), ShownAs::GreyOutside},
                                                  {tr("As an outline"), ShownAs::Outline}};
@@ -133,15 +135,15 @@ ZonePanel::ZonePanel(QWidget* parent)
         way->setCheckable(true);
         way->setChecked(as == shownAs_);
     }
-    show_->setMenu(ways);
-    show_->setPopupMode(QToolButton::MenuButtonPopup);
+    ways_->setMenu(ways);
+    ways_->setPopupMode(QToolButton::InstantPopup);
     connect(clear_, &QToolButton::clicked, this, [this] {
         zones_[static_cast<std::size_t>(current_)].strokes.clear();
         refresh();
         emit edited(zones_, false);
     });
     row(tools, {mark_, markOff_});
-    row(tools, {paint_, erase_, show_});
+    row(tools, {paint_, erase_, show_, ways_});
     for (Rule* rule : {diameter_, softness_}) {
         inside->addWidget(rule);
         connect(rule, &Rule::changed, this, &ZonePanel::changed);
@@ -233,7 +235,7 @@ void ZonePanel::setBrush(const Brush& brush) {
 
 void ZonePanel::setShownAs(ShownAs as) {
     shownAs_ = as;
-    for (QAction* a : show_->menu()->actions()) a->setChecked(a->data().toInt() == static_cast<int>(as));
+    for (QAction* a : ways_->menu()->actions()) a->setChecked(a->data().toInt() == static_cast<int>(as));
     show_->setChecked(true);
     emit changed();
 }

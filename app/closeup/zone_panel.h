@@ -54,7 +54,7 @@ class ZonePanel : public QWidget {
     int current_ = 0;
     ShownAs shownAs_ = ShownAs::Colour;
     QComboBox *list_, *method_;
-    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_;
+    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_, *ways_;
     QWidget* body_;
     std::vector<Rule*> factors_; // in the order of the table
     Rule *diameter_, *softness_;

@@ -6,6 +6,8 @@
 #include <QStackedLayout>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
 #include <random>
 
 #include "develop/lens.h"
@@ -248,10 +250,27 @@ void TrialView::stop() {
     for (const Pictured& p : pictures_) record.pictures.push_back(p.name), takes.push_back(p.take);
     record.answers = answers_;
     document_.noteTrial(record);
-    std::vector<QImage> images;
-    for (std::size_t i = 0; i < pictures_.size(); ++i) images.push_back(renderer_.cached(keyOf(i, 0)));
-    result_->show(record, takes, images);
+    result_->show(record, takes, tellingImages());
     stack_->setCurrentWidget(result_);
+}
+
+// Of all pictures at the one place, among those that are at hand, where the first and the last differ most.
+std::vector<QImage> TrialView::tellingImages() const {
+    std::vector<QImage> best(pictures_.size());
+    double most = -1;
+    for (std::size_t probe = 0; probe < document_.probes().size(); ++probe) {
+        std::vector<QImage> here;
+        for (std::size_t i = 0; i < pictures_.size(); ++i) here.push_back(renderer_.cached(keyOf(i, probe)));
+        if (std::any_of(here.begin(), here.end(), [](const QImage& image) { return image.isNull(); }) ||
+            here.front().size() != here.back().size())
+            continue;
+        double apart = 0;
+        for (int y = 0; y < here[0].height(); y += 4)
+            for (int x = 0; x < here[0].width(); x += 4)
+                apart += std::abs(qGray(here.front().pixel(x, y)) - qGray(here.back().pixel(x, y)));
+        if (apart > most) most = apart, best = std::move(here);
+    }
+    return best;
 }
 
 void TrialView::keyPressEvent(QKeyEvent* event) {

@@ -60,6 +60,7 @@ class TrialView : public QWidget {
     void prefetch(); // those that the next question may be about
     void tell();
     void turn(bool second); // in flip, which of the two is seen
+    std::vector<QImage> tellingImages() const;
     RenderKey keyOf(std::size_t picture, std::size_t probe) const;
     QSize paneSize() const; // in pixels of the screen
 

@@ -174,7 +174,7 @@ std::vector<CameraNotes> notesOn(const std::vector<CameraSample>& samples) {
 
 fs::path keep(const CameraNotes& notes) {
     IRENIC_EXPECTS(!notes.camera.empty() && notes.iso > 0 && notes.photos > 0);
-    const fs::path file = fileFor(notes.camera, notes.iso, notes.width, notes.height);
+    fs::path file = fileFor(notes.camera, notes.iso, notes.width, notes.height);
     writeWhole(file, jsonOf(notes).dump(-1, ' ', false, json::error_handler_t::replace) + "\n",
                SafeFile::Existing::Replace);
     return file;
