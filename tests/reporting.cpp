@@ -50,8 +50,7 @@ class TestReporting : public test::WindowTest {
         const Settings own = window_->document().takes()[1].settings;
         QCOMPARE(takes[1].toObject()["settings"].toString(), QString::fromStdString(textOf(own)));
         const Photo& photo = *window_->document().photo();
-        QCOMPARE(takes[1].toObject()["noiseLeft"].toDouble(),
-                 noiseLeftIn(photo, own, flatAreas(photo)).luminance);
+        QCOMPARE(takes[1].toObject()["noiseLeftOnGrey"].toDouble(), noiseLeftOnGrey(photo, own).luminance);
         const auto right = checksOf(
             photo, [&](const Rect& area, const Work& work) { return cleanRegion(photo, own, area, work); });
         const QJsonArray findings = takes[1].toObject()["findings"].toArray();

@@ -31,13 +31,11 @@ Report measureReport(const ReportWish& wish, const Work& work) {
     std::vector<Probe> probes = wish.state.probes;
     if (probes.size() > kMostProbes) probes.resize(kMostProbes);
     for (const Probe& p : probes) out.originals.push_back(cropOf(wish, Settings::original(), p, {work.stop}));
-    const std::vector<Rect> flat = flatAreas(*wish.photo, 3, {work.stop});
     const auto count = static_cast<double>(wish.state.takes.size());
     for (const Take& take : wish.state.takes) {
         ReportTake one;
         one.take = take, one.chosen = take.id == wish.state.chosen;
-        if (!flat.empty())
-            one.noiseLeft = noiseLeftIn(*wish.photo, take.settings, flat, {work.stop}).luminance;
+        one.noiseLeft = noiseLeftOnGrey(*wish.photo, take.settings, {work.stop}).luminance;
         for (const Probe& p : probes) one.crops.push_back(cropOf(wish, take.settings, p, {work.stop}));
         const auto at = static_cast<double>(out.takes.size());
         try {
@@ -62,12 +60,9 @@ QByteArray jsonOf(const Report& report) {
     for (const ReportTake& t : report.takes) {
         json findings = json::array();
         for (const Finding& f : t.findings) findings.push_back(jsonOf(f));
-        json one = {{"letter", std::string(1, t.take.letter)},
-                    {"name", t.take.name},
-                    {"settings", textOf(t.take.settings)},
-                    {"chosen", t.chosen},
-                    {"noiseLeft", t.noiseLeft ? json(*t.noiseLeft) : json()},
-                    {"findings", findings}};
+        json one = {{"letter", std::string(1, t.take.letter)}, {"name", t.take.name},
+                    {"settings", textOf(t.take.settings)},     {"chosen", t.chosen},
+                    {"noiseLeftOnGrey", t.noiseLeft},          {"findings", findings}};
         if (!t.unchecked.empty()) one["unchecked"] = t.unchecked;
         takes.push_back(one);
     }

@@ -23,7 +23,7 @@ struct ReportWish {
 struct ReportTake {
     Take take;
     bool chosen = false;
-    std::optional<double> noiseLeft; // of luminance; none where nothing is even
+    double noiseLeft = 0; // of luminance, on an even grey with the photo's noise
     std::vector<Finding> findings;
     std::string unchecked;     // why there are none
     std::vector<QImage> crops; // of each probe

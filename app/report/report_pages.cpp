@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "base/text.h"
+#include "denoise/method.h"
 #include "judge/check_kinds.h"
 #include "report/report.h"
 
@@ -25,17 +26,14 @@ class Pages {
   public:
     explicit Pages(QPdfWriter& writer) : writer_(writer), painter_(&writer) {}
 
+    // With room for pictures below it on the same page, if that is wanted.
     void text(const QString& words, double size = 1, const QColor& ink = kInk, bool bold = false,
-              double indent = 0) {
-        QFont font(QStringLiteral("DejaVu Sans"));
-        font.setPointSizeF(9 * size);
-        font.setBold(bold);
-        painter_.setFont(font);
+              bool withPictures = false) {
+        setFont(size, bold);
         painter_.setPen(ink);
-        const QRect room(static_cast<int>(indent * width()), 0, static_cast<int>((1 - indent) * width()),
-                         1 << 20);
+        const QRect room(0, 0, width(), 1 << 20);
         const int high = painter_.boundingRect(room, Qt::TextWordWrap, words).height();
-        make(high);
+        make(high + (withPictures ? width() / 3 : 0));
         painter_.drawText(room.translated(0, y_), Qt::TextWordWrap, words);
         y_ += high + gap() / 2;
     }
@@ -49,6 +47,7 @@ class Pages {
     // Side by side, each with a name above it; as wide as the page has room for.
     void pictures(const std::vector<std::pair<QString, QImage>>& all) {
         constexpr std::size_t kAcross = 3;
+        setFont(1, false);
         for (std::size_t from = 0; from < all.size(); from += kAcross) {
             const int wide = (width() - static_cast<int>(kAcross - 1) * gap()) / static_cast<int>(kAcross);
             int high = 0;
@@ -71,6 +70,12 @@ class Pages {
     }
 
   private:
+    void setFont(double size, bool bold) {
+        QFont font(QStringLiteral("DejaVu Sans"));
+        font.setPointSizeF(9 * size);
+        font.setBold(bold);
+        painter_.setFont(font);
+    }
     int width() const { return writer_.width(); }
     static int gap() { return kResolution / 10; }
     void make(int high) {
@@ -89,6 +94,14 @@ QString named(const Take& take) {
                              : QStringLiteral("%1  %2: %3")
                                    .arg(QLatin1Char(take.letter))
                                    .arg(QString::fromStdString(take.name), settings);
+}
+
+// Above a picture: what there is room for.
+QString captionOf(const Take& take) {
+    return QStringLiteral("%1  %2")
+        .arg(QLatin1Char(take.letter))
+        .arg(
+            QString::fromStdString(take.name.empty() ? findMethod(take.settings.method)->name() : take.name));
 }
 
 void writeFindings(Pages& pages, const ReportTake& take) {
@@ -151,18 +164,17 @@ QByteArray pdfOf(const Report& report) {
                    1, kSecond);
         for (std::size_t p = 0; p < report.originals.size(); ++p) {
             const Probe& probe = report.wish.state.probes[p];
-            pages.rule();
             pages.text(tr("Probe %1: %2, at 100 %").arg(p + 1).arg(QString::fromStdString(probe.name)), 1.1,
-                       kInk, true);
+                       kInk, true, true);
             std::vector<std::pair<QString, QImage>> pictures = {{tr("Original"), report.originals[p]}};
-            for (const ReportTake& t : report.takes) pictures.push_back({named(t.take), t.crops[p]});
+            for (const ReportTake& t : report.takes) pictures.push_back({captionOf(t.take), t.crops[p]});
             pages.pictures(pictures);
         }
         for (const ReportTake& t : report.takes) {
             pages.rule();
             pages.text(named(t.take) + (t.chosen ? tr("  (chosen for export)") : QString()), 1.3, kInk, true);
-            if (t.noiseLeft)
-                pages.text(tr("%1 % of the noise left in even areas").arg(100 * *t.noiseLeft, 0, 'f', 0));
+            if (!t.unchecked.empty())
+                pages.text(tr("%1 % of the noise left on an even grey").arg(100 * t.noiseLeft, 0, 'f', 0));
             writeFindings(pages, t);
         }
         if (report.wish.facts.trial) writeTrial(pages, *report.wish.facts.trial);

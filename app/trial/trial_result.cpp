@@ -94,7 +94,7 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
     }
     const TrialRanking ranking = rankingOf(static_cast<int>(record.pictures.size()), record.answers);
     heading_->setText(sentenceOf(record, ranking));
-    sentence_->setText(tr("From %1 answers. Noise left is measured in even areas of this photo.")
+    sentence_->setText(tr("From %1 answers. Noise left is measured on an even grey with this photo's noise.")
                            .arg(record.answers.size()));
     left_.assign(record.pictures.size(), nullptr);
     text_ = tr("Blind trial of %1, %2")
@@ -156,10 +156,9 @@ void TrialResult::measure(const std::vector<std::uint32_t>& takes, const TrialRa
     measuring_ = jobs_.submit(
         Lane::Quiet, -5,
         [photo = document_.photo(), settings](const Work& work) {
-            const std::vector<Rect> areas = flatAreas(*photo, 3, {work.stop});
             std::vector<std::optional<double>> out(settings.size());
-            for (std::size_t i = 0; i < settings.size() && !areas.empty(); ++i)
-                if (settings[i]) out[i] = noiseLeftIn(*photo, *settings[i], areas, {work.stop}).luminance;
+            for (std::size_t i = 0; i < settings.size(); ++i)
+                if (settings[i]) out[i] = noiseLeftOnGrey(*photo, *settings[i], {work.stop}).luminance;
             return out;
         },
         [this, worth = ranking.worth](const Outcome<std::vector<std::optional<double>>>& made) {
