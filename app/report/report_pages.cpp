@@ -164,6 +164,7 @@ QByteArray pdfOf(const Report& report) {
                    1, kSecond);
         for (std::size_t p = 0; p < report.originals.size(); ++p) {
             const Probe& probe = report.wish.state.probes[p];
+            pages.space();
             pages.text(tr("Probe %1: %2, at 100 %").arg(p + 1).arg(QString::fromStdString(probe.name)), 1.1,
                        kInk, true, true);
             std::vector<std::pair<QString, QImage>> pictures = {{tr("Original"), report.originals[p]}};
