@@ -502,13 +502,16 @@ void CloseUp::showPlace(const Rect& place, const QString& why) {
 }
 
 QPointF CloseUp::middle() const {
-    const Probe& probe = document_.probes()[static_cast<std::size_t>(probe_)];
+    const auto& probes = document_.probes();
+    const Probe& probe =
+        probes[static_cast<std::size_t>(std::clamp<int>(probe_, 0, static_cast<int>(probes.size()) - 1))];
     const PicturePoint at =
         pictureOf(*document_.photo(), document_.look(), {double(probe.x), double(probe.y)});
     return QPointF(at.x, at.y) + document_.panOf(probe.id);
 }
 
 void CloseUp::sweep(int by) {
+    if (!document_.photo() || document_.probes().empty()) return;
     if (document_.zoom() != 1) {
         document_.setZoom(1);
         refresh();
@@ -531,6 +534,7 @@ void CloseUp::sweep(int by) {
 }
 
 void CloseUp::goTo(QPointF middle, const QString& why) {
+    if (document_.probes().empty()) return;
     document_.panRow(probeId(), middle - this->middle());
     large_->setText(why);
     large_->show();

@@ -32,7 +32,8 @@ QByteArray bytesOf(const QString& file) {
 } // namespace
 
 Monitor& Monitor::of(const QWidget* widget) {
-    static std::map<QString, std::unique_ptr<Monitor>> all;
+    // Never destroyed: the application and its bus are gone before what is static.
+    static auto& all = *new std::map<QString, std::unique_ptr<Monitor>>;
     const QScreen* screen = widget ? widget->screen() : QGuiApplication::primaryScreen();
     const QString name = screen ? screen->name() : QString();
     std::unique_ptr<Monitor>& own = all[name];
