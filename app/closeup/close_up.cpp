@@ -309,7 +309,8 @@ void CloseUp::refresh() {
     probe_ = std::clamp(probe_, 0, static_cast<int>(document_.probes().size()) - 1);
     for (int i = 0; i < columns(); ++i) letters_[static_cast<std::size_t>(i)]->setChecked(i == column_);
     arrange();
-    const PicturePoint centre{middle().x(), middle().y()};
+    const QPointF seenFrom = middle();
+    const PicturePoint centre{seenFrom.x(), seenFrom.y()};
     const std::vector<int> now = seen();
     QRectF place;
     for (int i = 0; i < columns(); ++i) {
