@@ -105,13 +105,20 @@ void Document::copyWork() {
 }
 
 void Document::pasteWork(WorkPart part, const QStringList& photos) {
-    if (!work_) return;
+    if (work_) pasteFrom(*work_, part, photos);
+}
+
+void Document::giveTakes(const QStringList& photos) {
+    if (photo_) pasteFrom({state(), photo_->width(), photo_->height()}, WorkPart::Takes, photos);
+}
+
+void Document::pasteFrom(const CopiedWork& work, WorkPart part, const QStringList& photos) {
     std::vector<StateChange> changes;
     for (const QString& photo : photos) {
         const std::string file = photo.toStdString();
         const KeptWork::Held& held = kept_.hold(file, {});
         const StatePtr before = held.record.state;
-        auto next = std::make_shared<PhotoState>(work_->pastedOn(*before, part, held.width, held.height));
+        auto next = std::make_shared<PhotoState>(work.pastedOn(*before, part, held.width, held.height));
         if (!(*next == *before)) changes.push_back({file, before, next});
     }
     paste(nameOf(part), std::move(changes));
@@ -220,10 +227,23 @@ void Document::setSettings(int take, const Settings& settings) {
     std::string key = "take " + std::to_string(now.id);
     for (const Field<Settings>& f : fieldsOf<Settings>())
         if (!sameField(f, now.settings, settings)) key += std::string(" ") + f.id;
+    const std::string before = now.settings.method;
     change(key, [&](PhotoState& s) {
         Take& t = takeAt(s, take);
         t.settings = settings;
     });
+    // What a hand has set means the same with every method, or it is said what else fits.
+    if (settings.method == before) return;
+    const auto& best = facts().recommended;
+    const bool known = best && best->settings.method == settings.method && !(best->settings == settings);
+    emit message(known
+                     ? tr("Strengths stayed as they were. Recommended with this method here: luminance %1×, "
+                          "colour %2×, detail %3 %.")
+                           .arg(best->settings.luminance, 0, 'f', 2)
+                           .arg(best->settings.colour, 0, 'f', 2)
+                           .arg(std::lround(100 * best->settings.detail))
+                     : tr("Strengths stayed as they were: with every method 1.00× is as much noise as was "
+                          "measured."));
 }
 
 void Document::setZones(int take, const std::vector<Zone>& zones, bool gesture) {

@@ -86,6 +86,8 @@ class Document : public QObject {
     bool canPasteWork() const { return work_.has_value(); }
     // On photos of the list, whether they were opened or not; one step.
     void pasteWork(WorkPart part, const QStringList& photos);
+    // Takes of the photo shown, and the choice among them, to other photos; one step. What was copied stays.
+    void giveTakes(const QStringList& photos);
     void useLookForAll(); // on every photo that has been opened, and on those that follow
     // Takes, choice and look of the photo shown are what new photos start with.
     void useAsDefault();
@@ -104,6 +106,9 @@ class Document : public QObject {
     void orderProbe(int from, int to);
     // See KeptWork.
     void noteExport(const std::string& photo, const ExportMade& made) { kept_.noteExport(photo, made); }
+    void setExports(const std::string& photo, std::vector<ExportMade> exports) {
+        kept_.setExports(photo, std::move(exports));
+    }
     void noteTrial(const TrialRecord& trial) { kept_.noteTrial(path(), trial); } // of the photo shown
 
     // The whole state of the photo shown under a name, to come back to.
@@ -154,6 +159,7 @@ class Document : public QObject {
                   const std::string& key = {});
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
+    void pasteFrom(const CopiedWork& work, WorkPart part, const QStringList& photos);
     // A step over several photos, named "... pasted to 3 photos".
     void paste(const std::string& what, std::vector<StateChange> changes);
     void tellDifference(const PhotoState& before, const PhotoState& after);

@@ -212,6 +212,13 @@ void KeptWork::noteTrial(const std::string& photo, const TrialRecord& trial) {
     touch(photo);
 }
 
+void KeptWork::setExports(const std::string& photo, std::vector<ExportMade> exports) {
+    Held* held = find(photo);
+    if (!held) return;
+    held->record.facts.exports = std::move(exports);
+    touch(photo);
+}
+
 void KeptWork::noteExport(const std::string& photo, const ExportMade& made) {
     if (Held* held = find(photo)) {
         held->record.facts.exports.push_back(made);

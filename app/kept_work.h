@@ -59,6 +59,8 @@ class KeptWork : public QObject {
     void touch(const std::string& file);
     // A file was made of a photo: a fact, whether the photo is open or not.
     void noteExport(const std::string& photo, const ExportMade& made);
+    // What is on record of the exports of a photo that is open: no step, and never undone.
+    void setExports(const std::string& photo, std::vector<ExportMade> exports);
     // Likewise of a photo that is open.
     void noteTrial(const std::string& photo, const TrialRecord& trial);
 

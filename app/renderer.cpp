@@ -29,9 +29,10 @@ constexpr double kSmall = 0.5;
 Recipe draftOf(const Recipe& recipe, double zoom) {
     Recipe quick = recipe;
     quick.look.demosaic = Demosaic::Quick;
-    if (zoom < kSmall)
+    if (zoom < kSmall) {
         quick.settings = Settings::original();
-    else if (!recipe.settings.untouched())
+        quick.settings.sharpening = recipe.settings.sharpening;
+    } else if (!recipe.settings.untouched())
         quick.settings.method = "wavelet", quick.settings.detail = 0;
     return quick;
 }

@@ -27,6 +27,7 @@
 #include "export/drawer.h"
 #include "export/export_bar.h"
 #include "export/queue_view.h"
+#include "exports/exports_list.h"
 #include "history/history_list.h"
 #include "look/curve_editor.h"
 #include "look/histogram_view.h"
@@ -35,11 +36,13 @@
 #include "panels.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
+#include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
-#include "report/report_writer.h"
+#include "several/photos_sheet.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "shot_note.h"
+#include "slow_write.h"
 #include "start/start_page.h"
 #include "style/monitor.h"
 #include "style/style.h"
@@ -58,7 +61,8 @@ Window::Window(QWidget* parent)
       sheet_(new Sheet(document_, renderer_, *references_, this)),
       closeUp_(new CloseUp(document_, renderer_, *references_, this)),
       trial_(new TrialView(document_, renderer_, *references_, this)),
-      report_(new ReportWriter(document_, jobs_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
+      several_(new PhotosSheet(document_, renderer_, this)), report_(new SlowWrite(jobs_, this)),
+      layers_(new SlowWrite(jobs_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
       drawer_(new Drawer(
           document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
       exportBar_(new ExportBar(document_, jobs_, this)), presets_(new PresetMenu(document_, this)),
@@ -73,7 +77,8 @@ Window::Window(QWidget* parent)
     column->addWidget(lookStrip_);
     column->addWidget(sheet_, 1);
     column->addWidget(closeUp_, 1);
-    closeUp_->hide();
+    column->addWidget(several_, 1);
+    closeUp_->hide(), several_->hide();
     makePanels(middle);
     auto* whole = new QWidget(this);
     auto* rows = new QVBoxLayout(whole);
@@ -143,9 +148,15 @@ Window::Window(QWidget* parent)
         overview_->setPlace({});
         showStart();
     });
+    connect(several_, &PhotosSheet::closeAsked, this, [this] { setOverPhotos(false); });
+    connect(several_, &PhotosSheet::photoAsked, this, [this](const QString& file) {
+        setOverPhotos(false);
+        photos_->select(file);
+    });
     connect(trial_, &TrialView::closeAsked, this, [this] { setTrial(false); });
     connect(trial_, &TrialView::message, exportBar_, &ExportBar::setMessage);
-    connect(report_, &ReportWriter::message, exportBar_, &ExportBar::setMessage);
+    for (SlowWrite* slow : {report_, layers_})
+        connect(slow, &SlowWrite::message, exportBar_, &ExportBar::setMessage);
     // In a window of its own it follows the sheet.
     connect(qApp, &QApplication::focusChanged, this, [this](const QWidget*, const QWidget* now) {
         if (!apart_ || !qobject_cast<const Cell*>(now)) return;
@@ -177,6 +188,10 @@ Window::Window(QWidget* parent)
         if (said_.size() > kMostSaid) said_.removeFirst();
     });
     connect(drawer_, &Drawer::message, exportBar_, &ExportBar::setMessage);
+    connect(&drawer_->queueView(), &QueueView::photoAsked, this, [this](const QString& file) {
+        open({file});
+        photos_->select(file);
+    });
     connect(&drawer_->queueView(), &QueueView::changed, this,
             [this] { exportBar_->setQueue(drawer_->queueView().summary()); });
     exportBar_->setQueue(drawer_->queueView().summary());
@@ -190,6 +205,7 @@ Window::Window(QWidget* parent)
     for (const auto signal : {&Document::lookChanged, &Document::photoChanged})
         connect(&document_, signal, &settling_, qOverload<>(&QTimer::start));
     connect(viewStrip_, &ViewStrip::message, exportBar_, &ExportBar::setMessage);
+    connect(trial_, &TrialView::learned, &viewStrip_->recommend(), &RecommendButton::renewTaste);
     connect(viewStrip_, &ViewStrip::lookToggled, lookStrip_, &QWidget::setVisible);
     lookStrip_->setVisible(viewStrip_->lookShown());
     connect(&document_, &Document::photoChanged, this, &Window::describe);
@@ -213,6 +229,9 @@ void Window::makePanels(QWidget* middle) {
     const auto left = Qt::LeftDockWidgetArea;
     panels_->add(photos_, tr("Photos"), "photosPanel", left);
     panels_->add(history_, tr("History"), "historyPanel", left)->hide();
+    exports_ = new ExportsList(document_, jobs_, this);
+    connect(exports_, &ExportsList::message, &document_, &Document::message);
+    panels_->add(exports_, tr("Exports"), "exportsPanel", left)->hide();
     constexpr int kOverview = 165, kHistogram = 84, kShot = 150, kDrawer = 215;
     panels_->add(overview_, tr("Overview"), "overviewPanel", left, kOverview);
     histogram_ = new HistogramView(document_, this);
@@ -442,22 +461,6 @@ void Window::setCloseUpApart(bool apart) {
     showStart();
 }
 
-void Window::askForReport() {
-    if (report_->running()) {
-        report_->stop();
-        return exportBar_->setMessage(tr("The report was stopped. Nothing was written."));
-    }
-    if (!document_.photo()) return exportBar_->setMessage(tr("Open a photo first."));
-    const std::filesystem::path photo = document_.photo()->file;
-    const QString proposed = QString::fromStdString((photo.parent_path() / photo.stem()).string()) +
-                             tr("-report") + QStringLiteral(".pdf");
-    QString file = QFileDialog::getSaveFileName(this, tr("Save report"), proposed,
-                                                tr("PDF, with a JSON file beside it (*.pdf)"));
-    if (file.isEmpty()) return;
-    if (!file.endsWith(QStringLiteral(".pdf"), Qt::CaseInsensitive)) file += QStringLiteral(".pdf");
-    report_->write(file);
-}
-
 void Window::setTrial(bool on) {
     if (inTrial_ == on) return;
     inTrial_ = on;
@@ -465,6 +468,18 @@ void Window::setTrial(bool on) {
     if (!on) return;
     if (const QString problem = trial_->begin(); !problem.isEmpty()) {
         setTrial(false);
+        exportBar_->setMessage(problem);
+    }
+}
+
+void Window::setOverPhotos(bool on) {
+    if (overPhotos_ == on) return;
+    overPhotos_ = on;
+    showStart();
+    if (!on) return several_->end();
+    several_->setFocus();
+    if (const QString problem = several_->begin(photos_->selectedPaths()); !problem.isEmpty()) {
+        setOverPhotos(false);
         exportBar_->setMessage(problem);
     }
 }
@@ -493,8 +508,9 @@ void Window::showStart() {
         {panels_, !nothing && !inTrial_},
         {trial_, inTrial_},
         {static_cast<QWidget*>(menuBar()), !inTrial_},
-        {sheet_, apart_ || !inCloseUp_},
-        {closeUp_, apart_ ? !nothing : inCloseUp_},
+        {sheet_, !overPhotos_ && (apart_ || !inCloseUp_)},
+        {several_, overPhotos_},
+        {closeUp_, apart_ ? !nothing : inCloseUp_ && !overPhotos_},
         {exportBar_, !inTrial_ && (!nothing || !exportBar_->message().isEmpty())},
         {lookStrip_, viewStrip_->lookShown()}};
     // What goes first, so that what comes has its whole room at once.

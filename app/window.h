@@ -23,13 +23,15 @@ class LookStrip;
 class Overview;
 class Panels;
 class PhotoList;
+class ExportsList;
+class PhotosSheet;
 class Sheet;
 class PresetMenu;
 class ReferenceShelf;
 class ShotNote;
 class StartPage;
 class TrialView;
-class ReportWriter;
+class SlowWrite;
 class ViewStrip;
 
 class Window : public QMainWindow {
@@ -60,7 +62,14 @@ class Window : public QMainWindow {
     Overview& overview() { return *overview_; }
     PhotoList& photos() { return *photos_; }
     TrialView& trial() { return *trial_; }
-    ReportWriter& report() { return *report_; }
+    ExportsList& exports() { return *exports_; }
+    PhotosSheet& several() { return *several_; }
+    // Of the photo shown: the PDF under this name, the JSON beside it.
+    void writeReport(const QString& pdf);
+    SlowWrite& report() { return *report_; }
+    // The original and all takes in one file, the chosen one on top.
+    void writeLayers(const QString& file);
+    SlowWrite& layers() { return *layers_; }
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -84,7 +93,10 @@ class Window : public QMainWindow {
     void setCloseUpApart(bool apart); // in a window of its own, beside the sheet
     void askForReport();
     void reportFault();
-    void setTrial(bool on); // nothing but the trial's pictures is seen
+    void askForLayers();
+    void setTrial(bool on);
+    void
+    setOverPhotos(bool on); // a sheet over the selected photos // nothing but the trial's pictures is seen
     void describe();
     void refreshOverview();
     void rememberSession();
@@ -123,8 +135,10 @@ class Window : public QMainWindow {
     Sheet* sheet_;
     CloseUp* closeUp_;
     TrialView* trial_;
-    ReportWriter* report_;
-    bool inCloseUp_ = false, apart_ = false, inTrial_ = false;
+    PhotosSheet* several_;
+    ExportsList* exports_ = nullptr;
+    SlowWrite *report_, *layers_;
+    bool inCloseUp_ = false, apart_ = false, inTrial_ = false, overPhotos_ = false;
     QAction* apartAction_ = nullptr;
     QMetaObject::Connection monitor_; // to the one of the screen that the window stands on
     QVBoxLayout* middle_ = nullptr;

@@ -12,8 +12,8 @@
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
-#include "report/report_writer.h"
 #include "sheet/sheet.h"
+#include "slow_write.h"
 #include "style/monitor.h"
 #include "style/style.h"
 #include "view_strip.h"
@@ -48,7 +48,14 @@ void Window::makeFileMenu(QMenu* photo) {
     report->setObjectName(QStringLiteral("saveReport"));
     report->setToolTip(
         tr("Checks all takes over the whole photo and writes a PDF with crops, settings and findings."));
-    connect(photo, &QMenu::aboutToShow, this, [this, report] {
+    QAction* layers = photo->addAction(tr("Save takes as &layers…"), this, &Window::askForLayers);
+    layers->setObjectName(QStringLiteral("saveLayers"));
+    layers->setToolTip(
+        tr("Writes the original and all takes as layers of one OpenRaster file, to be blended by "
+           "hand elsewhere."));
+    connect(photo, &QMenu::aboutToShow, this, [this, report, layers] {
+        layers->setText(layers_->running() ? tr("Stop writing the &layers") : tr("Save takes as &layers…"));
+        layers->setEnabled(!document_.takes().empty() && document_.photo() != nullptr);
         report->setText(report_->running() ? tr("Stop the re&port") : tr("Save re&port…"));
         report->setEnabled(document_.photo() != nullptr);
     });
@@ -140,6 +147,12 @@ void Window::makeViewMenu(QMenu* view) {
     cache->setChecked(QSettings().value(QStringLiteral("pictures/keep"), true).toBool());
     connect(cache, &QAction::toggled, this, &Window::keepPictures);
     if (cache->isChecked()) keepPictures(true);
+    auto* several = view->addAction(tr("Sheet over &photos"), QKeySequence(tr("Ctrl+P")), this,
+                                    [this] { setOverPhotos(!overPhotos_); });
+    several->setObjectName(QStringLiteral("sheetOverPhotos"));
+    several->setToolTip(
+        tr("Shows these takes on the selected photos: a row for each of those that differ most. "
+           "(Ctrl+P)"));
     auto* trial =
         view->addAction(tr("&Blind trial"), QKeySequence(tr("Ctrl+B")), this, [this] { setTrial(true); });
     trial->setObjectName(QStringLiteral("blindTrial"));
@@ -188,11 +201,10 @@ void Window::listPanels(QMenu* menu) {
     const struct {
         const char* id;
         QString text, key;
-    } entries[] = {{"photosPanel", tr("&Photos"), tr("Ctrl+1")},
-                   {"overviewPanel", tr("&Overview"), tr("Ctrl+2")},
-                   {"histogramPanel", tr("&Histogram"), tr("Ctrl+3")},
-                   {"shotPanel", tr("&Shot"), tr("Ctrl+4")},
-                   {"historyPanel", tr("H&istory"), tr("Ctrl+H")}};
+    } entries[] = {
+        {"photosPanel", tr("&Photos"), tr("Ctrl+1")},       {"overviewPanel", tr("&Overview"), tr("Ctrl+2")},
+        {"histogramPanel", tr("&Histogram"), tr("Ctrl+3")}, {"shotPanel", tr("&Shot"), tr("Ctrl+4")},
+        {"historyPanel", tr("H&istory"), tr("Ctrl+H")},     {"exportsPanel", tr("&Exports"), tr("Ctrl+5")}};
     for (const auto& e : entries)
         panels_->addTo(menu, panels_->findChild<QDockWidget*>(QLatin1String(e.id)), e.text,
                        QKeySequence(e.key));

@@ -35,8 +35,8 @@ struct Asked {
 // What is checked: its name, where its pixels come from, and its settings where they are known.
 struct Subject {
     std::string name;
-    CleanedSource source;
-    std::optional<Settings> settings;
+    CleanedSource source;             // of a file
+    std::optional<Settings> settings; // of a take
 };
 
 Subject fromFile(const Photo& photo, const std::string& file, const Work& work) {
@@ -108,12 +108,7 @@ int check(const Asked& asked, const Work& work) {
     std::vector<Subject> subjects;
     for (const std::string& file : asked.cleaned)
         subjects.push_back(fromFile(*photo, file, {work.stop, nullptr}));
-    for (const Settings& settings : takes)
-        subjects.push_back({textOf(settings),
-                            [&photo, settings](const Rect& area, const Work& part) {
-                                return cleanRegion(*photo, settings, area, part);
-                            },
-                            settings});
+    for (const Settings& settings : takes) subjects.push_back({textOf(settings), {}, settings});
     json all = json::array();
     bool bad = false;
     for (std::size_t i = 0; i < count; ++i) {
@@ -121,7 +116,8 @@ int check(const Asked& asked, const Work& work) {
         const double n = static_cast<double>(count), at = static_cast<double>(i);
         std::vector<Finding> findings;
         try {
-            findings = checksOf(*photo, source, work.part(0.2 + 0.8 * at / n, 0.2 + 0.8 * (at + 1) / n));
+            const Work part = work.part(0.2 + 0.8 * at / n, 0.2 + 0.8 * (at + 1) / n);
+            findings = settings ? checksOf(*photo, *settings, part) : checksOf(*photo, source, part);
         } catch (const std::invalid_argument& e) {
             throw std::runtime_error(e.what());
         }

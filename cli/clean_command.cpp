@@ -12,6 +12,7 @@
 #include <set>
 #include <thread>
 
+#include "bar.h"
 #include "base/folders.h"
 #include "base/text.h"
 #include "common.h"
@@ -21,7 +22,9 @@
 #include "judge/probes.h"
 #include "judge/recommend.h"
 #include "measure/open.h"
+#include "measure/series.h"
 #include "number.h"
+#include "queue/afterwards.h"
 #include "queue/deliver_once.h"
 #include "queue/supervisor.h"
 
@@ -39,7 +42,9 @@ struct CleanOptions {
     std::string out, output, profile = "srgb", compression, look, take, size, name;
     int bits = 16, jobs = 1;
     float quality = 95;
-    bool overwrite = false, asJson = false, recommended = false, resume = false, later = false;
+    bool overwrite = false, asJson = false, recommended = false, resume = false, later = false, check = false,
+         alike = false;
+    std::string then;
     std::string queue; // with `later`; empty: this user's
 };
 
@@ -89,41 +94,11 @@ std::vector<Delivery> deliveriesOf(const CleanOptions& o) {
     return all;
 }
 
-// A bar on a terminal, nothing elsewhere.
-class Bar {
-  public:
-    Bar(const std::atomic<float>& done, std::string text) : text_(std::move(text)) {
-        if (!isatty(STDERR_FILENO)) return;
-        thread_ = std::jthread([this, &done](const std::stop_token& over) {
-            const auto start = std::chrono::steady_clock::now();
-            while (!over.stop_requested()) {
-                const double share = std::clamp(static_cast<double>(done.load()), 0.0, 1.0);
-                const std::chrono::duration<double> spent = std::chrono::steady_clock::now() - start;
-                std::string bar(24, ' ');
-                std::fill_n(bar.begin(), static_cast<int>(share * 24), '=');
-                std::fprintf(stderr, "\r[%s] %3.0f %%  %s", bar.c_str(), 100 * share, text_.c_str());
-                if (share > 0.05) std::fprintf(stderr, ", %.0f s left ", spent.count() * (1 - share) / share);
-                std::fflush(stderr);
-                std::this_thread::sleep_for(std::chrono::milliseconds(100));
-            }
-            std::fprintf(stderr, "\r\033[K");
-        });
-    }
-    ~Bar() {
-        if (thread_.joinable()) thread_.request_stop(), thread_.join();
-    }
-    Bar(const Bar&) = delete;
-    Bar& operator=(const Bar&) = delete;
-
-  private:
-    std::string text_;
-    std::jthread thread_;
-};
-
 struct Task {
     std::string file;
     std::vector<Delivery> deliveries;
     int counter = 1;
+    std::optional<NoiseModel> noise = {}; // of its series
 };
 
 // The request that a task's delivery is, for names and for workers.
@@ -133,7 +108,8 @@ ExportRequest requestOf(const Task& task, const Delivery& delivery, const CleanO
     std::error_code error;
     w.photo = fs::absolute(task.file, error).string();
     if (!o.recommended) w.settings = settings;
-    w.look = look, w.delivery = delivery, w.counter = task.counter, w.resume = o.resume;
+    w.look = look, w.delivery = delivery, w.counter = task.counter, w.resume = o.resume, w.check = o.check,
+    w.then = o.then, w.noise = task.noise;
     return w;
 }
 
@@ -146,6 +122,9 @@ void say(bool asJson, const json& line) {
         std::printf("%s -> %s%s\n", line["file"].get<std::string>().c_str(),
                     line["output"].get<std::string>().c_str(),
                     line.value("skipped", false) ? "  (done before)" : "");
+    if (!asJson && line.contains("worst"))
+        std::printf("  %s: %s\n", line["worst"]["grade"].get<std::string>().c_str(),
+                    line["worst"]["sentence"].get<std::string>().c_str());
     if (!asJson && line.contains("notes"))
         for (const json& note : line["notes"])
             std::fprintf(stderr, "irenic-cli: %s: %s\n", line["output"].get<std::string>().c_str(),
@@ -159,21 +138,33 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
     std::atomic<float> done = 0;
     const Bar bar(done, shownName(task.file));
     const Work inner{work.stop, &done};
-    const PhotoPtr photo = readPhoto(task.file, inner.part(0, 0.1));
+    const PhotoPtr photo =
+        readPhoto(task.file, inner.part(0, 0.1), Measure::Noise, task.noise ? &*task.noise : nullptr);
     std::optional<Recommendation> measured;
     std::vector<Delivery> open;
     const double each = 0.9 / static_cast<double>(task.deliveries.size());
     for (std::size_t i = 0; i < task.deliveries.size(); ++i) {
         const double from = 0.1 + each * static_cast<double>(i);
-        const auto made = deliverOnce(requestOf(task, task.deliveries[i], o, settings, look), *photo,
-                                      measured, o.output, inner.part(from, from + each));
+        const ExportRequest request = requestOf(task, task.deliveries[i], o, settings, look);
+        const double until = from + each * (o.check ? 0.6 : 1);
+        const auto made = deliverOnce(request, *photo, measured, o.output, inner.part(from, until));
         if (!made) {
             open.push_back(task.deliveries[i]);
             continue;
         }
         json line = {{"file", shownPath(task.file)}, {"output", shownPath(made->target)}};
         if (made->before) line["skipped"] = true;
-        if (!made->left.empty()) line["notes"] = made->left;
+        LeftOut notes = made->left;
+        if (!made->before) {
+            const Afterwards after = afterwards(request, *photo, *made, inner.part(until, from + each));
+            notes.insert(notes.end(), after.notes.begin(), after.notes.end());
+            if (after.worst)
+                line["worst"] = {{"grade", idOf(after.worst->grade)},
+                                 {"check", after.worst->check},
+                                 {"severity", after.worst->severity},
+                                 {"sentence", after.worst->sentence}};
+        }
+        if (!notes.empty()) line["notes"] = notes;
         say(o.asJson, line);
     }
     task.deliveries = std::move(open);
@@ -242,6 +233,10 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
                 json line = {{"file", shownPath(j.request.photo)}};
                 if (j.state == JobState::Done) {
                     line["output"] = shownPath(j.target);
+                    if (j.severity >= 0)
+                        line["worst"] = {{"grade", idOf(gradeOf(j.severity))},
+                                         {"severity", j.severity},
+                                         {"sentence", j.found}};
                     if (j.reason == kMadeBefore)
                         line["skipped"] = true;
                     else if (!j.reason.empty())
@@ -333,6 +328,13 @@ int clean(CleanOptions o, const Work& work) {
         else
             ++failed;
     }
+    if (o.alike) {
+        std::vector<fs::path> files;
+        for (const Task& task : tasks) files.push_back(task.file);
+        const auto noise = noiseOfSeries(files, work);
+        for (Task& task : tasks)
+            if (const auto own = noise.find(task.file); own != noise.end()) task.noise = own->second;
+    }
     if (o.later) {
         const fs::path place = o.queue.empty() ? JobQueue::usualPlace() : fs::path(o.queue);
         const std::vector<ExportRequest> requests = requestsOf(tasks, o, *take.settings, look);
@@ -363,6 +365,12 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
             command->add_option(name, o.settings.**number,
                                 numberText(static_cast<float>(field.least)) + " to " +
                                     numberText(static_cast<float>(field.most)) + ": " + field.sentence);
+        if (std::holds_alternative<ChoiceMember<Settings>>(field.member))
+            command
+                ->add_option_function<std::string>(
+                    name, [&o, &field](const std::string& text) { setFromText(field, o.settings, text); },
+                    field.sentence)
+                ->check(CLI::IsMember(std::vector<std::string>(field.choices.begin(), field.choices.end())));
         if (const auto* flag = std::get_if<bool Settings::*>(&field.member))
             command->add_flag(name + ",!--no-" + field.id, o.settings.**flag, field.sentence);
     }
@@ -402,6 +410,13 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
     command->add_flag("--overwrite", o.overwrite, "Replace existing results; never an input");
     command->add_flag("--resume", o.resume,
                       "Skip what exists already, made of the same photo in the same way");
+    command->add_flag(
+        "--alike", o.alike,
+        "Clean photos of one camera, ISO and size by one noise, measured on all of them: for panoramas "
+        "and focus series");
+    command->add_flag("--check", o.check, "Measure what the take did to each photo, and say the worst");
+    command->add_option("--then", o.then,
+                        "A command to run on each file that was made; {file} stands for its path");
     command->add_option("--jobs", o.jobs, "Processes at a time; each cleans one photo")
         ->check(CLI::Range(1, 64));
     auto* later = command->add_flag("--later", o.later, "Only add them to the queue");

@@ -11,6 +11,7 @@
 #include "common.h"
 #include "demo.h"
 #include "describe.h"
+#include "layers_command.h"
 #ifdef IRENIC_STUDIO
 #include "studio/render.h"
 #endif
@@ -180,7 +181,8 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
             others.push_back({{"kind", irenic::idOf(other.kind)},
                               {"settings", irenic::jsonOf(other.settings)},
                               {"sigmas", other.risk.sigmas()},
-                              {"timesAsQuick", other.times}});
+                              {"timesAsQuick", other.times},
+                              {"edgeBlur", other.blur > 0 ? json(other.blur) : json()}});
         for (const irenic::Trial& t : r.trials)
             trials.push_back({{"settings", irenic::jsonOf(t.settings)},
                               {"luminance", t.risk.luminance},
@@ -205,12 +207,10 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
         std::printf("%s\n  %s\n  estimated error %.2f sigma. %s\n", file.c_str(),
                     irenic::textOf(r.settings).c_str(), r.risk.sigmas(), irenic::reasonOf(*photo, r).c_str());
         for (const irenic::Alternative& other : r.others) {
-            const bool quick = other.kind == irenic::Alternative::Kind::Quick;
-            std::printf("  %-9s %s\n            estimated error %.2f sigma",
-                        quick ? "quicker:" : "grain:", irenic::textOf(other.settings).c_str(),
-                        other.risk.sigmas());
-            if (quick) std::printf(", %.1f times as quick", other.times);
-            std::printf("\n");
+            std::printf("  %-9s %s\n            estimated error %.2f sigma, %s\n",
+                        (std::string(irenic::idOf(other.kind)) + ":").c_str(),
+                        irenic::textOf(other.settings).c_str(), other.risk.sigmas(),
+                        irenic::wordsOf(other).c_str());
         }
         if (alike) std::printf("  %s\n", irenic::sentenceOf(*alike, r.settings, o.size).c_str());
         if (o.size > 0 && !alike)
@@ -323,6 +323,7 @@ int main(int argc, char** argv) {
     irenic::addQueueCommands(app, work, status);
     irenic::addChecksCommand(app, work, status);
     irenic::addCameraCommand(app, work, status);
+    irenic::addLayersCommand(app, work, status);
 
     auto* recommendCommand =
         app.add_subcommand("recommend", "Show the method and strengths with the least estimated error");

@@ -5,6 +5,7 @@
 #include <sys/resource.h>
 
 #include <CLI/CLI.hpp>
+#include <algorithm>
 #include <csignal>
 #include <cstdio>
 #include <memory>
@@ -13,6 +14,7 @@
 
 #include "base/text.h"
 #include "common.h"
+#include "judge/checks.h"
 #include "queue/perform.h"
 #include "queue/supervisor.h"
 #include "reader/reader.h"
@@ -27,7 +29,7 @@ struct QueueOptions {
     std::string queue = JobQueue::usualPlace().string();
     std::int64_t job = 0;
     int nice = 0, workers = 2;
-    bool asJson = false;
+    bool asJson = false, worstFirst = false;
 };
 
 constexpr const char* kStates[] = {"waiting", "running", "done", "failed", "cancelled"};
@@ -35,7 +37,11 @@ constexpr const char* kStates[] = {"waiting", "running", "done", "failed", "canc
 int list(const QueueOptions& o) {
     const JobQueue queue(o.queue);
     json all = json::array();
-    for (const QueuedJob& j : queue.list()) {
+    std::vector<QueuedJob> jobs = queue.list();
+    if (o.worstFirst)
+        std::stable_sort(jobs.begin(), jobs.end(),
+                         [](const QueuedJob& a, const QueuedJob& b) { return a.severity > b.severity; });
+    for (const QueuedJob& j : jobs) {
         const char* state = kStates[static_cast<int>(j.state)];
         all.push_back({{"id", j.id},
                        {"photo", shownPath(j.request.photo)},
@@ -44,10 +50,15 @@ int list(const QueueOptions& o) {
                        {"target", shownPath(j.target)},
                        {"reason", j.reason},
                        {"tries", j.tries}});
+        if (j.severity >= 0)
+            all.back()["worst"] = {
+                {"grade", idOf(gradeOf(j.severity))}, {"severity", j.severity}, {"sentence", j.found}};
         if (!o.asJson)
             std::printf("%5lld  %-9s %s%s%s%s\n", static_cast<long long>(j.id), state,
                         shownPath(j.request.photo).c_str(), j.target.empty() ? "" : " -> ",
                         shownPath(j.target).c_str(), j.reason.empty() ? "" : ("  " + j.reason).c_str());
+        if (!o.asJson && j.severity >= 0)
+            std::printf("       %-4s  %s\n", idOf(gradeOf(j.severity)), j.found.c_str());
     }
     if (o.asJson) print(all);
     return 0;
@@ -107,9 +118,11 @@ void addQueueCommands(CLI::App& app, const Work& work, int& status) {
         command->callback([&status, act = std::move(act)] { status = act(); });
         return command;
     };
-    add("list", "Say what waits, runs, is done and has failed", [options] {
-        return list(*options);
-    })->add_flag("--json", options->asJson);
+    auto* listing =
+        add("list", "Say what waits, runs, is done and has failed", [options] { return list(*options); });
+    listing->add_flag("--json", options->asJson);
+    listing->add_flag("--worst-first", options->worstFirst,
+                      "Begin with what checking found worst (clean --later --check)");
     add("run", "Export everything that is waiting", [options, &work] { return runQueue(*options, work); })
         ->add_option("--jobs", options->workers, "Processes at a time")
         ->check(CLI::Range(1, 64));

@@ -7,8 +7,11 @@
 #include <fstream>
 
 #include "deliver/dng.h"
+#include "deliver/export.h"
 #include "measure/camera_notes.h"
 #include "measure/open.h"
+#include "measure/series.h"
+#include "queue/job_queue.h"
 #include "support.h"
 #include "taken.h"
 
@@ -123,6 +126,39 @@ class TestCameraNotes : public QObject {
         keep(notes());
         measure(photo);
         QVERIFY(!photo.mended.empty() && photo.mended[photo.index(x, y)] != before);
+    }
+    // Photos that belong together get one noise; one of another ISO keeps its own, and what cannot be read
+    // stops nothing.
+    void aSeriesIsCleanedAlike() {
+        QTemporaryDir series;
+        std::vector<std::filesystem::path> files;
+        for (int i = 0; i < 3; ++i)
+            files.emplace_back(test::writeShot(
+                series, ("part-" + std::to_string(i) + ".dng").c_str(),
+                test::shoot(i < 2 ? 3200 : 800, "RGGB", static_cast<std::uint32_t>(3 + i), Scene(i)).photo));
+        files.emplace_back(series.filePath(QStringLiteral("missing.dng")).toStdString());
+        const auto noise = noiseOfSeries(files);
+        QCOMPARE(noise.size(), std::size_t(2));
+        const NoiseModel& both = noise.at(files[0]);
+        QCOMPARE(both, noise.at(files[1]));
+        const PhotoPtr own = readPhoto(files[0]), alike = readPhoto(files[0], {}, Measure::Noise, &both);
+        QCOMPARE(alike->noise, both);
+        QVERIFY(!(own->noise == both) && !(own->id == alike->id));
+        // The queue hands it on, and nothing that no sensor has.
+        ExportRequest request;
+        request.photo = files[0], request.settings = Settings{"wavelet"}, request.noise = both;
+        QVERIFY(requestFrom(textOf(request)).noise == request.noise);
+        request.noise->channel[1].a = -1;
+        QVERIFY_EXCEPTION_THROWN(requestFrom(textOf(request)), std::invalid_argument);
+        // By the command line: the file is what that noise gives.
+        QCOMPARE(
+            QProcess::execute(qEnvironmentVariable("IRENIC_CLI"),
+                              {"clean", QString::fromStdString(files[0]), QString::fromStdString(files[1]),
+                               "--method", "wavelet", "--alike", "--name", "{stem}-alike"}),
+            0);
+        const PhotoPtr made =
+            readPhoto(series.filePath("part-0-alike.dng").toStdString(), {}, Measure::Nothing);
+        QVERIFY(cleanSamples(*alike, {"wavelet"}) == made->samples);
     }
     void whatCannotBeReadIsNotUsed_data() {
         QTest::addColumn<QByteArray>("content");

@@ -242,6 +242,37 @@ class TestChecks : public QObject {
         QVERIFY2(valueOf(checked(advice->settings)) < valueOf(before) - 0.01, advice->sentence.c_str());
     }
     // Where all is good nothing is advised; the worst grade comes first, and of equal ones what is lost.
+    // Noise that a zone was asked to leave is no finding, and that of the rest still is.
+    void whatAZoneLeavesIsNoFault() {
+        Settings take = settingsFromText("bm3d-quick");
+        Zone left;
+        Stroke over;
+        over.points = {{0, 300}, {1000, 300}}, over.diameter = 700, over.softness = 0;
+        left.strokes = {over}, left.luminance = 0.1f, left.colour = 0.1f;
+        take.zones = {left};
+        const std::vector<Finding> asked = checksOf(taken_.photo, take);
+        // The same pixels, without anybody having asked for them.
+        const std::vector<Finding> plain = checksOf(taken_.photo, [&](const Rect& area, const Work& work) {
+            return cleanRegion(taken_.photo, take, area, work);
+        });
+        QVERIFY(named(plain, "noise left").grade != Grade::Good ||
+                named(plain, "evenness").grade != Grade::Good);
+        for (const char* check : {"noise left", "evenness", "noise along edges", "colour blotches"})
+            QVERIFY2(named(asked, check).grade == Grade::Good, check);
+        // With a take that leaves noise everywhere the rest of the photo tells.
+        take.luminance = 0.3f;
+        QVERIFY(named(checksOf(taken_.photo, take), "noise left").grade != Grade::Good);
+    }
+    // Below 1 is good, from 2 on bad, and the grades say the same.
+    void severityIsTheGrade() {
+        for (const char* take : {"bm3d-quick", "bm3d-quick,luminance=0.4", "nlm,luminance=2.5,detail=0"}) {
+            const std::vector<Finding> all = checksOf(taken_.photo, settingsFromText(take));
+            for (const Finding& f : all) QVERIFY(gradeOf(f.severity) == f.grade);
+            const Finding* worst = worstFinding(all);
+            for (const Finding& f : all) QVERIFY(f.severity <= worst->severity);
+        }
+        QVERIFY(!worstFinding({}));
+    }
     void adviceFollowsTheGrades() {
         const auto finding = [](const char* check, Grade grade, double value) {
             return Finding{check, value, "", grade, "", {}};

@@ -321,6 +321,31 @@ class TestDelivery : public QObject {
         }
     }
     // A reduced picture is the full one's area means, and has no more detail than it can hold.
+    // Eight bits of a gradient that is finer than their steps: each place is right on average, and nothing
+    // stands in bands; what lies on a step stays there.
+    void eightBitsAreDithered() {
+        constexpr std::size_t kCount = 3000;
+        std::vector<float> row(kCount);
+        std::vector<std::uint8_t> out(kCount);
+        for (const float level : {100.1f, 100.25f, 100.5f, 100.9f}) {
+            row.assign(kCount, level / 255);
+            double sum = 0, above = 0;
+            for (int y = 0; y < 40; ++y) {
+                quantise(row.data(), kCount, 8, y, out.data());
+                for (const std::uint8_t v : out) {
+                    QVERIFY(v == 100 || v == 101);
+                    sum += v, above += v == 101;
+                }
+            }
+            QVERIFY(std::abs(sum / (40.0 * kCount) - static_cast<double>(level)) < 0.02);
+            QVERIFY(above > 0);
+        }
+        for (int v = 0; v < 256; ++v) {
+            row.assign(kCount, static_cast<float>(v) / 255);
+            quantise(row.data(), kCount, 8, v, out.data());
+            for (const std::uint8_t o : out) QCOMPARE(int(o), v);
+        }
+    }
     void reducingKeepsBrightness() {
         Export what = exportOf(photo_, {"wavelet"}, ExportFormat::Png);
         auto target = in("full.png");

@@ -2,6 +2,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMenu>
 #include <QPushButton>
 #include <QSpinBox>
 #include <QTreeView>
@@ -100,6 +101,77 @@ class TestDrawer : public test::WindowTest {
         QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
         QTRY_VERIFY(drawer().queueView().jobs().empty());
         QTRY_VERIFY(part<QLabel>("emptyQueue")->isVisible() && !part<QToolButton>("pauseQueue")->isVisible());
+    }
+    // What is to happen with files once they are there goes with them; the list can have the worst on top.
+    void whatComesAfterwards() {
+        qputenv("XDG_STATE_HOME", state_.filePath("after").toUtf8());
+        again();
+        window_->open({one_, two_});
+        QTRY_COMPARE(window_->photos().count(), 2);
+        begin();
+        window_->photos().selectAll();
+        Settings hardly = window_->document().takes()[0].settings;
+        hardly.method = "wavelet", hardly.luminance = hardly.colour = 0.1f;
+        window_->document().setSettings(0, hardly);
+        window_->document().choose(0);
+        part<QComboBox>("deliverFormat")->setCurrentIndex(static_cast<int>(ExportFormat::Dng));
+        part<QLineEdit>("deliverName")->setText("{stem}-after-{counter}");
+        part<QComboBox>("deliverWhose")->setCurrentIndex(0);
+        QTest::mouseClick(part<QToolButton>("deliverCheck"), Qt::LeftButton);
+        QVERIFY(part<QToolButton>("deliverCheck")->isChecked());
+        const auto then = [&](const char* text) {
+            for (QAction* a : part<QToolButton>("deliverThen")->menu()->actions())
+                if (a->text() == QLatin1String(text)) a->trigger();
+        };
+        then("Open with its program");
+        QCOMPARE(part<QToolButton>("deliverThen")->text(), QStringLiteral("Then: open"));
+        then("Nothing");
+        drawer().deliver();
+        QTRY_VERIFY(over());
+        window_->document().setSettings(0, Settings{"bm3d"});
+        drawer().deliver();
+        QTRY_VERIFY(over() && drawer().queueView().jobs().size() == 2);
+        const auto& jobs = drawer().queueView().jobs();
+        QVERIFY(jobs[0].request.check && jobs[0].request.then.empty());
+        QVERIFY(jobs[0].severity > jobs[1].severity && jobs[1].severity >= 0);
+        // The order of export is bad, then good; the other way round it is on demand.
+        auto* list = part<QTreeView>("queueList");
+        QTRY_VERIFY(part<QToolButton>("worstFirst")->isVisible());
+        QCOMPARE(list->model()->index(0, QueueModel::Check).data().toString(), QStringLiteral("Bad"));
+        QVERIFY(list->model()->index(0, QueueModel::Says).data().toString().contains("oise"));
+        drawer().queueView().queue()->move(jobs[0].id, 1);
+        QTRY_COMPARE(drawer().queueView().jobs()[0].request.settings->method, std::string("bm3d"));
+        QTest::mouseClick(part<QToolButton>("worstFirst"), Qt::LeftButton);
+        QTRY_COMPARE(drawer().queueView().jobs()[0].request.settings->method, std::string("wavelet"));
+        // Photos that belong together: each request has the noise of them all.
+        QVERIFY(!jobs[0].request.noise);
+        const QString twin = QString::fromStdString(
+            test::writeShot(folder_, "one-too.dng", test::shoot(12800, "RGGB", 44).photo));
+        window_->open({twin});
+        QTRY_COMPARE(window_->photos().count(), 3);
+        window_->photos().selectAll();
+        part<QComboBox>("deliverTake")->setCurrentIndex(1);
+        part<QComboBox>("deliverWhose")->setCurrentIndex(1);
+        part<QToolButton>("deliverCheck")->setChecked(false);
+        QTest::mouseClick(part<QToolButton>("deliverAlike"), Qt::LeftButton);
+        drawer().queueView().setPaused(true);
+        drawer().deliver();
+        QTRY_COMPARE(drawer().queueView().jobs().size(), std::size_t(5));
+        const auto noiseOf = [&](const QString& photo) {
+            for (const QueuedJob& j : drawer().queueView().jobs())
+                if (!j.request.settings && j.request.photo == photo.toStdString()) return j.request.noise;
+            return std::optional<NoiseModel>();
+        };
+        QVERIFY(noiseOf(one_) && noiseOf(one_) == noiseOf(twin) && !noiseOf(two_));
+        drawer().queueView().queue()->cancelAll();
+        // A row leads to its photo.
+        window_->photos().select(two_);
+        QTRY_COMPARE(window_->photos().shown(), two_);
+        list->setCurrentIndex(list->model()->index(0, 0));
+        part<QAction>("showQueuedPhoto")->trigger();
+        QTRY_COMPARE(window_->photos().shown(), one_);
+        part<QToolButton>("deliverCheck")->setChecked(false);
+        QSettings().remove(QStringLiteral("deliver/check"));
     }
     void selectedPhotosFailuresAndPausing() {
         qputenv("XDG_STATE_HOME", state_.filePath("3").toUtf8());

@@ -88,7 +88,8 @@ class TestIdentity : public QObject {
             Recipe other = recipe;
             const bool zones = std::holds_alternative<TextMember<Settings>>(field.member);
             setFromText(field, other.settings,
-                        zones                                     ? "zone=dark,luminance=0.5"
+                        !field.choices.empty()                    ? field.choices.back()
+                        : zones                                   ? "zone=dark,luminance=0.5"
                         : valueText(field, other.settings) == "0" ? "1"
                                                                   : "0");
             if (!other.settings.untouched()) QVERIFY2(all.insert(idOf(other).text).second, field.id);

@@ -7,6 +7,7 @@
 #include "develop/sharpen.h"
 #include "measure/open.h"
 #include "optics.h"
+#include "session/take.h"
 #include "support.h"
 
 using namespace irenic;
@@ -246,6 +247,88 @@ class TestLook : public QObject {
         };
         for (const double u : {0.2, 0.8})
             QVERIFY(std::abs(valueAt(small, u, 0.25) - valueAt(big, u, 0.25)) <= 3);
+    }
+    // Texture stands out as much more as is asked for, and what is even stays as it is.
+    void localContrastLiftsTexture() {
+        std::array<Plane, 3> light;
+        for (Plane& p : light) {
+            p = Plane(480, 360);
+            for (int y = 0; y < 360; ++y)
+                for (int x = 0; x < 480; ++x)
+                    p.at(x, y) = 0.1f * (1 + (x >= 240 ? 0.2f * static_cast<float>(std::sin(x * 0.4)) : 0));
+        }
+        Shot shot;
+        shot.iso = 100;
+        const Photo photo = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
+        const auto swing = [&](float contrast, const Rect& area) {
+            Look look;
+            look.localContrast = contrast;
+            const Image rgb = developBalanced(recipeOf(photo, kOriginal, look), area);
+            double sum = 0, squares = 0;
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    const auto v = static_cast<double>(rgb[1].at(x, y));
+                    sum += v, squares += v * v;
+                }
+            const double n = static_cast<double>(area.area()), mean = sum / n;
+            return std::pair{mean, std::sqrt(squares / n - mean * mean) / mean};
+        };
+        const Rect textured{320, 100, 94, 160}, even{40, 100, 100, 160};
+        const auto [mean, plain] = swing(0, textured);
+        const auto [lifted, more] = swing(1, textured);
+        const auto [lowered, less] = swing(-1, textured);
+        QVERIFY2(more > 1.35 * plain && more < 1.6 * plain, qPrintable(QString::number(more / plain)));
+        QVERIFY2(less > 0.4 * plain && less < 0.65 * plain, qPrintable(QString::number(less / plain)));
+        QVERIFY(std::abs(lifted / mean - 1) < 0.02 && std::abs(lowered / mean - 1) < 0.02);
+        QVERIFY(std::abs(swing(1, even).first / swing(0, even).first - 1) < 0.01);
+    }
+    // Weak colours gain, strong ones stay, greys stay grey.
+    void mutedColoursAreStrengthened() {
+        const Photo photo = test::flatField(0.2, 100, 16);
+        const auto finished = [&](float muted, std::array<float, 3> v) {
+            Look look;
+            look.muted = muted;
+            Finish(photo, look, kWorkingSpace).apply(&v[0], &v[1], &v[2], 1);
+            return v;
+        };
+        const auto strength = [](const std::array<float, 3>& v) {
+            return (std::max({v[0], v[1], v[2]}) - std::min({v[0], v[1], v[2]})) /
+                   std::max({v[0], v[1], v[2]});
+        };
+        constexpr std::array<float, 3> weak = {0.2f, 0.18f, 0.17f}, strong = {0.3f, 0.02f, 0.01f},
+                                       grey = {0.2f, 0.2f, 0.2f};
+        QVERIFY(strength(finished(1, weak)) > 1.6f * strength(finished(0, weak)));
+        QVERIFY(strength(finished(-1, weak)) < 0.4f * strength(finished(0, weak)));
+        for (std::size_t c = 0; c < 3; ++c) {
+            QVERIFY(std::abs(finished(1, strong)[c] - finished(0, strong)[c]) < 0.03f);
+            QCOMPARE(finished(1, grey)[c], finished(0, grey)[c]);
+        }
+    }
+    // A take sharpens as the look does, unless it has a grade of its own.
+    void aTakeHasItsOwnSharpening() {
+        const auto s = test::shoot(3200);
+        const Rect area{60, 50, 120, 90};
+        const auto pixels = [&](TakeSharpening own, Softness looks, const Settings& base) {
+            Settings take = base;
+            take.sharpening = own;
+            Look look;
+            look.softness = looks;
+            return render(recipeOf(s.photo, take, look), area, {}).rgb;
+        };
+        for (const Settings& base : {Settings{"wavelet"}, Settings::original()}) {
+            const auto fine = pixels(TakeSharpening::AsLook, Softness::Fine, base),
+                       off = pixels(TakeSharpening::AsLook, Softness::Off, base);
+            QVERIFY(fine != off);
+            QVERIFY(pixels(TakeSharpening::Fine, Softness::Off, base) == fine);
+            QVERIFY(pixels(TakeSharpening::Fine, Softness::Widest, base) == fine);
+            QVERIFY(pixels(TakeSharpening::Off, Softness::Widest, base) == off);
+            Settings sharpened = base;
+            sharpened.sharpening = TakeSharpening::Wide;
+            QVERIFY(!(idOf(recipeOf(s.photo, base)) == idOf(recipeOf(s.photo, sharpened))));
+        }
+        QVERIFY(textOf(settingsFromText("wavelet,sharpening=medium")).ends_with(",sharpening=medium"));
+        QVERIFY(textOf(Settings{"wavelet"}).find("sharpening") == std::string::npos);
+        QVERIFY_EXCEPTION_THROWN(settingsFromText("wavelet,sharpening=iron"), std::invalid_argument);
     }
     void tonesDoWhatTheySay() {
         const Photo p = test::flatField(0.2, 1600, 64);

@@ -1,8 +1,10 @@
 // Zones in the window: found, painted, taken away, undone, copied, exported, opened again.
 #include <QComboBox>
 #include <QMenu>
+#include <QPointingDevice>
 #include <QScrollArea>
 #include <QSignalSpy>
+#include <QTabletEvent>
 #include <QWheelEvent>
 
 #include "closeup/close_up.h"
@@ -199,11 +201,74 @@ class TestPainting : public test::WindowTest {
         QVERIFY(!panel().wantsMask());
         for (const auto as : {ZonePanel::ShownAs::Colour, ZonePanel::ShownAs::GreyOutside}) {
             QTest::keyClick(&view(), Qt::Key_M);
-            QVERIFY(panel().wantsMask() && panel().shownAs() == as);
+            QVERIFY(panel().wantsMask() && panel().overlay().as == as);
         }
         find<QToolButton>("removeZone")->click();
     }
     // With Alt a line is straight from where it began.
+    // A pen paints as wide as it is pressed, and the mouse with its full width.
+    void aPenPaints() {
+        enter();
+        add("Painted");
+        QTRY_COMPARE(zones().size(), std::size_t(1));
+        Cell* cell = view().cell(1);
+        const QPointingDevice pen(QStringLiteral("pen"), 7, QInputDevice::DeviceType::Stylus,
+                                  QPointingDevice::PointerType::Pen, QInputDevice::Capability::All, 1, 3);
+        const auto send = [&](QEvent::Type type, QPointF at, double pressure) {
+            QTabletEvent event(type, &pen, at, cell->mapToGlobal(at), pressure, 0, 0, 0, 0, 0, {},
+                               Qt::LeftButton, Qt::LeftButton);
+            QCoreApplication::sendEvent(cell, &event);
+            QVERIFY(event.isAccepted());
+        };
+        send(QEvent::TabletPress, {40, 40}, 0.25);
+        send(QEvent::TabletMove, {90, 60}, 0.5);
+        send(QEvent::TabletMove, {140, 60}, 1);
+        send(QEvent::TabletRelease, {140, 60}, 0);
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(1));
+        const auto& points = zones()[0].strokes[0].points;
+        QCOMPARE(points.size(), std::size_t(3));
+        QVERIFY(points[0].width == 0.25f && points[1].width == 0.5f && points[2].width == 1);
+        drag({40, 100}, {140, 100});
+        QTRY_COMPARE(zones()[0].strokes.size(), std::size_t(2));
+        for (const StrokePoint& p : zones()[0].strokes[1].points) QCOMPARE(p.width, 1.0f);
+    }
+    // Colour and strength of what lies over a zone are chosen, and remembered; so is a brush that keeps to
+    // edges, while the window is there.
+    void theOverlayIsChosen() {
+        enter();
+        add("Painted");
+        QTRY_COMPARE(zones().size(), std::size_t(1));
+        drag({40, 40}, {140, 60});
+        const auto isPainted = [&] {
+            const QImage mask = view().shownMask();
+            for (int y = 0; y < mask.height(); ++y)
+                for (int x = 0; x < mask.width(); ++x)
+                    if (mask.pixelColor(x, y).alpha() > 100) return true;
+            return false;
+        };
+        QTRY_VERIFY(isPainted());
+        const QImage ochre = view().shownMask();
+        const auto choose = [&](const char* text) {
+            for (QAction* a : find<QToolButton>("showZoneAs")->menu()->actions())
+                if (a->text() == QLatin1String(text)) a->trigger();
+        };
+        choose("Blue");
+        QTRY_VERIFY(view().shownMask() != ochre);
+        for (int y = 0; y < ochre.height(); ++y)
+            for (int x = 0; x < ochre.width(); ++x) {
+                const QColor at = view().shownMask().pixelColor(x, y);
+                QVERIFY(at.alpha() < 20 || at.blue() > at.red());
+            }
+        choose("Strong");
+        QTRY_COMPARE(panel().overlay().strength, 0.75f);
+        const ZonePanel another;
+        QVERIFY(another.overlay() == panel().overlay());
+        find<QToolButton>("brushEdges")->click();
+        add("Painted");
+        drag({40, 40}, {140, 60});
+        QTRY_COMPARE(zones().back().strokes.size(), std::size_t(1));
+        QVERIFY(zones().back().strokes[0].edges);
+    }
     void straightLines() {
         enter();
         add("Painted");

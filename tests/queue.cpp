@@ -10,6 +10,7 @@
 #include <thread>
 
 #include "base/claim.h"
+#include "base/command.h"
 #include "base/process.h"
 #include "deliver/export.h"
 #include "measure/open.h"
@@ -118,6 +119,56 @@ class TestQueue : public QObject {
             queue.move(id, by);
             QVERIFY(now() == order);
         }
+    }
+    // Once a file is there it is measured what the take did, and a command is run on it; neither makes the
+    // export fail, and a name of a file is never more than a name.
+    void whatComesAfterwards() {
+        JobQueue queue(in("queue-after.sqlite"));
+        const fs::path out = in("after"), said = in("said.txt");
+        std::vector<ExportRequest> all(4, request(photos_[0], out));
+        all[0].check = true, all[0].settings = Settings{"wavelet", 0.1f, 0.1f};
+        all[0].then = "sh -c \"basename '{file}' >> '" + said.string() + "'\"";
+        all[0].delivery.name = "one";
+        all[1].check = true, all[1].settings = Settings{"bm3d"};
+        all[1].then = "false", all[1].delivery.name = "two; touch broken";
+        all[2].then = "no-such-program-here {file}", all[2].delivery.name = "three";
+        all[3].then = "sh -c \"kill -9 $$\"", all[3].delivery.name = "four";
+        queue.add(all);
+        {
+            Supervisor supervisor(queue.file(), force());
+            QTRY_VERIFY(over(queue));
+        }
+        const auto jobs = queue.list();
+        for (const QueuedJob& j : jobs) QVERIFY2(j.state == JobState::Done, j.reason.c_str());
+        std::ifstream in(said);
+        std::string line;
+        std::getline(in, line);
+        QCOMPARE(line, fs::path(jobs[0].target).filename().string());
+        QVERIFY(jobs[0].reason.empty());
+        QVERIFY(jobs[1].reason.find("ended with status 1") != std::string::npos);
+        QVERIFY(jobs[2].reason.find("cannot be run") != std::string::npos);
+        QVERIFY(jobs[3].reason.find("signal 9") != std::string::npos);
+        QVERIFY(!fs::exists(out / "broken") && !fs::exists("broken"));
+        // Hardly cleaned is worse than cleaned, and what was not asked for was not checked.
+        QVERIFY(jobs[0].severity >= 2 && !jobs[0].found.empty());
+        QVERIFY(jobs[1].severity >= 0 && jobs[1].severity < jobs[0].severity);
+        QVERIFY(jobs[2].severity < 0 && jobs[2].found.empty());
+    }
+    void aCommandsWords() {
+        using Words = std::vector<std::string>;
+        QCOMPARE(wordsOf("view", "/a b.tif"), (Words{"view", "/a b.tif"}));
+        QCOMPARE(wordsOf("view  {file} --full", "/a b.tif"), (Words{"view", "/a b.tif", "--full"}));
+        QCOMPARE(wordsOf("\"my viewer\" \"--at={file}\" \"\"", "/a b.tif"),
+                 (Words{"my viewer", "--at=/a b.tif", ""}));
+        QVERIFY(wordsOf("  ", "/a.tif").empty());
+        QVERIFY(runCommand("", "/a.tif", 1) == "There is no command to run.");
+        // One that goes on is left alone, and ended when that is asked for.
+        const auto began = std::chrono::steady_clock::now();
+        QVERIFY(runCommand("sleep 30 {file}", "0", 0).empty());
+        std::stop_source stop;
+        stop.request_stop();
+        QVERIFY(runCommand("sleep 30", "0", 20, stop.get_token()).find("was stopped") != std::string::npos);
+        QVERIFY(std::chrono::steady_clock::now() - began < std::chrono::seconds(15));
     }
     void numbersAreNeverUsedTwice() {
         JobQueue queue(in("queue-numbers.sqlite"));

@@ -7,7 +7,7 @@
 #include "denoise/noise_left.h"
 #include "export/export_bar.h"
 #include "report/report.h"
-#include "report/report_writer.h"
+#include "slow_write.h"
 #include "window_support.h"
 
 using namespace irenic;
@@ -36,9 +36,9 @@ class TestReporting : public test::WindowTest {
         trial.when = "2026-01-15 22:10:00", trial.pictures = {"A one", "B two"};
         trial.answers = {{0, 1, Preferred::Second}, {1, 0, Preferred::First}};
         window_->document().noteTrial(trial);
-        window_->report().write(folder_.filePath("one-report.pdf"));
+        window_->writeReport(folder_.filePath("one-report.pdf"));
         QVERIFY(written());
-        QVERIFY2(window_->exportBar().message().contains("Report written"),
+        QVERIFY2(window_->exportBar().message().contains("Written: "),
                  qPrintable(window_->exportBar().message()));
         const QByteArray pdf = read("one-report.pdf");
         QVERIFY(pdf.startsWith("%PDF-") && pdf.trimmed().endsWith("%%EOF") && pdf.size() > 20000);
@@ -80,7 +80,7 @@ class TestReporting : public test::WindowTest {
     }
     void canBeStopped() {
         QVERIFY(settle());
-        window_->report().write(folder_.filePath("stopped.pdf"));
+        window_->writeReport(folder_.filePath("stopped.pdf"));
         QVERIFY(window_->report().running());
         window_->report().stop();
         QVERIFY(!window_->report().running());
@@ -90,7 +90,7 @@ class TestReporting : public test::WindowTest {
     void aFolderThatIsMissingIsSaid() {
         QVERIFY(settle());
         fewTakes();
-        window_->report().write(folder_.filePath("nowhere/at-all.pdf"));
+        window_->writeReport(folder_.filePath("nowhere/at-all.pdf"));
         QVERIFY(written());
         QVERIFY(window_->exportBar().message().contains("at-all.pdf could not be written"));
     }

@@ -99,6 +99,66 @@ class TestZones : public QObject {
             QVERIFY(sum == 1 && one.at(20, 30) == 1.0f);
         }
     }
+    // Where a pen was pressed less the line is as much narrower, and in between in between.
+    void aPenPressedLessDrawsANarrowerLine() {
+        const Stroke stroke{{{20, 40, 0.2f}, {120, 40, 1}}, 40, 0, false};
+        const Plane covered = coverageOf(stroke, {0, 0, 140, 80});
+        const auto halfWidth = [&](int x) {
+            int inside = 0;
+            while (covered.at(x, 40 + inside) >= 0.5f) ++inside;
+            return inside;
+        };
+        QVERIFY(std::abs(halfWidth(20) - 4) <= 1 && std::abs(halfWidth(70) - 12) <= 1);
+        QVERIFY(std::abs(halfWidth(119) - 20) <= 1);
+        const std::string text = "zone=painted,luminance=0.5,strokes==+40~0:20 40*0.2 120 40";
+        const std::vector<Zone> zones = zonesFromText(text);
+        QVERIFY(zones[0].strokes[0].edges && zones[0].strokes[0].points == stroke.points);
+        QCOMPARE(textOf(zones), text);
+        for (const char* bad : {"1 2*", "1 2*0", "1 2*1.5", "1*0.5 2", "1 2*0.5*0.5"})
+            QVERIFY_EXCEPTION_THROWN(zonesFromText("zone=painted,strokes=+4~0:" + std::string(bad)),
+                                     FieldError);
+    }
+    // A wide brush along an edge covers one side of it, at a low and at a high ISO, and no less than a plain
+    // one would there.
+    void aBrushKeepsToEdges_data() {
+        QTest::addColumn<double>("iso");
+        for (const double iso : {200.0, 3200.0, 25600.0}) QTest::addRow("ISO %g", iso) << iso;
+    }
+    void aBrushKeepsToEdges() {
+        QFETCH(double, iso);
+        std::array<Plane, 3> light;
+        for (Plane& p : light) p = Plane(480, 360);
+        const auto isLeft = [](int x, int y) { return x < 240 + 20 * std::sin(y * 0.05); };
+        for (int y = 0; y < 360; ++y)
+            for (int x = 0; x < 480; ++x) {
+                const std::array<float, 3> own =
+                    isLeft(x, y) ? std::array{0.16f, 0.12f, 0.1f} : std::array{0.07f, 0.1f, 0.16f};
+                for (std::size_t c = 0; c < 3; ++c)
+                    light[c].at(x, y) = own[c] * (0.8f + 0.4f * static_cast<float>(y) / 360);
+            }
+        Shot shot;
+        shot.iso = iso;
+        const Photo photo = takePhoto(exposeMosaic(light, {}, shot), {}, shot);
+        Zone zone = painted({{190, 60}, {190, 300}}, 160, 0);
+        const Plane plain = maskOf(photo, zone, photo.whole());
+        zone.strokes[0].edges = true;
+        const Plane kept = maskOf(photo, zone, photo.whole());
+        double both = 0, either = 0;
+        for (int y = 0; y < 344; ++y)
+            for (int x = 0; x < 464; ++x) {
+                const bool wanted = plain.at(x, y) >= 0.5f && isLeft(x, y), is = kept.at(x, y) >= 0.5f;
+                both += wanted && is, either += wanted || is;
+                QVERIFY(kept.at(x, y) <= plain.at(x, y));
+            }
+        QVERIFY2(both / either > 0.95, qPrintable(QString::number(both / either)));
+        // A region is the crop of the whole, wherever it begins.
+        for (const Rect& part : {Rect{101, 57, 150, 99}, Rect{-3, -5, 300, 200}, Rect{220, 100, 1, 1}}) {
+            const Plane own = maskOf(photo, zone, part);
+            for (int y = std::max(0, part.y); y < part.bottom(); ++y)
+                for (int x = std::max(0, part.x); x < part.right(); ++x)
+                    QCOMPARE(own.at(x - part.x, y - part.y), kept.at(x, y));
+        }
+    }
     void masksOfRegionsAreCropsOfTheWhole() {
         const test::Shooting s = test::shoot(6400);
         for (const FoundPart part : foundParts()) {

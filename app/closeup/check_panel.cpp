@@ -158,14 +158,7 @@ void CheckPanel::check() {
     measured_ = id_;
     job_ = jobs_.submit(
         Lane::Quiet, -10,
-        [recipe = recipe_](const Work& work) {
-            return checksOf(
-                *recipe.photo,
-                [&](const Rect& area, const Work& part) {
-                    return cleanRegion(*recipe.photo, recipe.settings, area, part);
-                },
-                work);
-        },
+        [recipe = recipe_](const Work& work) { return checksOf(*recipe.photo, recipe.settings, work); },
         [this, id = id_](const Outcome<std::vector<Finding>>& found) {
             job_ = {};
             if (found.value) return keep(id, *found.value);

@@ -109,8 +109,7 @@ class CloseUp : public QWidget {
     void tellZones(QPoint pixel); // that act there, and how strongly
     QPointF middle() const;       // of what is seen, in the developed picture
     void goTo(QPointF middle, const QString& why);
-    QImage mapOver(const RenderKey& key) const;            // of the checks, while it is shown
-    void paint(QPointF place, bool begins, bool straight); // in pixels of the picture
+    void paint(QPointF place, double pressure, bool begins, bool straight); // in pixels of the picture
     void endPainting();
     // The columns that are seen, in order from left to right.
     std::vector<int> seen() const;
@@ -137,9 +136,10 @@ class CloseUp : public QWidget {
     Line lineKind_ = Line::Upright;
     // What lies over the picture: of which zone and place, and with the line that is being drawn.
     struct ShownMask {
-        Zone zone;
+        std::optional<Zone> zone; // none: the map of the checks
+        SquareMap map;
         RenderKey key;
-        ZonePanel::ShownAs as = ZonePanel::ShownAs::Colour;
+        ZonePanel::Overlay overlay;
         friend bool operator==(const ShownMask&, const ShownMask&) = default;
     };
     struct Swept {

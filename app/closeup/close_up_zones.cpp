@@ -16,20 +16,18 @@ namespace irenic {
 
 namespace {
 
-constexpr float kStrongest = 0.5f; // how much ochre lies over the picture where all is the zone
-constexpr float kGrey = 0.85f;     // how much grey where nothing is
-
 // How a zone's share of a pixel is shown over it: a colour, and how opaque it is.
-QRgb overlaid(float share, ZonePanel::ShownAs as) {
-    const bool grey = as == ZonePanel::ShownAs::GreyOutside;
-    const QColor colour = grey ? QColor(119, 119, 119) : style::ochre();
-    const float alpha = grey ? kGrey * (1 - share) : kStrongest * share;
+QRgb overlaid(float share, const ZonePanel::Overlay& overlay) {
+    constexpr float kGrey = 0.85f; // how much grey where nothing is the zone
+    const bool grey = overlay.as == ZonePanel::ShownAs::GreyOutside;
+    const QColor colour = grey ? QColor(119, 119, 119) : overlay.colour;
+    const float alpha = grey ? kGrey * (1 - share) : overlay.strength * share;
     const auto part = [alpha](int v) { return static_cast<int>(alpha * static_cast<float>(v) + 0.5f); };
     return qRgba(part(colour.red()), part(colour.green()), part(colour.blue()), part(255));
 }
 
-// Ochre where the zone passes one half between a pixel and the next.
-void keepOutline(QImage& image, const Plane& share) {
+// The colour where the zone passes one half between a pixel and the next.
+void keepOutline(QImage& image, const Plane& share, const QColor& colour) {
     const int w = image.width(), h = image.height();
     const auto inside = [&](int x, int y) {
         return share.at(std::min(x, w - 1), std::min(y, h - 1)) >= 0.5f;
@@ -37,13 +35,13 @@ void keepOutline(QImage& image, const Plane& share) {
     for (int y = 0; y < h; ++y)
         for (int x = 0; x < w; ++x) {
             const bool border = inside(x, y) != inside(x + 1, y) || inside(x, y) != inside(x, y + 1);
-            image.setPixel(x, y, border ? style::ochre().rgba() : qRgba(0, 0, 0, 0));
+            image.setPixel(x, y, border ? colour.rgba() : qRgba(0, 0, 0, 0));
         }
 }
 
 // A zone over a picture, as it is wanted.
-QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, ZonePanel::ShownAs as,
-                   const Work& work) {
+QImage imageOfZone(const Photo& photo, const Zone& zone, const RenderKey& key,
+                   const ZonePanel::Overlay& overlay, const Work& work) {
     // One pixel of the overlay for each of the photo, or of the screen where those are fewer.
     const int step = std::max(1, static_cast<int>(std::lround(1 / std::max(1e-3, key.view.zoom))));
     const int wide = (key.area.width + step - 1) / step, high = (key.area.height + step - 1) / step;
@@ -60,10 +58,32 @@ QImage imageOfMask(const Photo& photo, const Zone& zone, const RenderKey& key, Z
     QImage image(wide, high, QImage::Format_ARGB32_Premultiplied);
     for (int y = 0; y < high; ++y) {
         auto* to = reinterpret_cast<QRgb*>(image.scanLine(y));
-        for (int x = 0; x < wide; ++x) to[x] = overlaid(share.at(x, y), as);
+        for (int x = 0; x < wide; ++x) to[x] = overlaid(share.at(x, y), overlay);
     }
-    if (as == ZonePanel::ShownAs::Outline) keepOutline(image, share);
+    if (overlay.as == ZonePanel::ShownAs::Outline) keepOutline(image, share, overlay.colour);
     return image;
+}
+
+// A map of the checks over a picture: a pixel for each few of it, for squares are coarse.
+QImage imageOfMap(const Photo& photo, const Look& look, const SquareMap& map, const RenderKey& key,
+                  const Work& work) {
+    constexpr int kStep = 8;
+    constexpr float kFaint = 0.4f;
+    QImage out((key.area.width + kStep - 1) / kStep, (key.area.height + kStep - 1) / kStep,
+               QImage::Format_ARGB32);
+    QColor colour = style::ochre();
+    for (int y = 0; y < out.height(); ++y) {
+        work.check();
+        for (int x = 0; x < out.width(); ++x) {
+            const SourcePoint at =
+                sourceOf(photo, look, {key.area.x + (x + 0.5) * kStep, key.area.y + (y + 0.5) * kStep});
+            const int across = static_cast<int>(at.x) / map.side, down = static_cast<int>(at.y) / map.side;
+            const bool inside = at.x >= 0 && at.y >= 0 && across < map.across && down < map.down;
+            colour.setAlphaF(inside ? kFaint * map.at(across, down) : 0);
+            out.setPixelColor(x, y, colour);
+        }
+    }
+    return out;
 }
 
 } // namespace
@@ -77,11 +97,16 @@ void CloseUp::showZone() {
     if (!own) return;
     const ZonePanel::Brush brush = zones.brush();
     own->setBrush(zones.tool() == ZonePanel::Tool::None ? -1 : brush.diameter, 1 - brush.softness);
-    if (!zones.wantsMask() || own->wanted().empty() || own->wanted().view.zoom <= 0) {
+    ShownMask wanted{{}, {}, own->wanted(), zones.overlay()};
+    if (zones.wantsMask())
+        wanted.zone = *zones.zone();
+    else
+        wanted.map = panel_->checks().map();
+    const bool any = wanted.zone || !wanted.map.share.empty();
+    if (!any || wanted.key.empty() || wanted.key.view.zoom <= 0) {
         mask_ = {}, masking_.cancel(), maskOf_ = {};
-        return own->setOverlay(mapOver(own->wanted()));
+        return own->setOverlay({});
     }
-    const ShownMask wanted{*zones.zone(), own->wanted(), zones.shownAs()};
     if (wanted == maskOf_) return own->setOverlay(mask_);
     // The place has changed: what was there lies elsewhere now.
     if (!(wanted.key.area == maskOf_.key.area)) mask_ = {}, own->setOverlay({});
@@ -89,35 +114,15 @@ void CloseUp::showZone() {
     constexpr double kFirst = -5000;
     masking_ = renderer_.jobs().submit(
         Lane::Pixels, kFirst,
-        [photo = document_.photo(), wanted](const Work& work) {
-            return imageOfMask(*photo, wanted.zone, wanted.key, wanted.as, work);
+        [photo = document_.photo(), look = document_.look(), wanted](const Work& work) {
+            return wanted.zone ? imageOfZone(*photo, *wanted.zone, wanted.key, wanted.overlay, work)
+                               : imageOfMap(*photo, look, wanted.map, wanted.key, work);
         },
         [this](const Outcome<QImage>& made) {
             if (!made.value) return;
             mask_ = *made.value;
             if (takeOf(column_) >= 0) cell(column_)->setOverlay(mask_);
         });
-}
-
-// A pixel for each few of the picture: squares are coarse.
-QImage CloseUp::mapOver(const RenderKey& key) const {
-    constexpr int kStep = 8;
-    constexpr float kFaint = 0.4f;
-    const SquareMap map = panel_->checks().map();
-    if (map.share.empty() || key.empty() || key.view.zoom <= 0) return {};
-    QImage out((key.area.width + kStep - 1) / kStep, (key.area.height + kStep - 1) / kStep,
-               QImage::Format_ARGB32);
-    QColor colour = style::ochre();
-    for (int y = 0; y < out.height(); ++y)
-        for (int x = 0; x < out.width(); ++x) {
-            const SourcePoint at = sourceOf(*document_.photo(), document_.look(),
-                                            {key.area.x + (x + 0.5) * kStep, key.area.y + (y + 0.5) * kStep});
-            const int across = static_cast<int>(at.x) / map.side, down = static_cast<int>(at.y) / map.side;
-            const bool inside = at.x >= 0 && at.y >= 0 && across < map.across && down < map.down;
-            colour.setAlphaF(inside ? kFaint * map.at(across, down) : 0);
-            out.setPixelColor(x, y, colour);
-        }
-    return out;
 }
 
 void CloseUp::tellZones(QPoint pixel) {
@@ -147,15 +152,18 @@ void CloseUp::tellZones(QPoint pixel) {
         });
 }
 
-void CloseUp::paint(QPointF place, bool begins, bool straight) {
+void CloseUp::paint(QPointF place, double pressure, bool begins, bool straight) {
     const ZonePanel& zones = panel_->zones();
     if (zones.tool() == ZonePanel::Tool::None || takeOf(column_) < 0) return;
     const SourcePoint at = sourceOf(*document_.photo(), document_.look(), {place.x(), place.y()});
-    const StrokePoint point{static_cast<float>(at.x), static_cast<float>(at.y)};
+    constexpr double kNarrowest = 0.01;
+    const StrokePoint point{static_cast<float>(at.x), static_cast<float>(at.y),
+                            static_cast<float>(std::clamp(pressure, kNarrowest, 1.0))};
     if (begins) {
         stroke_ = {};
         stroke_.diameter = static_cast<float>(zones.brush().diameter);
         stroke_.softness = static_cast<float>(zones.brush().softness);
+        stroke_.edges = zones.brush().edges;
         const ZonePanel::Tool tool = zones.tool();
         stroke_.erase = tool == ZonePanel::Tool::Erase || tool == ZonePanel::Tool::MarkOff;
         stroke_.mark = tool == ZonePanel::Tool::Mark || tool == ZonePanel::Tool::MarkOff;
@@ -184,13 +192,20 @@ void CloseUp::paint(QPointF place, bool begins, bool straight) {
     painter.scale(static_cast<double>(shown.width()) / key.area.width,
                   static_cast<double>(shown.height()) / key.area.height);
     painter.translate(0.5 - key.area.x, 0.5 - key.area.y);
-    QColor colour = style::ochre();
-    colour.setAlphaF(kStrongest);
+    QColor colour = zones.overlay().colour;
+    colour.setAlphaF(zones.overlay().strength);
     painter.setCompositionMode(stroke_.erase ? QPainter::CompositionMode_Clear
                                              : QPainter::CompositionMode_Source);
-    painter.setPen(QPen(colour, std::max(1.0, static_cast<double>(stroke_.diameter)), Qt::SolidLine,
-                        Qt::RoundCap, Qt::RoundJoin));
-    drawn_.size() == 1 ? painter.drawPoint(drawn_[0]) : painter.drawPolyline(drawn_);
+    const auto pen = [&](float width) {
+        return QPen(colour, std::max(1.0, static_cast<double>(stroke_.diameter * width)), Qt::SolidLine,
+                    Qt::RoundCap, Qt::RoundJoin);
+    };
+    painter.setPen(pen(stroke_.points.front().width));
+    painter.drawPoint(drawn_[0]);
+    for (qsizetype i = 1; i < drawn_.size(); ++i) {
+        painter.setPen(pen(stroke_.points[static_cast<std::size_t>(i)].width));
+        painter.drawLine(drawn_[i - 1], drawn_[i]);
+    }
     painter.end();
     own->setOverlay(shown);
 }

@@ -3,9 +3,11 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QMenu>
+#include <QSettings>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <array>
 #include <utility>
 
 #include "denoise/method.h"
@@ -16,12 +18,30 @@ namespace irenic {
 
 namespace {
 
-const FieldInfo kDiameter = {"diameter", "", "brush",
-                             " px",      1,  1000,
-                             1,          0,  "Diameter of the brush, in pixels of the photo. (Ctrl+wheel)"},
-                kSoftness = {"softness", "", "soft edge",
-                             " %",       0,  1,
-                             100,        0,  "How much of the brush fades out. (Ctrl+Shift+wheel)"};
+const FieldInfo
+    kDiameter = {"diameter",
+                 "",
+                 "brush",
+                 " px",
+                 1,
+                 1000,
+                 1,
+                 0,
+                 "Diameter of the brush, in pixels of the photo; a pen's pressure narrows it. (Ctrl+wheel)"},
+    kSoftness = {"softness", "", "soft edge",
+                 " %",       0,  1,
+                 100,        0,  "How much of the brush fades out. (Ctrl+Shift+wheel)"};
+
+constexpr QLatin1String kKeptAs("closeUp/zoneShownAs"), kKeptColour("closeUp/zoneColour"),
+    kKeptStrength("closeUp/zoneStrength");
+
+// What lies over a zone: the interface's own colour, and what is seen on photos that have that colour.
+const std::array<QColor, 4>& colours() {
+    static const std::array<QColor, 4> all = {style::ochre(), QColor(60, 170, 90), QColor(70, 130, 220),
+                                              QColor(200, 70, 170)};
+    return all;
+}
+constexpr float kStrengths[] = {0.25f, 0.5f, 0.75f};
 
 QString titleOf(const Zone& zone) {
     const QString part = ZonePanel::tr(shownPart(zone.part));
@@ -124,18 +144,8 @@ ZonePanel::ZonePanel(QWidget* parent)
     connect(show_, &QToolButton::toggled, this, &ZonePanel::changed);
     ways_ = button(QStringLiteral("⋮"), "showZoneAs", tr("How the zone is shown."));
     ways_->setAccessibleName(tr("How the zone is shown"));
-    auto* ways = new QMenu(ways_);
-    const std::pair<QString, ShownAs> shown[] = {{tr("In colour"), ShownAs::Colour},
-                                                 {tr("Grey where it is not"), ShownAs::GreyOutside},
-                                                 {tr("As an outline"), ShownAs::Outline}};
-    for (const auto& [text, as] : shown) {
-        QAction* way = ways->addAction(text);
-        connect(way, &QAction::triggered, this, [this, own = as] { setShownAs(own); });
-        way->setData(static_cast<int>(as));
-        way->setCheckable(true);
-        way->setChecked(as == shownAs_);
-    }
-    ways_->setMenu(ways);
+    ways_->setMenu(makeWays());
+    tickWays();
     ways_->setPopupMode(QToolButton::InstantPopup);
     connect(clear_, &QToolButton::clicked, this, [this] {
         zones_[static_cast<std::size_t>(current_)].strokes.clear();
@@ -148,13 +158,69 @@ ZonePanel::ZonePanel(QWidget* parent)
         inside->addWidget(rule);
         connect(rule, &Rule::changed, this, &ZonePanel::changed);
     }
-    row(inside, {clear_});
+    edges_ = button(tr("Keep to edges"), "brushEdges",
+                    tr("The brush covers only what is like what its middle runs over."));
+    edges_->setCheckable(true);
+    connect(edges_, &QToolButton::toggled, this, &ZonePanel::changed);
+    row(inside, {edges_, clear_});
     std::vector<Rule*> all = factors_;
     all.push_back(diameter_), all.push_back(softness_);
     for (const Rule* rule : all) labels = std::max(labels, rule->labelHint());
     for (Rule* rule : all) rule->setLabelWidth(labels);
     column->addWidget(body_);
     refresh();
+}
+
+// How it is shown, in which colour, and how strongly: three groups of one menu.
+QMenu* ZonePanel::makeWays() {
+    const QSettings kept;
+    overlay_.as = static_cast<ShownAs>(std::clamp(kept.value(kKeptAs).toInt(), 0, 2));
+    overlay_.colour = colours()[static_cast<std::size_t>(
+        std::clamp(kept.value(kKeptColour).toInt(), 0, static_cast<int>(colours().size()) - 1))];
+    overlay_.strength = std::clamp(kept.value(kKeptStrength, 0.5).toFloat(), kStrengths[0], kStrengths[2]);
+    auto* menu = new QMenu(ways_);
+    const auto entry = [&](const QString& text, const QVariant& value, const auto& take) {
+        QAction* action = menu->addAction(text, this, take);
+        action->setData(value);
+        action->setCheckable(true);
+    };
+    const std::pair<QString, ShownAs> ways[] = {{tr("In colour"), ShownAs::Colour},
+                                                {tr("Grey where it is not"), ShownAs::GreyOutside},
+                                                {tr("As an outline"), ShownAs::Outline}};
+    for (const auto& [text, as] : ways)
+        entry(text, static_cast<int>(as), [this, own = as] { setShownAs(own); });
+    menu->addSeparator();
+    const QString names[] = {tr("Ochre"), tr("Green"), tr("Blue"), tr("Magenta")};
+    for (std::size_t i = 0; i < colours().size(); ++i)
+        entry(names[i], colours()[i], [this, i] { setColour(static_cast<int>(i)); });
+    menu->addSeparator();
+    const QString strengths[] = {tr("Faint"), tr("Medium"), tr("Strong")};
+    for (std::size_t i = 0; i < std::size(kStrengths); ++i)
+        entry(strengths[i], kStrengths[i], [this, i] { setStrength(kStrengths[i]); });
+    return menu;
+}
+
+void ZonePanel::tickWays() {
+    for (QAction* a : ways_->menu()->actions()) {
+        const QVariant& value = a->data();
+        const bool is = value.typeId() == QMetaType::QColor ? value.value<QColor>() == overlay_.colour
+                        : value.typeId() == QMetaType::Int  ? value.toInt() == static_cast<int>(overlay_.as)
+                                                            : value.toFloat() == overlay_.strength;
+        a->setChecked(is);
+    }
+}
+
+void ZonePanel::setOverlay(const Overlay& overlay) {
+    overlay_ = overlay;
+    QSettings kept;
+    kept.setValue(kKeptAs, static_cast<int>(overlay.as));
+    kept.setValue(
+        kKeptColour,
+        static_cast<int>(std::find(colours().begin(), colours().end(), overlay.colour) - colours().begin()));
+    kept.setValue(kKeptStrength, overlay.strength);
+    tickWays();
+    show_->setChecked(true);
+    emit changed();
 }
 
 void ZonePanel::add(FoundPart part) {
@@ -226,24 +292,30 @@ void ZonePanel::setTool(Tool tool) {
     emit changed();
 }
 
-ZonePanel::Brush ZonePanel::brush() const { return {diameter_->value(), softness_->value() / 100}; }
+ZonePanel::Brush ZonePanel::brush() const {
+    return {diameter_->value(), softness_->value() / 100, edges_->isChecked()};
+}
 
 void ZonePanel::setBrush(const Brush& brush) {
     diameter_->setValue(brush.diameter), softness_->setValue(100 * brush.softness);
+    edges_->setChecked(brush.edges);
     emit changed();
 }
 
-void ZonePanel::setShownAs(ShownAs as) {
-    shownAs_ = as;
-    for (QAction* a : ways_->menu()->actions()) a->setChecked(a->data().toInt() == static_cast<int>(as));
-    show_->setChecked(true);
-    emit changed();
+void ZonePanel::setShownAs(ShownAs as) { setOverlay({as, overlay_.colour, overlay_.strength}); }
+
+void ZonePanel::setColour(int index) {
+    // Grey has no other colour: whoever chooses one wants to see it.
+    const ShownAs as = overlay_.as == ShownAs::GreyOutside ? ShownAs::Colour : overlay_.as;
+    setOverlay({as, colours()[static_cast<std::size_t>(index)], overlay_.strength});
 }
+
+void ZonePanel::setStrength(float strength) { setOverlay({overlay_.as, overlay_.colour, strength}); }
 
 void ZonePanel::showNext() {
     constexpr ShownAs kOrder[] = {ShownAs::Colour, ShownAs::GreyOutside, ShownAs::Outline};
     if (!wantsMask()) return setShownAs(kOrder[0]);
-    const auto* at = std::find(std::begin(kOrder), std::end(kOrder), shownAs_);
+    const auto* at = std::find(std::begin(kOrder), std::end(kOrder), overlay_.as);
     if (at + 1 == std::end(kOrder)) return setWantsMask(false);
     setShownAs(*(at + 1));
 }

@@ -1,12 +1,14 @@
 // The zones of the take in hand: which there are, their factors, and the brush that corrects them.
 #pragma once
 
+#include <QColor>
 #include <QWidget>
 #include <vector>
 
 #include "denoise/settings.h"
 
 class QComboBox;
+class QMenu;
 class QToolButton;
 
 namespace irenic {
@@ -20,6 +22,7 @@ class ZonePanel : public QWidget {
     enum class Tool { None, Paint, Erase, Mark, MarkOff }; // the last two say what a marked zone is
     struct Brush {
         double diameter = 100, softness = 0.5; // pixels of the photo; a share of the radius
+        bool edges = false;                    // keeps to edges
     };
 
     explicit ZonePanel(QWidget* parent = nullptr);
@@ -36,8 +39,17 @@ class ZonePanel : public QWidget {
     bool wantsMask() const; // the zone is to be shown over the picture
     void setWantsMask(bool on);
     enum class ShownAs { Colour, GreyOutside, Outline };
-    ShownAs shownAs() const { return shownAs_; }
+    // How a zone lies over the picture; remembered.
+    struct Overlay {
+        ShownAs as = ShownAs::Colour;
+        QColor colour;
+        float strength = 0.5f; // how much of the colour lies where all is the zone
+        friend bool operator==(const Overlay&, const Overlay&) = default;
+    };
+    Overlay overlay() const { return overlay_; }
     void setShownAs(ShownAs as);
+    void setColour(int index); // among those that are offered
+    void setStrength(float strength);
     void showNext(); // one way after the other, then not at all
 
   signals:
@@ -47,14 +59,17 @@ class ZonePanel : public QWidget {
 
   private:
     void add(FoundPart part);
+    QMenu* makeWays();
+    void tickWays();
+    void setOverlay(const Overlay& overlay);
     void refresh();
     void give(); // what the controls say, to the zone in hand
 
     std::vector<Zone> zones_;
     int current_ = 0;
-    ShownAs shownAs_ = ShownAs::Colour;
+    Overlay overlay_;
     QComboBox *list_, *method_;
-    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_, *ways_;
+    QToolButton *more_, *remove_, *paint_, *erase_, *show_, *clear_, *mark_, *markOff_, *ways_, *edges_;
     QWidget* body_;
     std::vector<Rule*> factors_; // in the order of the table
     Rule *diameter_, *softness_;

@@ -8,6 +8,8 @@
 #include <QProcess>
 #include <QVariantMap>
 
+#include "base/command.h"
+
 namespace irenic {
 
 struct StayAwake::Held {
@@ -33,11 +35,11 @@ StayAwake::StayAwake(const QString& why) : held_(std::make_unique<Held>()) {
 StayAwake::~StayAwake() = default;
 
 QString startWith(const QString& command, const QString& file) {
-    QStringList words = QProcess::splitCommand(command);
+    QStringList words;
+    for (const std::string& word : wordsOf(command.toStdString(), file.toStdString()))
+        words << QString::fromStdString(word);
     if (words.isEmpty()) return QObject::tr("There is no command to run.");
     const QString program = words.takeFirst();
-    if (!command.contains(QStringLiteral("{file}"))) words << file;
-    words.replaceInStrings(QStringLiteral("{file}"), file);
     if (QProcess::startDetached(program, words)) return {};
     return QObject::tr("%1 cannot be started. Is it installed?").arg(program);
 }

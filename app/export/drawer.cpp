@@ -13,8 +13,10 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "develop/algorithms.h"
 #include "export/delivery_form.h"
 #include "export/queue_view.h"
+#include "measure/series.h"
 #include "session/sidecar.h"
 #include "style/flow.h"
 #include "style/style.h"
@@ -22,6 +24,8 @@
 namespace irenic {
 
 namespace {
+
+constexpr QLatin1String kThen("deliver/then"), kOpen("xdg-open {file}");
 
 QString sizeText(double bytes) {
     return bytes >= 1e9 ? Drawer::tr("%1 GB").arg(bytes / 1e9, 0, 'f', 1)
@@ -47,8 +51,11 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
 
     connect(queueView_, &QueueView::message, this, &Drawer::message);
     connect(queueView_, &QueueView::jobDone, this, [this](const QueuedJob& job) {
-        document_.noteExport(job.request.photo, {job.target, job.finished,
-                                                 job.request.letter.empty() ? 'A' : job.request.letter[0]});
+        ExportMade made{job.target, job.finished, job.request.letter.empty() ? 'A' : job.request.letter[0]};
+        if (job.request.settings)
+            made.settings = textOf(*job.request.settings), made.look = textOf(job.request.look),
+            made.algorithms = kAlgorithms;
+        document_.noteExport(job.request.photo, made);
         if (estimated_ && job.request.settings && *job.request.settings == estimatedOf_.recipe.settings)
             noteTaken(estimatedOf_, *estimated_, job.seconds);
     });
@@ -126,6 +133,40 @@ QWidget* Drawer::sentence() {
     places->addAction(tr("Choose folder…"), this, &Drawer::chooseFolder);
     folder_->setMenu(places);
     row->addWidget(folder_);
+    alike_ = new QToolButton(line);
+    alike_->setText(tr("Alike"));
+    alike_->setObjectName(QStringLiteral("deliverAlike"));
+    alike_->setCheckable(true);
+    alike_->setToolTip(
+        tr("Cleans photos of one camera and ISO by one noise, measured on all of them: for panoramas and "
+           "focus series."));
+    row->addWidget(alike_);
+    check_ = new QToolButton(line);
+    check_->setText(tr("Check"));
+    check_->setObjectName(QStringLiteral("deliverCheck"));
+    check_->setCheckable(true);
+    check_->setChecked(QSettings().value(QStringLiteral("deliver/check")).toBool());
+    check_->setToolTip(
+        tr("Measures what the take did to each photo once its file is there; the queue can then "
+           "list the worst first."));
+    row->addWidget(check_);
+    then_ = new QToolButton(line);
+    then_->setObjectName(QStringLiteral("deliverThen"));
+    then_->setPopupMode(QToolButton::InstantPopup);
+    then_->setToolTip(tr("What happens with each file once it is there."));
+    auto* after = new QMenu(then_);
+    after->addAction(tr("Nothing"), this, [this] { setThen({}); });
+    after->addAction(tr("Open with its program"), this, [this] { setThen(kOpen); });
+    after->addAction(tr("Run a command…"), this, [this] {
+        bool given = false;
+        const QString command = QInputDialog::getText(
+            this, tr("Run a command"), tr("Command to run on each file ({file} stands for its path):"),
+            QLineEdit::Normal, command_, &given);
+        if (given) setThen(command);
+    });
+    then_->setMenu(after);
+    row->addWidget(then_);
+    setThen(QSettings().value(kThen).toString());
     result_ = word({});
     result_->setObjectName(QStringLiteral("deliverResult"));
     costs_ = word({});
@@ -153,6 +194,14 @@ QWidget* Drawer::sentence() {
     for (QComboBox* b : {take_, whose_, also_})
         connect(b, &QComboBox::currentIndexChanged, this, &Drawer::describe);
     return line;
+}
+
+void Drawer::setThen(const QString& command) {
+    command_ = command.trimmed();
+    QSettings().setValue(kThen, command_);
+    then_->setText(command_.isEmpty()  ? tr("Then: nothing")
+                   : command_ == kOpen ? tr("Then: open")
+                                       : tr("Then: %1").arg(command_.section(QLatin1Char(' '), 0, 0)));
 }
 
 Delivery Drawer::delivery() const { return form_->delivery(); }
@@ -255,6 +304,7 @@ std::vector<ExportRequest> Drawer::requests(QStringList& without) const {
                 request.risk = *risk;
         }
         if (take) request.letter = std::string(1, take->letter), request.take = take->name;
+        request.check = check_->isChecked(), request.then = command_.toStdString();
         for (const Delivery& d : deliveries) {
             request.delivery = d;
             all.push_back(request);
@@ -270,9 +320,28 @@ void Drawer::deliver() {
         emit message(tr("No take is chosen for %1. Choose one, or export the recommended take of each photo.")
                          .arg(without.join(QStringLiteral(", "))));
     if (all.empty()) return;
+    QSettings().setValue(QStringLiteral("deliver/check"), check_->isChecked());
     QSettings().setValue(QStringLiteral("deliver/last"), QString::fromStdString(textOf(delivery())));
     document_.save(); // what is exported is what is kept
-    queueView_->add(all);
+    alike_->isChecked() && all.size() > 1 ? addTogether(all) : queueView_->add(all);
+}
+
+void Drawer::addTogether(std::vector<ExportRequest> requests) {
+    std::vector<std::filesystem::path> files;
+    for (const ExportRequest& r : requests)
+        if (files.empty() || files.back() != r.photo) files.emplace_back(r.photo);
+    emit message(tr("Measuring the noise of %1 photos together…").arg(files.size()));
+    series_ = jobs_.submit(
+        Lane::Reading, 1, [files](const Work& work) { return noiseOfSeries(files, work); },
+        [this, requests](const Outcome<std::map<std::filesystem::path, NoiseModel>>& found) {
+            if (!found.value) return emit message(QString::fromStdString(found.problem));
+            std::vector<ExportRequest> alike = requests;
+            for (ExportRequest& r : alike)
+                if (const auto own = found.value->find(r.photo); own != found.value->end())
+                    r.noise = own->second;
+            queueView_->add(alike);
+            emit message(tr("Added %1 files to the queue.").arg(requests.size()));
+        });
 }
 
 // What it costs is measured only for who sees it.

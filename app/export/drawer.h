@@ -44,6 +44,8 @@ class Drawer : public QWidget {
     void measure();  // them
     std::vector<ExportRequest> requests(QStringList& without) const;
     void chooseFolder();
+    void addTogether(std::vector<ExportRequest> requests); // by one noise for all of a camera and ISO
+    void setThen(const QString& command); // what runs on each file that was made; empty: nothing
     void keepPreset();
     void listPresets();
     QWidget* sentence();
@@ -54,11 +56,12 @@ class Drawer : public QWidget {
     QueueView* queueView_;
     DeliveryForm* form_;
     QComboBox *take_, *whose_, *presets_, *also_;
-    QToolButton* folder_;
+    QToolButton *folder_, *alike_, *check_, *then_;
     QLabel *result_, *costs_;
     QPushButton* put_;
     QTimer measuring_;
-    Job estimating_;
+    QString command_; // see setThen()
+    Job estimating_, series_;
     std::optional<Estimate> estimated_;
     Export estimatedOf_; // without its photo
 };

@@ -12,6 +12,7 @@
 
 #include "deliver/formats.h"
 #include "deliver/handback.h"
+#include "develop/algorithms.h"
 #include "export/delivery_form.h"
 
 namespace irenic {
@@ -144,10 +145,12 @@ void ExportBar::exportTo(const QString& target) {
     const auto make = [what, file = target.toStdString()](const Work& work) {
         return exportFile(what, file, work);
     };
-    job_ =
-        jobs_.submit(Lane::Writing, 0, make, [this, photo, target, letter](const Outcome<LeftOut>& written) {
+    job_ = jobs_.submit(
+        Lane::Writing, 0, make, [this, photo, target, letter, what](const Outcome<LeftOut>& written) {
             if (written.value)
-                document_.noteExport(photo->file.string(), {target.toStdString(), presentTime(), letter});
+                document_.noteExport(photo->file.string(),
+                                     {target.toStdString(), presentTime(), letter,
+                                      textOf(what.recipe.settings), textOf(what.recipe.look), kAlgorithms});
             finish(target, QString::fromStdString(written.problem));
             if (written.value && !written.value->empty())
                 setMessage(tr("%1 %2").arg(message(), QString::fromStdString(written.value->front())));

@@ -6,6 +6,7 @@
 #include <map>
 
 #include "base/text.h"
+#include "judge/checks.h"
 #include "style/icon.h"
 #include "style/style.h"
 
@@ -43,12 +44,21 @@ void QueueModel::lookForFiles() {
         });
 }
 
+void QueueModel::setWorstFirst(bool on) {
+    worstFirst_ = on;
+    version_ = -1;
+    refresh();
+}
+
 bool QueueModel::refresh() {
     if (!queue_) return false;
     const std::int64_t version = queue_->version();
     if (version == version_) return false;
     version_ = version;
     std::vector<QueuedJob> now = queue_->list();
+    if (worstFirst_)
+        std::stable_sort(now.begin(), now.end(),
+                         [](const QueuedJob& a, const QueuedJob& b) { return a.severity > b.severity; });
     std::map<std::int64_t, JobState> before;
     for (const QueuedJob& j : jobs_) before[j.id] = j.state;
     const bool sameRows = std::equal(now.begin(), now.end(), jobs_.begin(), jobs_.end(),
@@ -78,7 +88,7 @@ int QueueModel::columnCount(const QModelIndex& parent) const { return parent.isV
 
 QVariant QueueModel::headerData(int section, Qt::Orientation orientation, int role) const {
     if (role != Qt::DisplayRole || orientation != Qt::Horizontal) return {};
-    const QString names[] = {tr("State"), tr("Photo"), tr("File"), tr("Details")};
+    const QString names[] = {tr("State"), tr("Photo"), tr("File"), tr("Check"), tr("Details")};
     return names[section];
 }
 
@@ -90,6 +100,7 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     if (role == Qt::ToolTipRole) {
         if (at.column() == Photo) return photo;
         if (at.column() == File && !target.isEmpty()) return target;
+        if (at.column() == Check) return QString::fromStdString(j.found);
         return QString::fromStdString(j.reason);
     }
     if (role == Qt::ForegroundRole && (j.state == JobState::Done || j.state == JobState::Cancelled))
@@ -114,13 +125,23 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
                              : QFileInfo(target).fileName();
         return j.state == JobState::Done && missing_.count(j.id) ? tr("%1 (missing)").arg(name) : name;
     }
+    case Check: {
+        const QString words[] = {tr("Good"), tr("Look"), tr("Bad")};
+        return j.severity < 0 ? QString() : words[static_cast<int>(gradeOf(j.severity))];
+    }
     default: break;
     }
     if (j.state == JobState::Running) {
         QString text = tr("%1 %").arg(static_cast<int>(100 * j.progress));
         return j.tries > 1 ? tr("%1, second try").arg(text) : text;
     }
-    if (j.state == JobState::Done) return tr("%1 s").arg(j.seconds, 0, 'f', 1);
+    if (j.state == JobState::Done) {
+        QStringList parts;
+        if (gradeOf(j.severity) != Grade::Good) parts << QString::fromStdString(j.found);
+        if (!j.reason.empty() && j.reason != kMadeBefore) parts << QString::fromStdString(j.reason);
+        parts << tr("%1 s").arg(j.seconds, 0, 'f', 1);
+        return parts.join(QLatin1Char(' '));
+    }
     if (j.state == JobState::Failed) return QString::fromStdString(j.reason);
     if (j.state == JobState::Waiting && !j.reason.empty())
         return tr("Will retry: %1").arg(QString::fromStdString(j.reason));

@@ -13,7 +13,7 @@ class QueueModel : public QAbstractTableModel {
     Q_OBJECT
 
   public:
-    enum Column { State, Photo, File, Says, Columns };
+    enum Column { State, Photo, File, Check, Says, Columns };
 
     explicit QueueModel(Jobs& jobs, QObject* parent = nullptr);
     // Which queue is shown; null: none can be used.
@@ -23,6 +23,8 @@ class QueueModel : public QAbstractTableModel {
     // Looks, off the interface thread, which of the files that were made are still there.
     void lookForFiles();
     const std::vector<QueuedJob>& jobs() const { return jobs_; }
+    // What checking found worst on top, instead of the order in which files are made.
+    void setWorstFirst(bool on);
 
     int rowCount(const QModelIndex& parent = {}) const override;
     int columnCount(const QModelIndex& parent = {}) const override;
@@ -39,7 +41,7 @@ class QueueModel : public QAbstractTableModel {
     std::set<std::int64_t> missing_; // jobs whose files were there and are gone
     Job looking_;
     std::int64_t version_ = -1;
-    bool first_ = true;
+    bool first_ = true, worstFirst_ = false;
 };
 
 } // namespace irenic

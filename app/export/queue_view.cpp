@@ -55,6 +55,7 @@ QueueView::QueueView(Jobs& jobs, QWidget* parent) : QWidget(parent) {
     list_->header()->resizeSection(QueueModel::State, 90);
     list_->header()->resizeSection(QueueModel::Photo, 150);
     list_->header()->resizeSection(QueueModel::File, 220);
+    list_->header()->resizeSection(QueueModel::Check, 60);
     list_->setMinimumHeight(70);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -156,6 +157,10 @@ QWidget* QueueView::tools() {
     clear_ = button(tr("Clear finished"), "clearDone",
                     tr("Removes finished and cancelled exports from the list. Files stay."),
                     [this] { withQueue([](JobQueue& q) { q.clearFinished(); }); });
+    worst_ = button(tr("Worst first"), "worstFirst",
+                    tr("Lists what checking found worst on top, instead of the order of export."),
+                    [this] { model_->setWorstFirst(worst_->isChecked()); });
+    worst_->setCheckable(true);
     more_ = new QToolButton(line);
     more_->setText(tr("More"));
     more_->setObjectName(QStringLiteral("moreQueue"));
@@ -191,6 +196,10 @@ QAction* QueueView::action(const QString& text, const char* name, const QString&
 // What acts on one file is in the menu of its row.
 void QueueView::rowActions() {
     list_->setContextMenuPolicy(Qt::ActionsContextMenu);
+    list_->addAction(
+        action(tr("Show photo"), "showQueuedPhoto", tr("Opens the original in this window."),
+               {JobState::Waiting, JobState::Running, JobState::Done, JobState::Failed, JobState::Cancelled},
+               true, [this] { emit photoAsked(QString::fromStdString(marked()->request.photo)); }));
     list_->addAction(
         action(tr("Open file"), "openFile", tr("Opens the selected file with its default program."),
                {JobState::Done}, true, [this] {
@@ -237,6 +246,9 @@ void QueueView::offer() {
     clear_->setEnabled(any({JobState::Done, JobState::Cancelled}));
     more_->setEnabled(waits || any({JobState::Failed}));
     const bool empty = model_->jobs().empty();
+    worst_->setVisible(worst_->isChecked() ||
+                       std::any_of(model_->jobs().begin(), model_->jobs().end(),
+                                   [](const QueuedJob& j) { return j.severity >= 0; }));
     for (QWidget* w : {static_cast<QWidget*>(pause_), static_cast<QWidget*>(clear_),
                        static_cast<QWidget*>(more_), static_cast<QWidget*>(list_)})
         w->setVisible(!empty);

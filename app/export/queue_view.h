@@ -45,6 +45,7 @@ class QueueView : public QWidget {
     void changed();
     void jobDone(const QueuedJob& job);
     void message(const QString& text);
+    void photoAsked(const QString& file);
 
   private:
     void refresh();
@@ -71,7 +72,7 @@ class QueueView : public QWidget {
     std::unique_ptr<Supervisor> supervisor_;
     std::unique_ptr<StayAwake> awake_;
     QTreeView* list_;
-    QToolButton *pause_ = nullptr, *clear_ = nullptr, *more_ = nullptr, *aside_ = nullptr;
+    QToolButton *pause_ = nullptr, *clear_ = nullptr, *more_ = nullptr, *aside_ = nullptr, *worst_ = nullptr;
     struct Offered {
         QAction* action;
         std::vector<JobState> states;

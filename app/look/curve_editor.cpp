@@ -4,6 +4,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
+#include <QToolButton>
 #include <algorithm>
 #include <cmath>
 
@@ -17,16 +18,31 @@ constexpr float kApart = 0.01f; // the least distance of two points
 constexpr std::size_t kMostPoints = 12;
 } // namespace
 
-CurveEditor::CurveEditor(Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+CurveEditor::CurveEditor(Document& document, QWidget* parent)
+    : QWidget(parent), document_(document), size_(new QToolButton(this)) {
     setObjectName(QStringLiteral("curve"));
     setFocusPolicy(Qt::StrongFocus);
-    setFixedSize(sizeHint());
     setAccessibleName(tr("Tone curve"));
     setToolTip(tr("Left is dark, up is brighter. Click to add a point, drag to move it, double-click to "
                   "remove it.\nKeys: Page Up and Page Down choose a point, arrows move it (Shift: finely), "
                   "Insert adds one, Delete removes it, Home resets the curve."));
+    size_->setObjectName(QStringLiteral("curveSize"));
+    size_->setToolTip(tr("Makes the curve larger, or smaller again."));
+    connect(size_, &QToolButton::clicked, this, [this] { setLarge(!large_); });
+    setLarge(false);
     connect(&document_, &Document::lookChanged, this, qOverload<>(&QWidget::update));
     connect(&document_, &Document::photoChanged, this, qOverload<>(&QWidget::update));
+}
+
+void CurveEditor::setLarge(bool large) {
+    large_ = large;
+    setFixedSize(sizeHint());
+    size_->setText(large ? tr("Smaller") : tr("Larger"));
+    size_->adjustSize();
+    size_->move(width() - size_->width() - 2, height() - size_->height() - 2);
+    // Where it has no room to the right it goes to the left, as far as there is.
+    if (QWidget* around = parentWidget())
+        move(std::max(0, std::min(x(), around->width() - width() - 4)), y());
 }
 
 QPointF CurveEditor::place(CurvePoint p) const {

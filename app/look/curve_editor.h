@@ -5,6 +5,8 @@
 
 #include "document.h"
 
+class QToolButton;
+
 namespace irenic {
 
 class CurveEditor : public QWidget {
@@ -12,7 +14,8 @@ class CurveEditor : public QWidget {
 
   public:
     explicit CurveEditor(Document& document, QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {232, 232}; }
+    QSize sizeHint() const override { return large_ ? QSize(464, 464) : QSize(232, 232); }
+    void setLarge(bool large);
     // Where a point of the curve stands in the widget.
     QPointF place(CurvePoint point) const;
 
@@ -37,6 +40,8 @@ class CurveEditor : public QWidget {
 
     Document& document_;
     int held_ = -1;
+    bool large_ = false;
+    QToolButton* size_;
 };
 
 } // namespace irenic

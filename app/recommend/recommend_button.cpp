@@ -8,6 +8,46 @@
 
 namespace irenic {
 
+namespace {
+
+QString tr(const char* text) { return RecommendButton::tr(text); }
+
+QString nameOf(Alternative::Kind kind) {
+    switch (kind) {
+    case Alternative::Kind::Quick: return tr("quicker");
+    case Alternative::Kind::Grain: return tr("with grain");
+    case Alternative::Kind::Sharp: return tr("sharpened");
+    }
+    return {};
+}
+
+QString tipOf(Alternative::Kind kind) {
+    switch (kind) {
+    case Alternative::Kind::Quick: return tr("Adds the quickest take that is nearly as good on this photo.");
+    case Alternative::Kind::Grain: return tr("Adds a take that keeps some of the photo's own grain.");
+    case Alternative::Kind::Sharp:
+        return tr("Adds the recommended take, sharpened as much as this photo's sharpest edges are blurred.");
+    }
+    return {};
+}
+
+QString textOf(const Alternative& other) {
+    const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
+    const QString error = QString::number(100 * other.risk.sigmas(), 'f', 0);
+    switch (other.kind) {
+    case Alternative::Kind::Quick:
+        return tr("Quicker: %1, error %2 %, %3 times as quick")
+            .arg(method, error, QString::number(other.times, 'f', 1));
+    case Alternative::Kind::Grain: return tr("With grain: %1, error %2 %").arg(method, error);
+    case Alternative::Kind::Sharp:
+        return tr("Sharpened: %1, for edges blurred by %2 px")
+            .arg(method, QString::number(other.blur, 'f', 1));
+    }
+    return {};
+}
+
+} // namespace
+
 RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent)
     : QToolButton(parent), document_(document), jobs_(jobs), others_(new QMenu(this)),
       byItself_(QSettings().value(QStringLiteral("recommend/byItself"), true).toBool()) {
@@ -59,49 +99,48 @@ void RecommendButton::offer() {
         document_.photo() ? document_.facts().recommended : std::optional<Recommended>();
     others_->clear();
     for (const Alternative& other : known ? known->others : std::vector<Alternative>()) {
-        const bool quick = other.kind == Alternative::Kind::Quick;
-        const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
-        auto* action = others_->addAction(
-            quick ? tr("Quicker: %1, error %2 %, %3 times as quick")
-                        .arg(method)
-                        .arg(100 * other.risk.sigmas(), 0, 'f', 0)
-                        .arg(other.times, 0, 'f', 1)
-                  : tr("With grain: %1, error %2 %").arg(method).arg(100 * other.risk.sigmas(), 0, 'f', 0));
+        auto* action = others_->addAction(textOf(other));
         action->setObjectName(QString::fromLatin1(idOf(other.kind)));
-        action->setToolTip(quick ? tr("Adds the quickest take that is nearly as good on this photo.")
-                                 : tr("Adds a take that keeps some of the photo's own grain."));
+        action->setToolTip(tipOf(other.kind));
         action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
-        connect(action, &QAction::triggered, this, [this, settings = other.settings, quick] {
-            document_.usePreset((quick ? tr("quicker") : tr("with grain")).toStdString(), {settings, {}});
+        connect(action, &QAction::triggered, this, [this, other] {
+            document_.usePreset(nameOf(other.kind).toStdString(), {other.settings, {}});
         });
     }
     if (known) offerTaste(*known);
     emit offered(!others_->isEmpty());
 }
 
+void RecommendButton::renewTaste() {
+    tasteOf_.reset();
+    offer();
+}
+
 void RecommendButton::offerTaste(const Recommended& known) {
-    const Taste taste = loadTaste();
-    if (taste.trials < Taste::kFewest) return;
-    if (tasteOf_ != path()) {
-        tasteOf_ = path(), grain_ = 0;
-        left_ = jobs_.submit(
+    const Recipe own = recipeOf(document_.photo(), known.settings);
+    if (tasteOf_ != idOf(own)) {
+        tasteOf_ = idOf(own), leaning_ = {};
+        tasting_ = jobs_.submit(
             Lane::Quiet, 3,
-            [photo = document_.photo(), settings = known.settings, taste](const Work& work) {
-                return taste.grainFor(noiseLeftOnGrey(*photo, settings, work).luminance);
+            [own](const Work& work) {
+                const Taste taste = loadTaste();
+                if (taste.trials < Taste::kFewest) return Leaning{};
+                const NoiseLeft left = noiseLeftOnGrey(*own.photo, own.settings, work);
+                return Leaning{taste.grainFor(left.luminance), taste.trials};
             },
-            [this](const Outcome<float>& grain) {
-                if (!grain.value || *grain.value == grain_) return;
-                grain_ = *grain.value;
+            [this](const Outcome<Leaning>& found) {
+                if (!found.value || found.value->grain <= 0) return;
+                leaning_ = *found.value;
                 offer();
             });
     }
-    if (grain_ <= 0) return;
+    if (leaning_.grain <= 0) return;
     Settings settings = known.settings;
-    settings.grain = grain_;
+    settings.grain = leaning_.grain;
     auto* action = others_->addAction(tr("After your taste: %1 with %2 % grain (from %3 blind trials)")
                                           .arg(QString::fromStdString(findMethod(settings.method)->name()))
-                                          .arg(std::lround(100 * grain_))
-                                          .arg(taste.trials));
+                                          .arg(std::lround(100 * leaning_.grain))
+                                          .arg(leaning_.trials));
     action->setObjectName(QStringLiteral("taste"));
     action->setToolTip(tr("Adds the recommended take with as much grain as you preferred in blind trials."));
     action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
@@ -110,8 +149,7 @@ void RecommendButton::offerTaste(const Recommended& known) {
     });
     QAction* forget = others_->addAction(tr("Forget my taste"), this, [this] {
         forgetTaste();
-        grain_ = 0;
-        offer();
+        renewTaste();
     });
     forget->setObjectName(QStringLiteral("forgetTaste"));
 }

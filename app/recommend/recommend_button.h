@@ -25,6 +25,7 @@ class RecommendButton : public QToolButton {
 
     // What the measurement offers beside the best, each as an action that adds a take; empty before.
     QMenu* others() const { return others_; }
+    void renewTaste(); // it has changed
 
   signals:
     void offered(bool any);         // others() has changed
@@ -48,9 +49,14 @@ class RecommendButton : public QToolButton {
     std::string path() const;
     QTimer ticking_;
     QMenu* others_;
-    Job left_;            // how much noise the recommended take leaves
-    std::string tasteOf_; // the photo that `grain_` is for
-    float grain_ = 0;
+    // What the person's taste adds to the recommended take: no grain where there is nothing to add.
+    struct Leaning {
+        float grain = 0;
+        int trials = 0;
+    };
+    Job tasting_;
+    std::optional<RecipeId> tasteOf_; // what `leaning_` is for
+    Leaning leaning_;
     std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };

@@ -39,12 +39,7 @@ Report measureReport(const ReportWish& wish, const Work& work) {
         for (const Probe& p : probes) one.crops.push_back(cropOf(wish, take.settings, p, {work.stop}));
         const auto at = static_cast<double>(out.takes.size());
         try {
-            one.findings = checksOf(
-                *wish.photo,
-                [&](const Rect& area, const Work& part) {
-                    return cleanRegion(*wish.photo, take.settings, area, part);
-                },
-                work.part(at / count, (at + 1) / count));
+            one.findings = checksOf(*wish.photo, take.settings, work.part(at / count, (at + 1) / count));
         } catch (const std::invalid_argument& e) {
             one.unchecked = e.what();
         }

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QTabletEvent>
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
@@ -270,8 +271,7 @@ void Cell::mousePressEvent(QMouseEvent* event) {
         return;
     }
     if (brush_ >= 0 && event->button() == Qt::LeftButton && key_.view.zoom > 0) {
-        painting_ = true;
-        emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), true, false);
+        paintAt(event->position(), 1, true, false);
         return;
     }
     if (const auto pixel = pixelAt(event->position()); picking_ && pixel && event->button() == Qt::LeftButton)
@@ -295,9 +295,7 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
         pointer_ = event->position();
         update();
         if (!event->buttons()) emit hovered(pixelAt(event->position()));
-        if (painting_)
-            emit painted(pictureAt(event->position()) - QPointF(0.5, 0.5), false,
-                         event->modifiers() & Qt::AltModifier);
+        if (painting_) paintAt(event->position(), 1, false, event->modifiers() & Qt::AltModifier);
         // Another button pans as ever.
         if (painting_ || !(event->buttons() & Qt::MiddleButton)) return;
     } else if (!event->buttons()) {
@@ -319,6 +317,33 @@ void Cell::mouseMoveEvent(QMouseEvent* event) {
     if (whole.isNull()) return;
     grabbed_ -= whole * scale();
     emit panned(whole, event->modifiers() & Qt::ShiftModifier);
+}
+
+void Cell::paintAt(QPointF position, double pressure, bool begins, bool straight) {
+    painting_ = true;
+    emit painted(pictureAt(position) - QPointF(0.5, 0.5), pressure, begins, straight);
+}
+
+// A pen paints as hard as it is pressed. What is not painted is a mouse's: ignored events come again as one.
+void Cell::tabletEvent(QTabletEvent* event) {
+    if (brush_ < 0 || key_.view.zoom <= 0) return event->ignore();
+    const bool straight = event->modifiers() & Qt::AltModifier;
+    pointer_ = event->position();
+    update();
+    switch (event->type()) {
+    case QEvent::TabletPress:
+        if (event->button() != Qt::LeftButton) return event->ignore();
+        paintAt(event->position(), event->pressure(), true, false);
+        break;
+    case QEvent::TabletMove:
+        if (painting_) paintAt(event->position(), event->pressure(), false, straight);
+        break;
+    case QEvent::TabletRelease:
+        if (std::exchange(painting_, false)) emit paintingEnded();
+        break;
+    default: break;
+    }
+    event->accept();
 }
 
 void Cell::wheelEvent(QWheelEvent* event) {

@@ -70,8 +70,9 @@ class Cell : public QWidget {
     void hovered(std::optional<QPoint> pixel); // none: the pointer has left
     void picked(QPoint pixel);
     void clicked(QPoint pixel); // without a drag
-    // In pixels of the picture; whole numbers are their centres. `straight`: Alt is held.
-    void painted(QPointF place, bool begins, bool straight);
+    // In pixels of the picture; whole numbers are their centres. `pressure`: 0..1, of a pen; 1 of a mouse.
+    // `straight`: Alt is held.
+    void painted(QPointF place, double pressure, bool begins, bool straight);
     void paintingEnded();
     void brushAsked(int direction, bool softness); // the wheel, with Ctrl
 
@@ -81,6 +82,7 @@ class Cell : public QWidget {
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void tabletEvent(QTabletEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void leaveEvent(QEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
@@ -102,6 +104,7 @@ class Cell : public QWidget {
     QPointF pictureAt(QPointF position) const; // in pixels of the picture, fractions kept
     void look();                               // at what is there of a picture that is being made
     void request();
+    void paintAt(QPointF position, double pressure, bool begins, bool straight);
     void requestDraft(); // of a cell that has no true pixels yet
     void step();         // a picture of the moment, while a hand moves a strength
     void rest();         // the hand does

@@ -212,13 +212,15 @@ void TakeHead::makeRoom() {
     const QString text = open_ ? tr("Hide") : factors.join(QStringLiteral("  "));
     const int least = 60, rest = width() - 6 - 4 * style::kGap - letter_->sizeHint().width() - least -
                                  choose_->sizeHint().width();
-    more_->setVisible(rest >= widthOf(text) + more_->sizeHint().width() + style::kGap);
+    more_->setVisible(!plain_ && rest >= widthOf(text) + more_->sizeHint().width() + style::kGap);
     fold_->setText(rest >= widthOf(text) || open_ ? text : factors.first());
 }
 
 void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }
 
-void TakeHead::contextMenuEvent(QContextMenuEvent* event) { more_->menu()->popup(event->globalPos()); }
+void TakeHead::contextMenuEvent(QContextMenuEvent* event) {
+    if (!plain_) more_->menu()->popup(event->globalPos());
+}
 
 void TakeHead::mousePressEvent(QMouseEvent* event) { pressed_ = event->globalPosition().toPoint(); }
 

@@ -24,6 +24,8 @@ class TakeHead : public QFrame {
     void show(const Take& take, const PhotoFacts& facts, bool chosen);
     void setOpen(bool open);
     bool isOpen() const { return open_; }
+    // Without a menu: what it offers belongs to the sheet.
+    void setPlain() { plain_ = true; }
 
   signals:
     void edited(const irenic::Settings& settings);
@@ -65,7 +67,7 @@ class TakeHead : public QFrame {
     QToolButton *fold_, *choose_, *more_;
     QWidget* body_;
     std::vector<Editor> editors_;
-    bool chosen_ = false, open_ = false;
+    bool chosen_ = false, open_ = false, plain_ = false;
     QPoint pressed_;
     bool doubled_ = false; // the release that follows is no click
 };

@@ -171,7 +171,9 @@ void TrialResult::measure(const std::vector<std::uint32_t>& takes, const TrialRa
                     saveTaste(taste);
                     return true;
                 },
-                [](const Outcome<bool>&) {});
+                [this](const Outcome<bool>& saved) {
+                    if (saved.value) emit learned();
+                });
             for (std::size_t i = 0; i < std::min(left_.size(), made.value->size()); ++i)
                 if ((*made.value)[i])
                     left_[i]->setText(tr("%1 % of the noise left").arg(100 * *(*made.value)[i], 0, 'f', 0));

@@ -31,6 +31,7 @@ class TrialResult : public QWidget {
   signals:
     void closeAsked();
     void message(const QString& text);
+    void learned(); // the person's taste has changed
 
   private:
     // What is left of the noise in each, for the person, and for the taste that is learnt from it.

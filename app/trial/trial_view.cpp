@@ -104,6 +104,7 @@ TrialView::TrialView(Document& document, Renderer& renderer, ReferenceShelf& she
     stack_->addWidget(result_);
     connect(result_, &TrialResult::closeAsked, this, &TrialView::closeAsked);
     connect(result_, &TrialResult::message, this, &TrialView::message);
+    connect(result_, &TrialResult::learned, this, &TrialView::learned);
     connect(&document_, &Document::photoChanged, this, [this] {
         if (!pictures_.empty()) pictures_.clear(), emit closeAsked();
     });

@@ -49,6 +49,7 @@ class TrialView : public QWidget {
   signals:
     void closeAsked();
     void message(const QString& text);
+    void learned(); // the person's taste has changed
 
   protected:
     void keyPressEvent(QKeyEvent* event) override;

@@ -179,12 +179,12 @@ void developRows(const Export& what, const Work& work, const std::function<void(
     const Recipe& recipe = what.recipe;
     const Rect frame = outputFrame(*recipe.photo, recipe.look);
     const PictureSize size = sizeOf(what);
-    const bool own = !what.delivery.profile.empty() || hasOwnColours(what);
+    const bool theirs = hasOwnColours(what), own = theirs || !what.delivery.profile.empty();
     const OutputSpace space = own ? OutputSpace::ProPhotoCompatible : what.delivery.space;
     std::unique_ptr<OwnProfile> profile;
     if (own)
-        profile = std::make_unique<OwnProfile>(
-            profileOf(what), hasOwnColours(what) ? shownName(recipe.photo->file) : what.delivery.profile);
+        profile = std::make_unique<OwnProfile>(profileOf(what), theirs ? shownName(recipe.photo->file)
+                                                                       : what.delivery.profile);
     std::vector<float> converted;
     const auto deliver = [&](int y, const float* row) {
         if (!profile) return put(y, row);
@@ -214,11 +214,26 @@ void developRows(const Export& what, const Work& work, const std::function<void(
     forEachStrip(*recipe.photo, recipe.settings, frame, work.part(0, 0.95), ofStrip);
 }
 
-void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to) {
+namespace {
+
+// Even in -1/2..1/2, the same for the same sample always (mixing of D. Steele and others, splitmix64).
+float ditherAt(std::size_t sample, int y) {
+    std::uint64_t z =
+        (static_cast<std::uint64_t>(static_cast<std::uint32_t>(y)) << 32 | sample) + 0x9E3779B97F4A7C15ULL;
+    z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9ULL;
+    z = (z ^ (z >> 27)) * 0x94D049BB133111EBULL;
+    return static_cast<float>(z >> 40) / static_cast<float>(1 << 24) - 0.5f;
+}
+
+} // namespace
+
+void quantise(const float* values, std::size_t count, int bits, int y, std::uint8_t* to) {
     IRENIC_EXPECTS(bits == 8 || bits == 16 || bits == 32);
     if (bits == 32) std::memcpy(to, values, count * sizeof(float));
+    constexpr float kDither = 0.98f; // less than a step: rounding errors of what lies on one do not count
     for (std::size_t i = 0; i < count && bits == 8; ++i)
-        to[i] = static_cast<std::uint8_t>(values[i] * 255 + 0.5f);
+        to[i] = static_cast<std::uint8_t>(
+            std::clamp(values[i] * 255 + kDither * ditherAt(i, y) + 0.5f, 0.0f, 255.0f));
     for (std::size_t i = 0; i < count && bits == 16; ++i) {
         const auto v = static_cast<std::uint16_t>(values[i] * 65535 + 0.5f);
         std::memcpy(to + 2 * i, &v, 2);

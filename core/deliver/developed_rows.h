@@ -20,8 +20,10 @@ PictureSize sizeOf(const Export& what);
 // reduction. Reports up to 0.95. Throws std::runtime_error (a profile that cannot be used),
 // std::invalid_argument and Cancelled.
 void developRows(const Export& what, const Work& work, const std::function<void(int, const float*)>& put);
-// Encoded values as samples of 8 or 16 bits in the machine's byte order, or of 32 bits as they are.
-void quantise(const float* values, std::size_t count, int bits, std::uint8_t* to);
+// Encoded values of row `y` as samples of 8 or 16 bits in the machine's byte order, or of 32 bits as they
+// are. Eight bits are dithered: a clean sky has less noise than one of their steps, and would show them as
+// bands. What lies on a step stays there.
+void quantise(const float* values, std::size_t count, int bits, int y, std::uint8_t* to);
 // The ICC profile that the rows are in. Throws std::runtime_error where a file that was named cannot be used.
 std::vector<std::uint8_t> profileOf(const Export& what);
 

@@ -20,8 +20,14 @@ fs::path freeName(const fs::path& path) {
     return candidate;
 }
 
-std::string markOf(const Export& what) {
-    IRENIC_EXPECTS(what.recipe.photo);
+namespace {
+
+std::optional<EditsElsewhere> editsFor(const Export& what) {
+    const bool follow = formatOf(what.delivery.format).raw && what.delivery.edits != EditsTo::Nowhere;
+    return follow ? editsBeside(*what.recipe.photo) : std::nullopt;
+}
+
+std::string markOf(const Export& what, const std::optional<EditsElsewhere>& edits) {
     // Where it goes and how it is called says nothing of what is in it.
     Delivery content = what.delivery;
     content.folder = Delivery{}.folder, content.name = Delivery{}.name,
@@ -31,10 +37,18 @@ std::string markOf(const Export& what) {
     Digest digest;
     digest.add(idOf(recipe).text), digest.add(what.recommended), digest.add(textOf(content));
     if (what.handback) digest.add(true);
-    // Edits that changed make another file.
-    if (formatOf(content.format).raw && content.edits != EditsTo::Nowhere)
-        if (const auto edits = editsBeside(*what.recipe.photo)) digest.add(edits->packet);
+    // Those of 8 bits were not dithered once.
+    const bool isRaw = formatOf(content.format).raw;
+    if (content.format == ExportFormat::Jpeg || (!isRaw && content.bits == 8)) digest.add("dithered");
+    if (edits) digest.add(edits->packet); // edits that changed make another file
     return digest.text();
+}
+
+} // namespace
+
+std::string markOf(const Export& what) {
+    IRENIC_EXPECTS(what.recipe.photo);
+    return markOf(what, editsFor(what));
 }
 
 LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
@@ -59,11 +73,10 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
         const bool replace = what.delivery.conflict == Conflict::Replace || isOwn;
         SafeFile file(target, replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep,
                       isOwn ? SafeFile::MayReplace{} : isMadeByIrenic);
-        std::optional<EditsElsewhere> edits;
-        if (format.raw && what.delivery.edits != EditsTo::Nowhere) edits = editsBeside(photo);
+        const std::optional<EditsElsewhere> edits = editsFor(what);
         const bool inside = edits && what.delivery.edits != EditsTo::Beside;
         const XmpNote xmp = xmpOf(photo, format.mediaType, what.recipe.settings, what.recipe.look, what.risk,
-                                  markOf(what), inside ? std::optional(edits->packet) : std::nullopt);
+                                  markOf(what, edits), inside ? std::optional(edits->packet) : std::nullopt);
         LeftOut left = format.write(file.path(), what, xmp, work);
         work.check();
         if (ready) ready(file.path());

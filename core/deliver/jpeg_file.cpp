@@ -20,7 +20,7 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Export& what, const Xmp
     BlockMeans written(size.width, size.height), read(size.width, size.height);
     std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3);
     developRows(what, work, [&](int y, const float* values) {
-        quantise(values, row.size(), 8, row.data());
+        quantise(values, row.size(), 8, y, row.data());
         written.add(y, row.data());
         encoder.row(row.data());
     });

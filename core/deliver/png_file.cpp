@@ -89,8 +89,8 @@ LeftOut writePng(const std::filesystem::path& to, const Export& what, const XmpN
         if (!begin(w, size, bits, says)) failedWriting(to.parent_path());
         std::vector<std::uint8_t> row(static_cast<std::size_t>(size.width) * 3 *
                                       static_cast<std::size_t>(bits / 8));
-        developRows(what, work, [&](int, const float* values) {
-            quantise(values, static_cast<std::size_t>(size.width) * 3, bits, row.data());
+        developRows(what, work, [&](int y, const float* values) {
+            quantise(values, static_cast<std::size_t>(size.width) * 3, bits, y, row.data());
             written.add(row.data(), row.size());
             errno = 0;
             if (!put(w, row.data())) failedWriting(to.parent_path());

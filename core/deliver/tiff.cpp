@@ -61,7 +61,7 @@ LeftOut writeTiff(const std::filesystem::path& to, const Export& what, const Xmp
         describe(t, photo, size, what);
         std::vector<std::uint8_t> row(bytes);
         developRows(what, work, [&](int y, const float* values) {
-            quantise(values, samples, bits, row.data());
+            quantise(values, samples, bits, y, row.data());
             // Before: the library differentiates the row in place.
             written.add(row.data(), bytes);
             errno = 0;

@@ -7,6 +7,7 @@
 
 #include "base/expects.h"
 #include "denoise/distance.h"
+#include "denoise/edge_brush.h"
 #include "denoise/found_part.h"
 #include "denoise/marked_part.h"
 #include "image/smoothstep.h"
@@ -24,10 +25,14 @@ float coverageAt(float distance, float radius, float softness) {
     return smoothstep((soft - distance) / (soft - hard));
 }
 
-float distanceToSegment(float x, float y, const StrokePoint& a, const StrokePoint& b) {
+// How far a pixel lies from a piece of the line, and how wide the line is where it is nearest.
+struct FromLine {
+    float distance, width;
+};
+FromLine fromSegment(float x, float y, const StrokePoint& a, const StrokePoint& b) {
     const float dx = b.x - a.x, dy = b.y - a.y, length = dx * dx + dy * dy;
     const float t = length > 0 ? std::clamp(((x - a.x) * dx + (y - a.y) * dy) / length, 0.0f, 1.0f) : 0.0f;
-    return std::hypot(x - a.x - t * dx, y - a.y - t * dy);
+    return {std::hypot(x - a.x - t * dx, y - a.y - t * dy), a.width + t * (b.width - a.width)};
 }
 
 // Of a row, the columns that the line can reach: long lines that lie aslant would cost all of their box.
@@ -54,7 +59,7 @@ Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work) {
     // The finest brush takes whole pixels, wherever between them its points lie.
     const bool single = stroke.diameter < 2;
     const auto placed = [&](const StrokePoint& p) {
-        return single ? StrokePoint{std::round(p.x), std::round(p.y)} : p;
+        return single ? StrokePoint{std::round(p.x), std::round(p.y), p.width} : p;
     };
     const int reach = static_cast<int>(std::ceil(radius)) + 2;
     for (std::size_t i = 0; i < stroke.points.size(); ++i) {
@@ -70,12 +75,25 @@ Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work) {
             float* row = out.row(y - area.y) - area.x;
             const auto [first, last] = columnsNear(a, b, y, reach);
             for (int x = std::max(near.x, first); x < std::min(near.right(), last + 1); ++x) {
-                const float d = distanceToSegment(static_cast<float>(x), static_cast<float>(y), a, b);
-                const float own = single ? (d <= 0.5f ? 1.0f : 0.0f) : coverageAt(d, radius, stroke.softness);
+                const auto [d, width] = fromSegment(static_cast<float>(x), static_cast<float>(y), a, b);
+                const float own =
+                    single ? (d <= 0.5f ? 1.0f : 0.0f) : coverageAt(d, radius * width, stroke.softness);
                 row[x] = std::max(row[x], own);
             }
         }
     }
+    return out;
+}
+
+Plane coverageOf(const Photo& photo, const Stroke& stroke, const Rect& area, const Work& work) {
+    Plane out = coverageOf(stroke, area, work);
+    if (!stroke.edges) return out;
+    const Rect reached = reachOf(stroke).intersected(area);
+    if (reached.empty()) return out;
+    const Plane like = likenessOf(photo, stroke, reached, work);
+    for (int y = reached.y; y < reached.bottom(); ++y)
+        for (int x = reached.x; x < reached.right(); ++x)
+            out.at(x - area.x, y - area.y) *= like.at(x - reached.x, y - reached.y);
     return out;
 }
 
@@ -116,7 +134,7 @@ Plane plainMask(const Photo& photo, const Zone& zone, const Rect& area, const Wo
             for (int x = 0; x < area.width; ++x) out.at(x, y) = 1 - out.at(x, y);
     for (const Stroke& stroke : zone.strokes) {
         if (stroke.mark) continue;
-        const Plane covered = coverageOf(stroke, area, work);
+        const Plane covered = coverageOf(photo, stroke, area, work);
         for (int y = 0; y < area.height; ++y)
             for (int x = 0; x < area.width; ++x)
                 out.at(x, y) = stroke.erase ? std::min(out.at(x, y), 1 - covered.at(x, y))

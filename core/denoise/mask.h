@@ -15,5 +15,7 @@ Plane maskOf(const Photo& photo, const Zone& zone, const Rect& area, const Work&
 // What a line of the brush covers of `area`: 1 within, falling to 0 over the soft share of its radius. One of
 // a pixel's diameter covers single pixels. Throws Cancelled.
 Plane coverageOf(const Stroke& stroke, const Rect& area, const Work& work = {});
+// The same, and only what is like what its middle runs over where the stroke keeps to edges.
+Plane coverageOf(const Photo& photo, const Stroke& stroke, const Rect& area, const Work& work = {});
 
 } // namespace irenic

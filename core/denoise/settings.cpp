@@ -11,6 +11,11 @@ std::string methodName(const std::string& id) {
     return method ? method->name() : id;
 }
 
+constexpr const char* kSharpening[] = {"look", "off", "fine", "medium", "wide", "widest"};
+constexpr const char* kShownSharpening[] = {"Sharpening: as the look",  "Sharpening: off",
+                                            "Sharpening: fine, 0.5 px", "Sharpening: medium, 0.7 px",
+                                            "Sharpening: wide, 1.0 px", "Sharpening: widest, 1.4 px"};
+
 const Field<Settings> kFields[] = {
     {{"method", "Method", "method", "", 0, 0, 1, 0, "Separates noise from detail.", {}, {}, {}, methodName},
      &Settings::method},
@@ -32,6 +37,11 @@ const Field<Settings> kFields[] = {
     {{"mend", "Mended", "repair bad pixels and banding", "", 0, 1, 1, 0,
       "Repairs hot and dead pixels and lines of the read-out before noise reduction."},
      &Settings::mend},
+    {{"sharpening", "Sharpening", "sharpening", "", 0, 5, 1, 0,
+      "Undoes lens blur of this radius in this take alone, after noise reduction.", kSharpening,
+      kShownSharpening},
+     ChoiceMember<Settings>{[](const Settings& s) { return static_cast<int>(s.sharpening); },
+                            [](Settings& s, int i) { s.sharpening = static_cast<TakeSharpening>(i); }}},
     {{"zones", "Zones", "zones", "", 0, 0, 1, 0,
       "Parts of the photo that are cleaned more or less than the rest."},
      TextMember<Settings>{[](const Settings& s) { return textOf(s.zones); },
@@ -41,6 +51,12 @@ const Field<Settings> kFields[] = {
 } // namespace
 
 template <> std::span<const Field<Settings>> fieldsOf<Settings>() { return kFields; }
+
+Settings cleaningOf(Settings settings) {
+    settings.sharpening = TakeSharpening::AsLook;
+    for (Zone& zone : settings.zones) zone.sharpening = 1;
+    return settings;
+}
 
 std::string problemWith(const Settings& s) {
     if (!findMethod(s.method)) return "there is no method \"" + s.method + "\"";

@@ -1,12 +1,16 @@
 // What a take is made of: a method and how it is used.
 #pragma once
 
+#include <cstdint>
 #include <string>
 
 #include "base/field.h"
 #include "denoise/zone.h"
 
 namespace irenic {
+
+// A take's sharpening: as its photo's look has it, or a grade of its own (develop/look.h has their widths).
+enum class TakeSharpening : std::uint8_t { AsLook, Off, Fine, Medium, Wide, Widest };
 
 // A take's settings. Values are compared bit by bit: two equal settings give equal pixels.
 struct Settings {
@@ -19,6 +23,8 @@ struct Settings {
 
     bool mend = true; // take out hot and dead pixels and lines of the read-out first
 
+    TakeSharpening sharpening = TakeSharpening::AsLook; // after cleaning, where colours are developed
+
     std::vector<Zone> zones = {}; // in order: what a later one says of a place counts
 
     // The original: nothing is to be changed at all. All of its kind compare equal.
@@ -28,6 +34,9 @@ struct Settings {
 };
 
 template <> std::span<const Field<Settings>> fieldsOf<Settings>();
+
+// What decides cleaned samples: without what is done to them afterwards.
+Settings cleaningOf(Settings settings);
 
 // An empty string when the settings can be used, else a sentence that says what is wrong.
 std::string problemWith(const Settings& settings);

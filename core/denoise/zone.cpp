@@ -63,35 +63,43 @@ constexpr const char *kBegin = "zone=", *kNot = "not-";
 
 const FieldInfo kDiameter = {"diameter", "", "brush diameter", " px", 1, 1000, 1, 0, ""},
                 kSoftness = {"softness", "", "brush softness", "", 0, 1, 1, 2, ""},
+                kWidth = {"width", "", "width of a stroke", "", 0.01, 1, 1, 2, ""},
                 kPlace = {"place", "", "place of a stroke", " px", -1e6, 1e6, 1, 1, ""};
 
 // Tenths of a pixel are enough.
 std::string placeText(float v) { return numberText(std::round(v * 10) / 10); }
 
 std::string textOf(const Stroke& stroke) {
-    std::string out = (stroke.mark ? "*" : "") + std::string(stroke.erase ? "-" : "+") +
-                      numberText(stroke.diameter) + "~" + numberText(stroke.softness) + ":";
-    for (const StrokePoint& p : stroke.points)
+    std::string out = std::string(stroke.mark ? "*" : "") + (stroke.edges ? "=" : "") +
+                      (stroke.erase ? "-" : "+") + numberText(stroke.diameter) + "~" +
+                      numberText(stroke.softness) + ":";
+    for (const StrokePoint& p : stroke.points) {
         out += (out.back() == ':' ? "" : " ") + placeText(p.x) + " " + placeText(p.y);
+        if (p.width < 1) out += "*" + numberText(std::round(p.width * 100) / 100);
+    }
     return out;
 }
 
 Stroke strokeFrom(std::string text) {
     const bool isMark = text.starts_with('*');
     if (isMark) text.erase(0, 1);
+    const bool keepsToEdges = text.starts_with('=');
+    if (keepsToEdges) text.erase(0, 1);
     const auto tilde = text.find('~'), colon = text.find(':');
     if (text.size() < 2 || (text[0] != '+' && text[0] != '-') || tilde == std::string::npos ||
         colon == std::string::npos || tilde > colon)
         throw FieldError("a stroke of a zone cannot be understood");
     Stroke out;
-    out.erase = text[0] == '-', out.mark = isMark;
+    out.erase = text[0] == '-', out.mark = isMark, out.edges = keepsToEdges;
     out.diameter = numberFrom(kDiameter, text.substr(1, tilde - 1));
     out.softness = numberFrom(kSoftness, text.substr(tilde + 1, colon - tilde - 1));
     std::istringstream places(text.substr(colon + 1));
     std::string x, y;
     while (places >> x) {
         if (!(places >> y)) throw FieldError("a stroke of a zone has half a place");
-        out.points.push_back({numberFrom(kPlace, x), numberFrom(kPlace, y)});
+        const auto times = y.find('*');
+        out.points.push_back({numberFrom(kPlace, x), numberFrom(kPlace, y.substr(0, times)),
+                              times == std::string::npos ? 1 : numberFrom(kWidth, y.substr(times + 1))});
         if (out.points.size() > Zone::kMostPoints) throw FieldError("a zone has too many strokes");
     }
     if (out.points.empty()) throw FieldError("a stroke of a zone has no place");

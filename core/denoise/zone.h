@@ -13,6 +13,7 @@ namespace irenic {
 // A place in pixels of the active area; whole numbers are pixel centres.
 struct StrokePoint {
     float x = 0, y = 0;
+    float width = 1; // 0.01..1, of the stroke's diameter: how hard a pen was pressed
     friend bool operator==(const StrokePoint&, const StrokePoint&) = default;
 };
 
@@ -24,6 +25,8 @@ struct Stroke {
     bool erase = false;              // takes away from the zone instead of adding to it
     // Covers nothing: says what is wanted, or with `erase` unwanted, of FoundPart::Marked and Alike.
     bool mark = false;
+    // Covers only what is like what its middle runs over (denoise/edge_brush.h).
+    bool edges = false;
     friend bool operator==(const Stroke&, const Stroke&) = default;
 };
 
@@ -82,7 +85,8 @@ const char* shownPart(FoundPart part);
 
 // "zone=in-focus,luminance=0.8,zone=points,method=nlm,zone=painted,colour=1.4,strokes=+40~0.5:100 200 110
 // 210;-12~0:5 5"; empty: no zones. A stroke is + or - (erase), diameter~softness and its points, in tenths of
-// a pixel; a mark has an * before it.
+// a pixel; a mark has an * before it, a stroke that keeps to edges an =, a place of less than full width *0.5
+// behind it.
 std::string textOf(const std::vector<Zone>& zones);
 // Throws FieldError with a sentence for the user.
 std::vector<Zone> zonesFromText(const std::string& text);

@@ -20,7 +20,7 @@ constexpr int kSteps = 8192;
 
 // What a row of pixels is finished by.
 struct Steps {
-    float gain, lift, saturation;
+    float gain, lift, saturation, muted;
     const float *toSpace, *tone, *transfer;
 };
 
@@ -74,6 +74,14 @@ void FinishSome(const Steps& how, float* r, float* g, float* b) {
     if (how.saturation != 1) {
         const V grey = Grey(d, c[0], c[1], c[2]);
         for (V& v : c) v = hn::MulAdd(hn::Set(d, how.saturation), hn::Sub(v, grey), grey);
+    }
+    if (how.muted != 0) {
+        // A colour is as strong as its least channel is below its most; noise about black has no colour.
+        const V grey = Grey(d, c[0], c[1], c[2]), most = hn::Max(Most(c[0], c[1], c[2]), hn::Set(d, 1e-3f));
+        const V least = hn::Max(hn::Min(c[0], hn::Min(c[1], c[2])), hn::Zero(d));
+        const V weak = hn::Min(hn::Max(hn::Div(least, most), hn::Zero(d)), one);
+        const V factor = hn::MulAdd(hn::Set(d, how.muted), weak, one);
+        for (V& v : c) v = hn::MulAdd(factor, hn::Sub(v, grey), grey);
     }
     // What is brighter than white fades into it: clipped one by one, channels would turn bright wood yellow.
     const V most = Most(c[0], c[1], c[2]);
@@ -129,8 +137,8 @@ using namespace finish; // NOLINT: the shared part of this very file
 
 Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float push)
     : gain_(std::exp2(look.exposure + static_cast<float>(photo.baselineExposure) + std::min(push, 0.0f))),
-      lift_(std::exp2(std::max(push, 0.0f))), saturation_(look.saturation), tone_(kSteps + 1),
-      transfer_(kSteps + 1) {
+      lift_(std::exp2(std::max(push, 0.0f))), saturation_(look.saturation), muted_(look.muted),
+      tone_(kSteps + 1), transfer_(kSteps + 1) {
     const Matrix3 m = xyzD50To(space) * inverse(xyzD50To(kWorkingSpace));
     for (std::size_t i = 0; i < 9; ++i)
         toSpace_[i] = static_cast<float>(space == kWorkingSpace ? kIdentity3[i] : m[i]);
@@ -146,7 +154,7 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
 
 void Finish::apply(float* r, float* g, float* b, int n) const {
     HWY_DYNAMIC_DISPATCH(FinishRow)
-    ({gain_, lift_, saturation_, toSpace_.data(), tone_.data(), transfer_.data()}, r, g, b, n);
+    ({gain_, lift_, saturation_, muted_, toSpace_.data(), tone_.data(), transfer_.data()}, r, g, b, n);
 }
 
 Look automaticLook(const Photo& photo, const Look& look, const Work& work) {

@@ -31,7 +31,7 @@ class Finish {
     float gain() const { return gain_; }
 
   private:
-    float gain_, lift_, saturation_;
+    float gain_, lift_, saturation_, muted_;
     std::array<float, 9> toSpace_{};
     std::vector<float> tone_, transfer_; // over the square roots of their arguments
 };

@@ -17,6 +17,9 @@ constexpr double kTexture = 0.5;
 // Half a window, as a share of the longer side: as wide as what one would dodge or burn by itself.
 constexpr double kReach = 1.0 / 40;
 constexpr float kBlack = 1.0f / 2048;
+// What local contrast adds at most, as a share; and to how many stops from the surround: what stands out more
+// is an edge, or noise about black.
+constexpr float kStrongest = 0.5f, kForms = 2;
 // The table of factors.
 constexpr float kDarkest = -14, kBrightest = 8, kEach = 1.0f / 32;
 
@@ -72,7 +75,7 @@ LocalTone::LocalTone(const Photo& photo, const Look& look, const Vector3& weight
                      std::shared_ptr<const Surround> surround)
     : weights_{static_cast<float>(weights[0]), static_cast<float>(weights[1]),
                static_cast<float>(weights[2])},
-      surround_(std::move(surround)) {
+      surround_(std::move(surround)), contrast_(kStrongest * look.localContrast) {
     const float exposed = look.exposure + static_cast<float>(photo.baselineExposure);
     for (float stops = kDarkest; stops <= kBrightest; stops += kEach) {
         const float above = stops + exposed - std::log2(kGrey);
@@ -98,7 +101,8 @@ void LocalTone::apply(float* r, float* g, float* b, double x, double step, doubl
         float surround = slopes[at] * light + levels[at];
         // The coefficients are those of the photo as it is.
         if (evened) surround += (1 - slopes[at]) * std::log2(evened[i]);
-        const float factor = factorAt(surround);
+        float factor = factorAt(surround);
+        if (contrast_ != 0) factor *= std::exp2(contrast_ * std::clamp(light - surround, -kForms, kForms));
         r[i] *= factor, g[i] *= factor, b[i] *= factor;
     }
 }

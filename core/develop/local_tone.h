@@ -38,7 +38,7 @@ class Surround {
     double scaleX_, scaleY_; // pixels of the photo for one of these
 };
 
-// What a look's highlights and shadows do to a photo's light, before exposure.
+// What a look's highlights, shadows and local contrast do to a photo's light, before exposure.
 class LocalTone {
   public:
     // `weights` make Y of the light that is given to apply(). `surround` is kept.
@@ -57,6 +57,7 @@ class LocalTone {
     std::array<float, 3> weights_;
     std::shared_ptr<const Surround> surround_;
     std::vector<float> factors_;
+    float contrast_; // stops away from the surround are multiplied by 1 and this
 };
 
 } // namespace irenic

@@ -29,11 +29,13 @@ struct Look {
     float tint =
         0; // -40..40, thousandths of Duv: how far the light lies above (greener than) the black body's line
 
-    float exposure = 0;   // -4..4 stops
-    float highlights = 0; // -1..1: below 0 brings back what is brighter than mid-grey, up to 1.5 stops
-    float shadows = 0;    // -1..1: above 0 lifts what is darker than mid-grey, up to 1.5 stops
-    float saturation = 1; // 0..2
-    Curve curve{};        // of contrast, on display values
+    float exposure = 0;      // -4..4 stops
+    float highlights = 0;    // -1..1: below 0 brings back what is brighter than mid-grey, up to 1.5 stops
+    float shadows = 0;       // -1..1: above 0 lifts what is darker than mid-grey, up to 1.5 stops
+    float localContrast = 0; // -1..1: texture and small forms against their surround, by up to half
+    float saturation = 1;    // 0..2
+    float muted = 0;         // -1..1: strength of weak colours; those that are strong already stay
+    Curve curve{};           // of contrast, on display values
 
     bool vignetting = false, chromatic = false, distortion = false; // of the lens, corrected
     Edges edges = Edges::SameRatio;

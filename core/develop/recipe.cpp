@@ -28,9 +28,24 @@ Recipe recipeOf(const Photo& photo, const Settings& settings, const Look& look) 
     return {PhotoPtr(PhotoPtr(), &photo), settings, look};
 }
 
+// A take's grades stand behind "as the look", in the look's order.
+Softness sharpeningOf(const Recipe& recipe) {
+    const TakeSharpening own = recipe.settings.sharpening;
+    return own == TakeSharpening::AsLook ? recipe.look.softness
+                                         : static_cast<Softness>(static_cast<int>(own) - 1);
+}
+
+TakeSharpening sharpeningOfTake(Softness softness) {
+    return static_cast<TakeSharpening>(static_cast<int>(softness) + 1);
+}
+
 RecipeId idOf(const Recipe& recipe) {
     IRENIC_EXPECTS(recipe.photo);
-    const Settings& settings = recipe.settings.untouched() ? Settings::original() : recipe.settings;
+    Settings settings = recipe.settings;
+    if (settings.untouched()) {
+        settings = Settings::original();
+        settings.sharpening = recipe.settings.sharpening;
+    }
     Digest digest;
     digest.add(idOf(*recipe.photo).text), digest.add(kAlgorithms);
     digest.add(settings.method), addTo(digest, settings);

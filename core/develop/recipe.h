@@ -18,6 +18,11 @@ Recipe recipeOf(PhotoPtr photo, const Settings& settings = Settings::original(),
 // Of a photo that the caller keeps for as long as the recipe.
 Recipe recipeOf(const Photo& photo, const Settings& settings = Settings::original(), const Look& look = {});
 
+// What the picture is sharpened by: the take's own grade, else the look's.
+Softness sharpeningOf(const Recipe& recipe);
+// The take's choice that asks for a grade.
+TakeSharpening sharpeningOfTake(Softness softness);
+
 // 32 hexadecimal digits. Equal ids give equal pixels, today and in another process.
 struct RecipeId {
     std::string text;

@@ -173,20 +173,6 @@ void colour(std::array<Plane, 3>& rgb, const Matrix3& matrix, const Work& work) 
     });
 }
 
-// Luminance noise (as sharpen() weighs it) of white-balanced light, of which a share is left.
-NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
-    constexpr double weight[3] = {0.25, 0.6, 0.15};
-    constexpr std::size_t channel[3] = {0, 1, 3};
-    NoiseLine out;
-    for (std::size_t c = 0; c < 3; ++c) {
-        const NoiseLine& n = photo.noise.channel[channel[c]];
-        out.a += weight[c] * weight[c] * gain[c] * n.a,
-            out.b += weight[c] * weight[c] * gain[c] * gain[c] * n.b;
-    }
-    out.a *= left * left, out.b *= left * left;
-    return out;
-}
-
 // The surround of every place of a photo; of the last few photos it is kept.
 std::shared_ptr<const Surround> surroundOf(const Photo& photo, const Work& work) {
     struct Kept {
@@ -219,7 +205,7 @@ std::shared_ptr<const Surround> surroundOf(const Photo& photo, const Work& work)
 
 std::optional<LocalTone> localToneOf(const Photo& photo, const Look& look, const Vector3& weights,
                                      const Work& work) {
-    if (look.highlights == 0 && look.shadows == 0) return std::nullopt;
+    if (look.highlights == 0 && look.shadows == 0 && look.localContrast == 0) return std::nullopt;
     return LocalTone(photo, look, weights, surroundOf(photo, work));
 }
 
@@ -248,18 +234,19 @@ void sharpenByZones(const Photo& photo, const std::vector<Zone>& zones, const st
 // Everything but the distortion, in white-balanced camera colours. `area` may lie outside the photo.
 Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& area, const Context& context) {
     const Photo& photo = *recipe.photo;
-    const Settings& settings = recipe.settings;
+    const Settings cleaning = cleaningOf(recipe.settings);
     const Look& look = recipe.look;
     const Work& work = context.work;
     const Vector3 gain = balanceOf(neutralFor(photo, look));
     const Lens* lens = found.lens.get();
     const bool moves = look.chromatic && lens && lens->hasChromatic();
-    const Rect wanted = area.inflated(sharpenMargin(look.softness) + (look.fringes ? kFringeMargin : 0));
+    const Softness softness = sharpeningOf(recipe);
+    const Rect wanted = area.inflated(sharpenMargin(softness) + (look.fringes ? kFringeMargin : 0));
     const Rect whole = photo.whole();
     const auto cleaned = [&](const Rect& where) {
         const Work most = work.part(0, 0.9);
-        return context.cleaned ? context.cleaned->get(photo, settings, where, most)
-                               : cleanRegion(photo, settings, where, most);
+        return context.cleaned ? context.cleaned->get(photo, cleaning, where, most)
+                               : cleanRegion(photo, cleaning, where, most);
     };
     // One plane of a mosaic, or three of pixels.
     const bool packed = photo.hasMosaic(), maps = look.vignetting && !found.gainMaps.empty();
@@ -309,16 +296,17 @@ Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& a
         });
     }
     if (look.fringes) removeFringes(rgb, work);
-    if (look.softness != Softness::Off) {
-        Settings plain = settings;
+    if (softness != Softness::Off) {
+        const std::vector<Zone>& zones = recipe.settings.zones;
+        Settings plain = cleaning;
         plain.zones.clear();
-        const bool varies = std::any_of(settings.zones.begin(), settings.zones.end(),
+        const bool varies = std::any_of(zones.begin(), zones.end(),
                                         [](const Zone& z) { return !z.isPlain() && z.sharpening != 1; });
         std::array<Plane, 3> before;
         for (std::size_t c = 0; varies && c < 3; ++c) before[c] = rgb[c].clone();
-        sharpen(rgb, look.softness,
+        sharpen(rgb, softness,
                 luminanceNoise(photo, gain, noiseLeftOnGrey(photo, plain, {work.stop}).luminance), work);
-        if (varies) sharpenByZones(photo, settings.zones, before, wanted, rgb, work);
+        if (varies) sharpenByZones(photo, zones, before, wanted, rgb, work);
     }
     if (!(wanted == area)) out = out.cropped(area);
     const Matrix3 toXyz = cameraToXyzD50(photo, neutralFor(photo, look));

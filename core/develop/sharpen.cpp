@@ -74,6 +74,18 @@ Plane overWindow(const Plane& in, int radius, const Work& work, const Combine& c
 
 } // namespace
 
+NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left) {
+    constexpr std::size_t channel[3] = {0, 1, 3};
+    NoiseLine out;
+    for (std::size_t c = 0; c < 3; ++c) {
+        const NoiseLine& n = photo.noise.channel[channel[c]];
+        const auto weight = static_cast<double>(kLightWeights[c]);
+        out.a += weight * weight * gain[c] * n.a, out.b += weight * weight * gain[c] * gain[c] * n.b;
+    }
+    out.a *= left * left, out.b *= left * left;
+    return out;
+}
+
 int sharpenMargin(Softness softness) { return softness == Softness::Off ? 0 : kReach; }
 
 void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& noise, const Work& work) {
@@ -85,7 +97,8 @@ void sharpen(std::array<Plane, 3>& rgb, Softness softness, const NoiseLine& nois
     Plane light(w, h), across(w, h), squares(w, h), sharp(w, h);
     rows(light, work, [&](int y) {
         for (int x = 0; x < w; ++x) {
-            light.at(x, y) = 0.25f * rgb[0].at(x, y) + 0.6f * rgb[1].at(x, y) + 0.15f * rgb[2].at(x, y);
+            light.at(x, y) = kLightWeights[0] * rgb[0].at(x, y) + kLightWeights[1] * rgb[1].at(x, y) +
+                             kLightWeights[2] * rgb[2].at(x, y);
             squares.at(x, y) = light.at(x, y) * light.at(x, y);
         }
     });

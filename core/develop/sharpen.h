@@ -16,6 +16,11 @@
 
 namespace irenic {
 
+// How much of each colour luminance is here.
+inline constexpr std::array<float, 3> kLightWeights = {0.25f, 0.6f, 0.15f};
+// Its noise in white-balanced light (gains of red, green and blue), of which a share is left.
+NoiseLine luminanceNoise(const Photo& photo, const Vector3& gain, double left);
+
 // Pixels needed around an area.
 int sharpenMargin(Softness softness);
 

@@ -38,6 +38,7 @@ struct CheckBlock {
         grid{}; // means of the cleaned at places of a grid of 8x8, about the square's
     EdgeProducts edges;
     bool clipped = false;
+    bool noiseKept = false, colourKept = false; // a zone asked for noise to be left here
 };
 
 // A point that stands out from an even surround, and what is left of it.

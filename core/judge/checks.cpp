@@ -9,6 +9,8 @@
 #include "base/expects.h"
 #include "base/quantile.h"
 #include "base/text.h"
+#include "denoise/clean.h"
+#include "denoise/mask.h"
 #include "develop/colour.h"
 #include "judge/check_kinds.h"
 #include "judge/even_squares.h"
@@ -69,8 +71,8 @@ class Checks {
                           const char* why = "Nothing in this photo is even enough to tell.") {
         return {kind.id, {}, kind.unit, Grade::Good, why, {}};
     }
-    static Finding told(const CheckKind& kind, double value, Grade grade, const char* sentence) {
-        return {kind.id, value, kind.unit, grade, sentence, {}};
+    static Finding told(const CheckKind& kind, double value, double severity, const char* sentence) {
+        return {kind.id, value, kind.unit, gradeOf(severity), sentence, {}, {}, severity};
     }
 
     SquareMap emptyMap() const {
@@ -88,8 +90,10 @@ class Checks {
         return out;
     }
 
-    static Grade gradeOf(double value, double look, double bad) {
-        return value >= bad ? Grade::Bad : value >= look ? Grade::Look : Grade::Good;
+    static double severityOf(double value, double look, double bad) {
+        return value >= bad    ? 1 + value / bad
+               : value >= look ? 1 + (value - look) / (bad - look)
+                               : std::max(0.0, value / look);
     }
 
     Finding noiseLeft() const {
@@ -105,8 +109,9 @@ class Checks {
         held.reserve(scored.size());
         for (const auto& one : scored) held.push_back(one.first);
         const double value = std::sqrt(std::max(energy / count, quantile(held, kCalmest)));
-        const Grade grade = gradeOf(value, kLook, kBad);
-        Finding out = told(check::kNoiseLeft, value, grade,
+        const double severity = severityOf(value, kLook, kBad);
+        const Grade grade = gradeOf(severity);
+        Finding out = told(check::kNoiseLeft, value, severity,
                            grade == Grade::Good   ? "Even areas are clean."
                            : grade == Grade::Look ? "Some noise is left in even areas."
                                                   : "Much of the noise is left in even areas.");
@@ -154,7 +159,7 @@ class Checks {
         std::sort(excess.rbegin(), excess.rend());
         const double value = std::max(0.0, excess.front().first);
         Finding out =
-            told(check::kEvenness, value, gradeOf(value, kLook, kBad), "Noise is taken away evenly.");
+            told(check::kEvenness, value, severityOf(value, kLook, kBad), "Noise is taken away evenly.");
         Scored corners;
         for (const auto& [more, region] : excess)
             corners.push_back({more, &all_.at(region % across * kRegion, region / across * kRegion)});
@@ -210,8 +215,9 @@ class Checks {
         }
         if (places < kFewest) return untold(kind);
         const double value = found / places;
-        const Grade grade = gradeOf(value, look, bad);
-        Finding out = told(kind, value, grade, grade == Grade::Good ? good : otherwise);
+        const double severity = severityOf(value, look, bad);
+        const Grade grade = gradeOf(severity);
+        Finding out = told(kind, value, severity, grade == Grade::Good ? good : otherwise);
         out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
         out.map = mapOf(scored, 1); // all of the noise's energy
         return out;
@@ -273,6 +279,7 @@ class Checks {
         double EdgeProducts::*sum;
         double least, leastOfPlace; // samples that a figure rests on
         double look, bad;
+        bool ofNoise; // what was asked to be left is not counted
     };
     template <class Told>
     Finding alongEdges(const CheckKind& kind, const AlongEdges& of, const Told& figure, const char* good,
@@ -280,15 +287,16 @@ class Checks {
         EdgeProducts all;
         Scored scored;
         for (const CheckBlock& b : all_.block) {
-            if (b.clipped || b.brightness <= kDark) continue;
+            if (b.clipped || b.brightness <= kDark || (of.ofNoise && b.noiseKept)) continue;
             all.*of.count += b.edges.*of.count, all.*of.sum += b.edges.*of.sum;
             const EdgeProducts own = edgesAround(b);
             if (own.*of.count >= of.leastOfPlace) scored.push_back({figure(own.*of.sum / own.*of.count), &b});
         }
         if (all.*of.count < of.least) return untold(kind, "This photo has no strong edges to judge by.");
         const double value = std::max(0.0, figure(all.*of.sum / all.*of.count));
-        const Grade grade = gradeOf(value, of.look, of.bad);
-        Finding out = told(kind, value, grade, grade == Grade::Good ? good : otherwise);
+        const double severity = severityOf(value, of.look, of.bad);
+        const Grade grade = gradeOf(severity);
+        Finding out = told(kind, value, severity, grade == Grade::Good ? good : otherwise);
         out.map = mapOf(scored, of.bad);
         if (grade != Grade::Good)
             out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
@@ -297,7 +305,7 @@ class Checks {
 
     // "Clean a few pixels away, noisy beside it": a picture that goes on beside its edges only lowers this.
     Finding edgeNoise() const {
-        constexpr AlongEdges kOf{&EdgeProducts::beside, &EdgeProducts::taken, 2000, 150, 0.15, 0.3};
+        constexpr AlongEdges kOf{&EdgeProducts::beside, &EdgeProducts::taken, 2000, 150, 0.15, 0.3, true};
         return alongEdges(
             check::kEdgeNoise, kOf, [&](double taken) { return 1 - taken - left_[0].share; },
             "Noise is taken away up to the edges.", "Noise is left along edges that are clean farther away.");
@@ -305,7 +313,7 @@ class Checks {
 
     // Along an edge the light side lighter, the dark side darker than the photo has them.
     Finding halos() const {
-        constexpr AlongEdges kOf{&EdgeProducts::plateau, &EdgeProducts::beyond, 500, 60, 0.03, 0.08};
+        constexpr AlongEdges kOf{&EdgeProducts::plateau, &EdgeProducts::beyond, 500, 60, 0.03, 0.08, false};
         return alongEdges(
             check::kHalos, kOf, [](double beyond) { return beyond; }, "Edges have no halos.",
             "Edges have halos: light and dark seams along them.");
@@ -321,7 +329,8 @@ class Checks {
         for (const CheckPoint& p : all_.points)
             if (p.kept < kKept) ++lost, gone.push_back(p);
         out.value = lost / static_cast<double>(all_.points.size());
-        out.grade = gradeOf(*out.value, kLook, kBad);
+        out.severity = severityOf(*out.value, kLook, kBad);
+        out.grade = gradeOf(out.severity);
         out.sentence = out.grade == Grade::Good
                            ? "Bright points such as stars and glints are kept."
                            : "Bright points such as stars and glints are gone or dimmed.";
@@ -389,8 +398,8 @@ class Checks {
         for (const auto& s : scored) values.push_back(s.first);
         std::sort(values.begin(), values.end());
         const double value = values[values.size() * 19 / 20];
-        Finding out =
-            told(check::kColourShift, value, gradeOf(value, kLook, kBad), "Colours and brightness are kept.");
+        Finding out = told(check::kColourShift, value, severityOf(value, kLook, kBad),
+                           "Colours and brightness are kept.");
         out.map = mapOf(scored, kBad, kRegion);
         if (out.grade == Grade::Good) return out;
         out.sentence = "Colours or brightness of whole areas have changed.";
@@ -407,7 +416,7 @@ class Checks {
         const double value = std::sqrt(
             leftOf(calmestOf(flatInColour_, &CheckBlock::colour), &CheckBlock::colour, kBands - 1).energy());
         Finding out =
-            told(check::kBlotches, value, gradeOf(value, kLook, kBad), "No colour blotches are left.");
+            told(check::kBlotches, value, severityOf(value, kLook, kBad), "No colour blotches are left.");
         out.map = mapOf(scored, kBad * kBad); // energies
         if (out.grade == Grade::Good) return out;
         out.sentence = "Colour blotches of 8 to 32 pixels are left.";
@@ -436,7 +445,7 @@ class Checks {
         double common = 0;
         for (std::size_t k = 0; k < 64; ++k) common += mean[0][k] / count[0] * mean[1][k] / count[1] / 64;
         const double value = std::sqrt(std::max(0.0, common));
-        Finding out = told(check::kPatterns, value, gradeOf(value, kLook, kBad), "There is no grid.");
+        Finding out = told(check::kPatterns, value, severityOf(value, kLook, kBad), "There is no grid.");
         if (out.grade == Grade::Good) return out;
         out.sentence = "A fine grid is left all over the picture.";
         Scored scored;
@@ -469,6 +478,17 @@ SquareMap worstOf(const std::vector<SquareMap>& maps) {
     return out;
 }
 
+Grade gradeOf(double severity) {
+    return severity >= 2 ? Grade::Bad : severity >= 1 ? Grade::Look : Grade::Good;
+}
+
+const Finding* worstFinding(const std::vector<Finding>& findings) {
+    const auto at =
+        std::max_element(findings.begin(), findings.end(),
+                         [](const Finding& a, const Finding& b) { return a.severity < b.severity; });
+    return at == findings.end() ? nullptr : &*at;
+}
+
 const char* idOf(Grade grade) {
     return grade == Grade::Good ? "good" : grade == Grade::Look ? "look" : "bad";
 }
@@ -477,7 +497,9 @@ std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
     return Checks(photo, blocks).all();
 }
 
-std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+namespace {
+
+void checkThatItCanBe(const Photo& photo) {
     if (!photo.hasMosaic() && !photo.monochrome)
         throw std::invalid_argument(
             shownName(photo.file) +
@@ -488,7 +510,46 @@ std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, 
             shownName(photo.file) +
             ": the camera has smoothed this raw, and its noise has a form of its own. "
             "Such photos cannot be checked.");
+}
+
+// Squares in the middle of which a zone leaves more noise than the take does.
+void markZones(const Photo& photo, const std::vector<Zone>& zones, CheckBlocks& blocks, const Work& work) {
+    constexpr float kLess = 0.95f, kInZone = 0.1f;
+    const int side = kCheckBlock * photo.cell();
+    for (const Zone& zone : zones) {
+        const bool noise = zone.luminance < kLess || zone.grain > 0,
+                   colour = zone.colour < kLess || zone.coarse < kLess;
+        if (zone.isPlain() || (!noise && !colour)) continue;
+        constexpr int kRows = 8; // of squares at a time
+        for (int first = 0; first < blocks.down; first += kRows) {
+            const int count = std::min(kRows, blocks.down - first);
+            const Plane mask =
+                maskOf(photo, zone, {0, first * side, blocks.across * side, count * side}, work);
+            for (int y = 0; y < count; ++y)
+                for (int x = 0; x < blocks.across; ++x) {
+                    if (mask.at(x * side + side / 2, y * side + side / 2) < kInZone) continue;
+                    CheckBlock& own = blocks.block[static_cast<std::size_t>((first + y) * blocks.across + x)];
+                    own.noiseKept |= noise, own.colourKept |= colour;
+                }
+        }
+    }
+}
+
+} // namespace
+
+std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    checkThatItCanBe(photo);
     return checksOf(photo, checkBlocksOf(photo, cleaned, work));
+}
+
+std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, const Work& work) {
+    checkThatItCanBe(photo);
+    const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
+        return cleanRegion(photo, settings, area, part);
+    };
+    CheckBlocks blocks = checkBlocksOf(photo, cleaned, work);
+    markZones(photo, settings.zones, blocks, {work.stop});
+    return checksOf(photo, blocks);
 }
 
 } // namespace irenic

@@ -11,6 +11,7 @@
 #include <string>
 #include <vector>
 
+#include "denoise/settings.h"
 #include "judge/check_blocks.h"
 
 namespace irenic {
@@ -28,6 +29,7 @@ struct SquareMap {
         return share[static_cast<std::size_t>(y) * static_cast<std::size_t>(across) +
                      static_cast<std::size_t>(x)];
     }
+    friend bool operator==(const SquareMap&, const SquareMap&) = default;
 };
 // In each square the most that any of them sees. All are of one photo.
 SquareMap worstOf(const std::vector<SquareMap>& maps);
@@ -40,12 +42,19 @@ struct Finding {
     std::string sentence;     // for a photographer
     std::vector<Rect> places; // of the photo, the worst first; a few
     SquareMap map = {};
+    // How bad it is, whatever the check: below 1 is good, from 2 on bad, and each grade grows evenly.
+    double severity = 0;
 };
+Grade gradeOf(double severity);
+// The one that is worst; null where there is none.
+const Finding* worstFinding(const std::vector<Finding>& findings);
 
 // All checks, in the order of the table. Finished pictures, linear DNGs, X-Trans and raws that the camera
 // smoothed have noise with a form of its own, which std::invalid_argument says in a sentence. Throws
 // Cancelled.
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
 std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
+// The same of a take. Noise that a zone was asked to leave is no finding.
+std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, const Work& work = {});
 
 } // namespace irenic

@@ -17,6 +17,10 @@ bool isFlat(const BandsOfBlock& bands) {
     return true;
 }
 
+bool asksToKeep(const CheckBlock& b, BandsOfBlock CheckBlock::*kind) {
+    return kind == &CheckBlock::luminance ? b.noiseKept : b.colourKept;
+}
+
 } // namespace
 
 double allBands(const BandsOfBlock& bands, double BandProducts::*product) {
@@ -28,7 +32,7 @@ double allBands(const BandsOfBlock& bands, double BandProducts::*product) {
 Blocks flatOf(const CheckBlocks& all, BandsOfBlock CheckBlock::*kind) {
     Blocks out;
     for (const CheckBlock& b : all.block)
-        if (!b.clipped && b.brightness > kDark && isFlat(b.*kind)) out.push_back(&b);
+        if (!b.clipped && !asksToKeep(b, kind) && b.brightness > kDark && isFlat(b.*kind)) out.push_back(&b);
     if (static_cast<double>(out.size()) < kLeastShare * static_cast<double>(all.block.size())) out.clear();
     return out;
 }

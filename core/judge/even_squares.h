@@ -17,8 +17,8 @@ inline constexpr double kDark = 0.05;     // of white, stabilised: below, noise 
 // Over all bands, each value counting alike.
 double allBands(const BandsOfBlock& bands, double BandProducts::*product);
 
-// Even ones, as far as chance lets one say, neither dark nor clipped; none where they are so few that chance
-// alone has evened out textured ones.
+// Even ones, as far as chance lets one say, neither dark nor clipped, nor where noise was to be left; none
+// where they are so few that chance alone has evened out textured ones.
 Blocks flatOf(const CheckBlocks& all, BandsOfBlock CheckBlock::*kind);
 
 // Of some squares those that are calmest once cleaned. The photo's own noise hides faint texture, and squares

@@ -11,7 +11,8 @@ nlohmann::json jsonOf(const Finding& f) {
         places.push_back({{"x", r.x}, {"y", r.y}, {"width", r.width}, {"height", r.height}});
     return {{"check", f.check},       {"value", f.value ? json(*f.value) : json()},
             {"unit", f.unit},         {"grade", idOf(f.grade)},
-            {"sentence", f.sentence}, {"places", places}};
+            {"severity", f.severity}, {"sentence", f.sentence},
+            {"places", places}};
 }
 
 } // namespace irenic

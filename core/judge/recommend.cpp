@@ -3,11 +3,14 @@
 #include <algorithm>
 #include <chrono>
 #include <cmath>
+#include <cstdio>
 #include <span>
 
 #include "base/expects.h"
 #include "denoise/detail.h"
 #include "denoise/stabilisers.h"
+#include "develop/recipe.h"
+#include "judge/edge_blur.h"
 
 namespace irenic {
 
@@ -274,6 +277,16 @@ void addQuick(Recommendation& out, const Trial& best) {
                               best.seconds / std::max(1e-6, quickest->seconds)});
 }
 
+// What is recommended, and sharpened by the grade that the photo's edges ask for. A quick method tells them
+// as well as a slow one.
+void addSharp(Recommendation& out, const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
+    const std::optional<double> blur = edgeBlurOf(photo, Settings{"bm3d-quick"}, probes, {work.stop});
+    if (!blur || sharpeningFor(*blur) == Softness::Off) return;
+    Alternative sharp{Alternative::Kind::Sharp, out.settings, out.risk, 1, *blur};
+    sharp.settings.sharpening = sharpeningOfTake(sharpeningFor(*blur));
+    out.others.push_back(sharp);
+}
+
 } // namespace
 
 double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
@@ -290,7 +303,14 @@ Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vecto
     return meanRisks(placesOf(photo, probes, {work.stop}), settings, finish, {work.stop}).front();
 }
 
-const char* idOf(Alternative::Kind kind) { return kind == Alternative::Kind::Quick ? "quick" : "grain"; }
+const char* idOf(Alternative::Kind kind) {
+    switch (kind) {
+    case Alternative::Kind::Quick: return "quick";
+    case Alternative::Kind::Grain: return "grain";
+    case Alternative::Kind::Sharp: return "sharp";
+    }
+    return "";
+}
 
 Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
     const std::vector<Place> places = placesOf(photo, probes, {work.stop});
@@ -305,8 +325,23 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
     addQuick(out, best);
     const Trial grain = search.withGrain(best);
     out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
+    addSharp(out, photo, probes, work);
     work.report(1);
     return out;
+}
+
+std::string wordsOf(const Alternative& other) {
+    char text[64];
+    switch (other.kind) {
+    case Alternative::Kind::Quick:
+        std::snprintf(text, sizeof text, "%.1f times as quick", other.times);
+        return text;
+    case Alternative::Kind::Grain: return "keeps some of the photo's own grain";
+    case Alternative::Kind::Sharp:
+        std::snprintf(text, sizeof text, "edges are blurred by %.1f px", other.blur);
+        return text;
+    }
+    return {};
 }
 
 std::string reasonOf(const Photo& photo, const Recommendation& r) {

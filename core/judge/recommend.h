@@ -43,14 +43,20 @@ struct Alternative {
     enum class Kind : std::uint8_t {
         Quick, // the quickest that is nearly as good
         Grain, // some of the photo's own grain is left in it
+        Sharp, // sharpened as much as the photo's edges are blurred
     };
     Kind kind = Kind::Quick;
     Settings settings;
     Risk risk;
     double times = 1; // as quick as what is recommended
+    double blur = 0;  // Sharp: the deviation of the edges' blur, in pixels
     friend bool operator==(const Alternative&, const Alternative&) = default;
 };
-const char* idOf(Alternative::Kind kind); // "quick", "grain"
+inline constexpr Alternative::Kind kAlternatives[] = {Alternative::Kind::Quick, Alternative::Kind::Grain,
+                                                      Alternative::Kind::Sharp};
+const char* idOf(Alternative::Kind kind); // "quick", "grain", "sharp"
+// A few words for people: "3.1 times as quick", "edges are blurred by 0.8 px".
+std::string wordsOf(const Alternative& other);
 
 struct Recommendation {
     Settings settings;

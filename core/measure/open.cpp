@@ -52,7 +52,7 @@ void measureSensorNoise(Photo& photo, const Work& work) {
 
 } // namespace
 
-void measure(Photo& photo, const Work& work, Known known) {
+void measure(Photo& photo, const Work& work, Known known, const NoiseModel* given) {
     photo.unevenness = {}, photo.noiseFrom = NoiseFrom::Photo;
     if (photo.hasMosaic()) {
         const auto notes = known == Known::Camera ? keptNotesFor(photo) : std::nullopt;
@@ -63,7 +63,9 @@ void measure(Photo& photo, const Work& work, Known known) {
         if (smoothed) std::swap(photo.samples, photo.unsmoothed);
         measureSensorNoise(photo, work);
         // The file states what is left of the noise, if anything, and the same for all places.
-        if (!smoothed && photo.unevenness.none()) believeOthers(photo, notes);
+        if (!smoothed && photo.unevenness.none() && !given) believeOthers(photo, notes);
+        if (!smoothed && photo.unevenness.none() && given)
+            photo.noise = *given, photo.noiseFrom = NoiseFrom::Camera, photo.noiseDoubt = 0;
         photo.pattern =
             measurePattern(photo, work, notes ? notes->defects : std::vector<std::array<int, 2>>{});
         photo.mended = mendedSamples(photo, photo.pattern);
@@ -75,11 +77,12 @@ void measure(Photo& photo, const Work& work, Known known) {
     photo.id = idOf(photo);
 }
 
-PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what) {
+PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what,
+                   const NoiseModel* given) {
     const std::shared_ptr<Photo> photo = readSandboxed(file, work);
     try {
         if (what != Measure::Nothing)
-            measure(*photo, work, what == Measure::NoiseAlone ? Known::Nothing : Known::Camera);
+            measure(*photo, work, what == Measure::NoiseAlone ? Known::Nothing : Known::Camera, given);
     } catch (const std::bad_alloc&) {
         throw PhotoError(shownName(file) + ": there is not enough memory for it.");
     }

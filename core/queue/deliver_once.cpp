@@ -56,17 +56,18 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
         std::error_code none;
         if (fs::exists(claimOf(wanted), none) && Claim::take(claimOf(wanted)))
             sweepLeftovers(wanted.parent_path());
-        return Delivered{wanted, digestOfFile(wanted), true, {}};
+        return Delivered{wanted, digestOfFile(wanted), what.recipe.settings, true, {}};
     }
     const std::optional<Claim> claim = request.resume ? Claim::take(claimOf(wanted)) : std::nullopt;
     if (request.resume && !claim) return std::nullopt;
     // Whoever held the claim may have finished just before it was free.
-    if (before()) return Delivered{wanted, digestOfFile(wanted), true, {}};
+    if (before()) return Delivered{wanted, digestOfFile(wanted), what.recipe.settings, true, {}};
     if (!request.settings) {
         if (!measured) measured = recommend(photo, placeProbes(photo, work), work.part(0, 0.33));
         what.recipe.settings = measured->settings, what.risk = measured->risk;
     }
     Delivered made;
+    made.settings = what.recipe.settings;
     made.target =
         output.empty() ? placeFor(request, namePartsOf(request, photo, what.recipe.settings)) : output;
     made.left =

@@ -15,6 +15,7 @@ NameParts namePartsOf(const ExportRequest& request, const Photo& photo, const Se
 struct Delivered {
     std::filesystem::path target;
     std::string digest;  // of the file's bytes
+    Settings settings;   // that it was made with
     bool before = false; // it was there already, made of the same photo in the same way
     LeftOut left;        // what of the original's notes it could not hold
 };

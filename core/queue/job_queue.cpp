@@ -31,13 +31,13 @@ constexpr const char* kTables =
     " state INTEGER NOT NULL DEFAULT 0, tries INTEGER NOT NULL DEFAULT 0, reason TEXT NOT NULL DEFAULT '',"
     " target TEXT NOT NULL DEFAULT '', digest TEXT NOT NULL DEFAULT '', progress REAL NOT NULL DEFAULT 0,"
     " seconds REAL NOT NULL DEFAULT 0, beat INTEGER NOT NULL DEFAULT 0, owner TEXT NOT NULL DEFAULT '',"
-    " finished TEXT NOT NULL DEFAULT '');"
+    " finished TEXT NOT NULL DEFAULT '', severity REAL NOT NULL DEFAULT -1, found TEXT NOT NULL DEFAULT '');"
     "CREATE TABLE IF NOT EXISTS meta(name TEXT PRIMARY KEY, value INTEGER NOT NULL);"
     "INSERT OR IGNORE INTO meta VALUES('paused', 0);"
     // Numbers of jobs are never used twice, so that nobody takes one for another that was cleared.
     "INSERT OR IGNORE INTO meta VALUES('next', 1);";
 constexpr const char* kColumns =
-    "id, state, tries, reason, target, digest, progress, seconds, beat, owner, finished";
+    "id, state, tries, reason, target, digest, progress, seconds, beat, owner, finished, severity, found";
 constexpr std::size_t kLongestRequest = 64 << 10; // bytes of its text
 
 std::int64_t now() {
@@ -160,6 +160,7 @@ QueuedJob JobQueue::jobFrom(const Statement& r) const {
     job.tries = static_cast<int>(r.number(2)), job.reason = problem.empty() ? r.text(3) : problem;
     job.target = r.text(4), job.digest = r.text(5), job.progress = r.real(6), job.seconds = r.real(7);
     job.heartbeat = r.number(8), job.owner = r.text(9), job.finished = r.text(10);
+    job.severity = r.real(11), job.found = r.text(12);
     return job;
 }
 
@@ -221,12 +222,19 @@ void JobQueue::prepare() {
     }
     Transaction all(*this);
     run(kTables);
-    bool hasOwner = false;
+    // What came with later versions.
+    const struct {
+        const char *column, *added;
+    } later[] = {{"owner", "ALTER TABLE jobs ADD COLUMN owner TEXT NOT NULL DEFAULT ''"},
+                 {"severity", "ALTER TABLE jobs ADD COLUMN severity REAL NOT NULL DEFAULT -1"},
+                 {"found", "ALTER TABLE jobs ADD COLUMN found TEXT NOT NULL DEFAULT ''"}};
+    std::set<std::string> there;
     {
         Statement columns(*this, "PRAGMA table_info(jobs)");
-        while (columns.step()) hasOwner |= columns.text(1) == "owner";
+        while (columns.step()) there.insert(columns.text(1));
     }
-    if (!hasOwner) run("ALTER TABLE jobs ADD COLUMN owner TEXT NOT NULL DEFAULT ''");
+    for (const auto& [column, added] : later)
+        if (!there.count(column)) run(added);
     run("PRAGMA user_version=1");
     // A table of that name but of another form is no queue.
     try {
@@ -295,7 +303,8 @@ std::optional<QueuedJob> JobQueue::claim() {
     // clock that has been put back since.
     Statement s(*this,
                 std::string("UPDATE jobs SET state = ?1, tries = tries + 1, progress = 0, reason = '', "
-                            "target = '', digest = '', beat = ?2, owner = ?3 WHERE id = (SELECT id FROM "
+                            "target = '', digest = '', severity = -1, found = '', beat = ?2, owner = ?3 "
+                            "WHERE id = (SELECT id FROM "
                             "jobs WHERE state = ?4 AND (beat <= ?2 OR beat > ?2 + 60) AND (SELECT value "
                             "FROM meta WHERE name = 'paused') = 0 ORDER BY place, id LIMIT 1) RETURNING ") +
                     kColumns);
@@ -338,6 +347,12 @@ void JobQueue::noteDone(std::int64_t id, const std::string& target, const std::s
     Statement(*this, "UPDATE jobs SET state = ?, target = ?, digest = ?, progress = 1, seconds = ?, finished "
                      "= ?, owner = '', reason = ? WHERE id = ?")
         .with(JobState::Done, target, digest, seconds, presentTime(), note, id)
+        .run();
+}
+
+void JobQueue::noteFound(std::int64_t id, double severity, const std::string& sentence) {
+    Statement(*this, "UPDATE jobs SET severity = ?, found = ? WHERE id = ?")
+        .with(severity, sentence, id)
         .run();
 }
 
@@ -462,19 +477,41 @@ std::string textOf(const ExportRequest& r) {
     json out = {{"photo", r.photo}, {"delivery", textOf(r.delivery)}, {"letter", r.letter},
                 {"take", r.take},   {"look", jsonOf(r.look)},         {"counter", r.counter}};
     if (r.resume) out["resume"] = true;
+    if (r.check) out["check"] = true;
+    if (!r.then.empty()) out["then"] = r.then;
+    if (r.noise)
+        for (const NoiseLine& line : r.noise->channel) out["noise"].push_back({line.a, line.b});
     if (r.settings) out["settings"] = jsonOf(*r.settings);
     if (r.risk) out["risk"] = {r.risk->luminance, r.risk->colour};
     return out.dump(-1, ' ', false, json::error_handler_t::replace);
 }
+
+namespace {
+
+// Lines that no sensor has are nobody's.
+NoiseModel noiseFrom(const json& from) {
+    NoiseModel out;
+    for (std::size_t c = 0; c < out.channel.size(); ++c) {
+        NoiseLine& line = out.channel[c];
+        line.a = from.at(c).at(0), line.b = from.at(c).at(1);
+        if (!(line.a >= 0 && line.a < 1 && line.b >= 0 && line.b < 1))
+            throw std::invalid_argument("an entry of the queue has noise that no sensor has.");
+    }
+    return out;
+}
+
+} // namespace
 
 ExportRequest requestFrom(const std::string& text) {
     try {
         const json in = jsonFrom(text);
         ExportRequest r;
         r.photo = in.at("photo"), r.letter = in.value("letter", "A"), r.take = in.value("take", ""),
-        r.resume = in.value("resume", false);
+        r.resume = in.value("resume", false), r.check = in.value("check", false),
+        r.then = in.value("then", "");
         if (in.contains("counter"))
             r.counter = static_cast<int>(wholeNumber(in["counter"], 1, 1000000000).value_or(1));
+        if (in.contains("noise")) r.noise = noiseFrom(in["noise"]);
         r.delivery = deliveryFromText(in.at("delivery"));
         std::vector<std::string> problems;
         if (in.contains("look")) readJson(in["look"], r.look, problems);

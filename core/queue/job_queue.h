@@ -29,6 +29,12 @@ struct ExportRequest {
     Delivery delivery;
     int counter = 1;     // of the photo among those asked for together
     bool resume = false; // leave out what is there already, made of the same photo in the same way
+    bool check = false;  // measure what the take did to the photo, once the file is there
+    // The noise of the series that the photo belongs to; none: its own.
+    std::optional<NoiseModel> noise;
+    // A command that is then run on the file (base/command.h); empty: none. No preset and no sidecar has one:
+    // what strangers wrote runs nothing.
+    std::string then;
 };
 
 // A job that found its file made already, of the same photo in the same way.
@@ -48,6 +54,9 @@ struct QueuedJob {
     std::int64_t heartbeat = 0;
     std::string owner;    // nameOfProcess() of the worker, while it runs
     std::string finished; // local time
+    // Of what was checked: how bad the worst is (Finding::severity), below 0: nothing; and a sentence on it.
+    double severity = -1;
+    std::string found;
 };
 
 // Why the queue cannot be used. what() is a sentence with the file's name and what can be done.
@@ -90,6 +99,8 @@ class JobQueue {
     void noteNaming(std::int64_t id, const std::string& target, const std::string& digest);
     void noteDone(std::int64_t id, const std::string& target, const std::string& digest, double seconds,
                   const std::string& note = {});
+    // What came of checking, of one that is running.
+    void noteFound(std::int64_t id, double severity, const std::string& sentence);
     // Somebody else is at it: it waits again, and is not claimed before some seconds have passed.
     void postpone(std::int64_t id, int seconds);
     // `again`: it waits once more if it was tried but once.

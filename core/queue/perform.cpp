@@ -5,6 +5,7 @@
 #include <thread>
 
 #include "measure/open.h"
+#include "queue/afterwards.h"
 #include "queue/deliver_once.h"
 
 namespace irenic {
@@ -44,20 +45,28 @@ bool perform(JobQueue& queue, const QueuedJob& job, const Work& work) {
     const auto start = std::chrono::steady_clock::now();
     const Work inner{stop.get_token(), &done};
     try {
-        const PhotoPtr photo = readPhoto(job.request.photo, inner.part(0, 0.1));
+        const PhotoPtr photo = readPhoto(job.request.photo, inner.part(0, 0.1), Measure::Noise,
+                                         job.request.noise ? &*job.request.noise : nullptr);
         std::optional<Recommendation> measured;
+        const double share = job.request.check ? 0.6 : 1; // checking takes nearly as long as cleaning
         const auto naming = [&](const fs::path& target, const std::string& digest) {
             queue.noteNaming(job.id, target.string(), digest);
         };
-        const auto made = deliverOnce(job.request, *photo, measured, {}, inner.part(0.1, 1), naming);
+        const auto made = deliverOnce(job.request, *photo, measured, {}, inner.part(0.1, share), naming);
         if (!made) {
             constexpr int kLookAgain = 10; // seconds
             queue.postpone(job.id, kLookAgain);
             return false;
         }
+        LeftOut notes = made->left;
+        if (!made->before) {
+            const Afterwards after = afterwards(job.request, *photo, *made, inner.part(share, 1));
+            notes.insert(notes.end(), after.notes.begin(), after.notes.end());
+            if (after.worst) queue.noteFound(job.id, after.worst->severity, after.worst->sentence);
+        }
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - start;
         queue.noteDone(job.id, made->target.string(), made->digest, took.count(),
-                       made->before ? kMadeBefore : join(made->left));
+                       made->before ? kMadeBefore : join(notes));
         return true;
     } catch (const Cancelled&) {
         return false;

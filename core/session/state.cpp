@@ -4,6 +4,8 @@
 #include <ctime>
 #include <set>
 
+#include "develop/algorithms.h"
+
 namespace irenic {
 
 std::vector<Probe> PastedProbes::scaledTo(int newWidth, int newHeight) const {
@@ -72,6 +74,16 @@ std::string presentTime() {
     char text[32];
     std::strftime(text, sizeof text, "%Y-%m-%d %H:%M:%S", &local);
     return text;
+}
+
+ExportStanding standingOf(const ExportMade& made, const PhotoState& state) {
+    if (made.settings.empty()) return ExportStanding::Unknown;
+    const auto take = std::find_if(state.takes.begin(), state.takes.end(),
+                                   [&](const Take& t) { return t.letter == made.letter; });
+    if (take == state.takes.end() || textOf(take->settings) != made.settings ||
+        textOf(state.look) != made.look)
+        return ExportStanding::OtherSettings;
+    return made.algorithms < kAlgorithms ? ExportStanding::OlderMethod : ExportStanding::Same;
 }
 
 } // namespace irenic

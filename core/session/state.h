@@ -20,8 +20,16 @@ namespace irenic {
 struct ExportMade {
     std::string file, when; // the whole path; local time, "2026-01-15 22:10:00"
     char letter = 'A';      // of the take
+    // What it was made of, as text (session/take.h, develop/look.h), and by which version of the algorithms;
+    // empty and 0: not known, for it was made before that was noted.
+    std::string settings = {}, look = {};
+    int algorithms = 0;
+    int mark = 0; // 0..3, the person's own
     friend bool operator==(const ExportMade&, const ExportMade&) = default;
 };
+
+// Whether a file still is what the photo's work says.
+enum class ExportStanding { Same, OtherSettings, OlderMethod, Unknown };
 
 // What was measured to be best for a photo, the error that it leaves, and others of another character.
 struct Recommended {
@@ -94,6 +102,9 @@ struct PhotoState {
     void clipTo(int width, int height);
     friend bool operator==(const PhotoState&, const PhotoState&) = default;
 };
+// Of a file that was made of a photo with this state: by the take of its letter, and the look.
+ExportStanding standingOf(const ExportMade& made, const PhotoState& state);
+
 using StatePtr = std::shared_ptr<const PhotoState>;
 
 // A photo's whole state under a name, to come back to.

@@ -87,15 +87,14 @@ Take takeFrom(const json& from, std::vector<std::string>& problems) {
 
 json jsonOf(const Risk& r) { return {{"luminance", r.luminance}, {"colour", r.colour}}; }
 
-constexpr Alternative::Kind kAlternatives[] = {Alternative::Kind::Quick, Alternative::Kind::Grain};
-
 json jsonOf(const Recommended& r) {
     json out = {{"settings", jsonOf(r.settings)}, {"risk", jsonOf(r.risk)}};
     for (const Alternative& other : r.others)
         out["others"].push_back({{"kind", idOf(other.kind)},
                                  {"settings", jsonOf(other.settings)},
                                  {"risk", jsonOf(other.risk)},
-                                 {"times", other.times}});
+                                 {"times", other.times},
+                                 {"blur", other.blur}});
     return out;
 }
 
@@ -122,7 +121,7 @@ std::vector<Alternative> othersFrom(const json& from, std::vector<std::string>& 
             get(one, "kind", id, problems);
             if (id != idOf(kind) || !readMeasured(one, "settings", other.settings, other.risk, problems))
                 continue;
-            get(one, "times", other.times, problems);
+            get(one, "times", other.times, problems), get(one, "blur", other.blur, problems);
             out.push_back(other);
             break;
         }
@@ -210,11 +209,23 @@ std::vector<T> listFrom(const json& from, const char* name, std::size_t most,
     return out;
 }
 
+json jsonOf(const ExportMade& made) {
+    json out = {{"file", made.file}, {"when", made.when}, {"take", std::string(1, made.letter)}};
+    if (!made.settings.empty())
+        out["settings"] = made.settings, out["look"] = made.look, out["algorithms"] = made.algorithms;
+    if (made.mark != 0) out["mark"] = made.mark;
+    return out;
+}
+
 ExportMade exportFrom(const json& e, std::vector<std::string>& problems) {
     ExportMade made;
     std::string letter = "A";
     get(e, "file", made.file, problems), get(e, "when", made.when, problems),
         get(e, "take", letter, problems);
+    get(e, "settings", made.settings, problems), get(e, "look", made.look, problems);
+    constexpr int kMostAlgorithms = 1'000'000;
+    getWhole(e, "algorithms", made.algorithms, 0, kMostAlgorithms, problems);
+    getWhole(e, "mark", made.mark, 0, 3, problems);
     made.letter = letter.size() == 1 && letter[0] >= 'A' && letter[0] <= 'Z' ? letter[0] : 'A';
     return made;
 }
@@ -308,8 +319,7 @@ PhotoState stateFrom(const json& from, std::vector<std::string>& problems) {
 json jsonOf(const PhotoRecord& record) {
     json out = jsonOf(*record.state);
     out["exports"] = json::array(), out["kept"] = json::array();
-    for (const ExportMade& e : record.facts.exports)
-        out["exports"].push_back({{"file", e.file}, {"when", e.when}, {"take", std::string(1, e.letter)}});
+    for (const ExportMade& e : record.facts.exports) out["exports"].push_back(jsonOf(e));
     if (record.facts.recommended) out["recommended"] = jsonOf(*record.facts.recommended);
     if (record.facts.trial) out["trial"] = jsonOf(*record.facts.trial);
     for (const KeptVersion& k : record.kept)

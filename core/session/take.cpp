@@ -35,9 +35,14 @@ Settings settingsFromText(const std::string& text) {
 
 std::string textOf(const Settings& s) {
     std::string out = s.method;
-    for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1))
-        if (!std::holds_alternative<TextMember<Settings>>(f.member))
-            out += "," + std::string(f.id) + "=" + valueText(f, s);
+    static const Settings usual;
+    for (const Field<Settings>& f : fieldsOf<Settings>().subspan(1)) {
+        const bool isZones = std::holds_alternative<TextMember<Settings>>(f.member);
+        const bool isChoice = std::holds_alternative<ChoiceMember<Settings>>(f.member);
+        // A choice is written where one was made: former versions do not know it.
+        if (isZones || (isChoice && sameField(f, s, usual))) continue;
+        out += "," + std::string(f.id) + "=" + valueText(f, s);
+    }
     return s.zones.empty() ? out : out + "," + textOf(s.zones);
 }
 
