@@ -21,8 +21,10 @@
 #include "export/export_bar.h"
 #include "export/queue_view.h"
 #include "photos/photo_list.h"
+#include "several/photos_sheet.h"
 #include "sheet/reference_head.h"
 #include "sheet/sheet.h"
+#include "style/style.h"
 #include "trial/trial_result.h"
 #include "trial/trial_view.h"
 #include "window.h"
@@ -96,9 +98,12 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
       trial_(option("trial",
                     "Begin a blind trial, give so many answers, and show the result where there are any.",
                     "NUMBER")),
+      several_(option("several", "Show the sheet over all photos.")),
+      greys_(option("greys", "Middle, dark or light greys, 0 to 2.", "NUMBER", "0")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
-    parser.addOptions({look_, curve_, history_, strengths_, closeUp_, size_, picture_, push_, zoom_, photo_,
-                       recommend_, reference_, probe_, queue_, recent_, zone_, checks_, trial_});
+    parser.addOptions({look_,   curve_, history_, strengths_, closeUp_,   size_,  picture_,
+                       push_,   zoom_,  photo_,   recommend_, reference_, probe_, queue_,
+                       recent_, zone_,  checks_,  trial_,     several_,   greys_});
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }
@@ -140,6 +145,8 @@ void WindowPicture::show(Window& window) {
     const QStringList sides = parser_.value(size_).split(QLatin1Char('x'));
     if (sides.size() == 2 && (wanted() || has(size_))) window.resize(sides[0].toInt(), sides[1].toInt());
     window.show();
+    if (has(greys_))
+        style::setGreys(static_cast<style::Greys>(std::clamp(parser_.value(greys_).toInt(), 0, 2)));
     if (has(curve_)) QTimer::singleShot(0, &window, [=] { button("curveButton")->setChecked(true); });
     if (has(strengths_)) window.findChild<QAction*>(QStringLiteral("allHeads"))->trigger();
     if (has(look_)) button("showLook")->setChecked(true);
@@ -183,6 +190,7 @@ bool WindowPicture::ready(Window& window) {
         return false;
     }
     if (has(trial_)) return trialReady(window);
+    if (has(several_)) return severalReady(window);
     if (isClose && !window.closeUp().current()) return false;
     if (isClose && has(checks_) && !window.closeUp().panel().checks().findings()) {
         if (!window.closeUp().panel().checks().running()) window.closeUp().panel().checks().check();
@@ -203,6 +211,15 @@ bool WindowPicture::ready(Window& window) {
         return false;
     if (empty && !window.findChild<RecentPhotos*>()->isWhole()) return false;
     return !has(recommend_) || window.document().facts().recommended.has_value();
+}
+
+bool WindowPicture::severalReady(Window& window) {
+    if (!window.document().photo() || !window.sheet().allCurrent()) return window.several().allCurrent();
+    if (!window.several().isVisible()) {
+        window.photos().selectAll();
+        window.findChild<QAction*>(QStringLiteral("sheetOverPhotos"))->trigger();
+    }
+    return window.several().allCurrent();
 }
 
 // Somebody who likes the takes in the order of the sheet.

@@ -28,11 +28,12 @@ class WindowPicture {
     bool has(const QCommandLineOption& option) const;
     bool ready(Window& window);
     bool trialReady(Window& window);
+    bool severalReady(Window& window);
     void write(Window& window);
 
     QCommandLineParser& parser_;
     QCommandLineOption picture_, push_, zoom_, photo_, recommend_, look_, curve_, history_, strengths_,
-        closeUp_, reference_, probe_, queue_, recent_, zone_, checks_, trial_, size_;
+        closeUp_, reference_, probe_, queue_, recent_, zone_, checks_, trial_, several_, greys_, size_;
     QTemporaryDir nowhere_; // for its settings
     QTimer waiting_;
 };

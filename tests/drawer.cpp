@@ -108,6 +108,9 @@ class TestDrawer : public test::WindowTest {
         again();
         window_->open({one_, two_});
         QTRY_COMPARE(window_->photos().count(), 2);
+        window_->photos().select(one_);
+        QTRY_COMPARE(window_->photos().shown(), one_);
+        QVERIFY(settle());
         begin();
         window_->photos().selectAll();
         Settings hardly = window_->document().takes()[0].settings;
@@ -145,6 +148,8 @@ class TestDrawer : public test::WindowTest {
         QTRY_COMPARE(drawer().queueView().jobs()[0].request.settings->method, std::string("wavelet"));
         // Photos that belong together: each request has the noise of them all.
         QVERIFY(!jobs[0].request.noise);
+        window_->photos().select(one_);
+        QVERIFY(settle());
         const QString twin = QString::fromStdString(
             test::writeShot(folder_, "one-too.dng", test::shoot(12800, "RGGB", 44).photo));
         window_->open({twin});

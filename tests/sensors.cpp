@@ -110,6 +110,31 @@ class TestSensors : public QObject {
         QVERIFY2(std::abs(found.sigma(0.1) / is.sigma(0.1) - 1) < 0.15,
                  qPrintable(QString::number(found.sigma(0.1) / is.sigma(0.1))));
     }
+    // Noise in full colour that was made of a mosaic is no detail: in an even field next to nothing is given
+    // back, at any place of the cell.
+    void evenXTransFieldsHaveNoSpecks_data() {
+        QTest::addColumn<int>("unused");
+        for (const char* method : {"bm3d-quick", "learned-quick", "nlm"}) QTest::newRow(method) << 0;
+    }
+    void evenXTransFieldsHaveNoSpecks() {
+        std::array<Plane, 3> light;
+        for (Plane& p : light) {
+            p = Plane(480, 360);
+            p.fill(0.1f);
+        }
+        const PhotoPtr p = readPhoto(test::writeShot(folder_, "even.dng", xTransPhoto(25600, light)));
+        Settings settings{QTest::currentDataTag()};
+        const Rect area{96, 90, 192, 144};
+        const PlaneSet noisy = stabilisedPlanes(*p, area.inflated(planesMargin(settings)), {}, true);
+        const PlaneSet without = cleanBeforeDetail(noisy, settings, area),
+                       with = cleanPlanes(noisy, settings, area);
+        int given = 0;
+        for (int y = area.y; y < area.bottom(); ++y)
+            for (int x = area.x; x < area.right(); ++x)
+                given +=
+                    std::abs(with.rowAt(0, y)[x] - without.rowAt(0, y)[x]) > 1; // a deviation of the noise
+        QVERIFY2(given * 10000 < 2 * area.area(), qPrintable(QString::number(given)));
+    }
     void colourOfXTransIsGood() {
         const PhotoPtr p = readPhoto(test::writeShot(folder_, "clean-light.dng", xTransPhoto(100, light_)),
                                      {}, Measure::Nothing);

@@ -8,6 +8,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <utility>
 
 #include "develop/lens.h"
 #include "judge/unlike.h"
@@ -24,6 +25,8 @@ namespace {
 
 // Ahead of cells of the sheet, which is not seen.
 constexpr double kOrder = -1500;
+// Of the probes that are placed by measuring the third is the finest texture: it tells the most.
+constexpr int kTexture = 2;
 constexpr int kLabelWidth = 110, kMostColumns = Document::kMostTakes + 1;
 
 // Photos that cannot be opened have no character; they are not chosen before others.
@@ -106,7 +109,8 @@ void PhotosSheet::end() {
     rows_.clear();
     for (TakeHead* head : heads_) delete head;
     heads_.clear();
-    probe_ = 0;
+    delete std::exchange(original_, nullptr);
+    probe_ = kTexture;
 }
 
 void PhotosSheet::choose(const std::vector<std::size_t>& which) {
@@ -159,6 +163,7 @@ void PhotosSheet::rebuild() {
         grid_->addWidget(head, 0, i + 2);
         heads_.push_back(head);
     }
+    if (!original_) grid_->addWidget(original_ = new QLabel(tr("Original"), body_), 0, 1);
     for (std::size_t r = 0; r < rows_.size(); ++r) {
         Row& row = rows_[r];
         const int line = static_cast<int>(r) + 1;
@@ -228,11 +233,10 @@ void PhotosSheet::tell() {
     const qsizetype all = photos_.size();
     told_->setText(
         rows_.size() < static_cast<std::size_t>(all)
-            ? tr("%1 of %2 photos, those that differ most in ISO, brightness and texture. 1.00× is as "
-                 "much as was measured in each.")
-                  .arg(rows_.size())
-                  .arg(all)
-            : tr("%1 photos. 1.00× is as much noise as was measured in each.").arg(all));
+            ? tr("%1 of %2 photos: those that differ most. Page Down: next probe.").arg(rows_.size()).arg(all)
+            : tr("%1 photos. Page Down: next probe.").arg(all));
+    told_->setToolTip(tr("Photos are chosen by ISO, brightness and texture. 1.00× is as much noise as was "
+                         "measured in each."));
     paste_->setText(tr("Use these takes for all %1").arg(all));
 }
 

@@ -79,7 +79,7 @@ class PhotosSheet : public QWidget {
     Job choosing_;
     QWidget* body_;
     QGridLayout* grid_;
-    QLabel* told_;
+    QLabel *told_, *original_ = nullptr;
     QToolButton* paste_;
 };
 

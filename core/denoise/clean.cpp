@@ -52,6 +52,12 @@ PlaneSet planesOfPixels(const Photo& photo, const Stabilisers& stable, const Rec
     PlaneSet out(area);
     out.packed = false, out.grey = photo.monochrome;
     out.coarseNoise = static_cast<float>(photo.coarseNoise);
+    if (photo.xtrans) {
+        // Measured on even fields that were made full colour as X-Trans mosaics are (docs/notes/x-trans.md).
+        constexpr float kOwnGreen = 1.48f, kMadeGreen = 0.74f;
+        for (const Mosaic::Colour c : photo.xtrans->site)
+            out.fineNoise.push_back(c == Mosaic::Green ? kOwnGreen : kMadeGreen);
+    }
     out.rounding = roundingOf(photo.jpeg);
     out.white = whiteOf(stable);
     out.extent = photo.whole();

@@ -79,19 +79,23 @@ PlaneSet withDetail(const PlaneSet& noisy, PlaneSet clean, const Rect& area, flo
         };
         for (int scale = 0; scale < 2; ++scale) {
             Plane coarse = smoothed(removed, 1 << scale, work);
-            // Firm, not hard: what is far above the limit comes back whole, what is just above in part.
-            const float limit = threshold * kNoise[scale], slope = 2 / limit;
+            const float even =
+                threshold * kNoise[scale] * (scale == 0 ? 1 : std::max(1.0f, noisy.coarseNoise));
             forEachBand(inside.height, 32, work, [&](int first, int last) {
                 for (int y = inside.y + first; y < inside.y + last; ++y) {
                     const float *fine = removed.row(y), *mean = coarse.row(y);
                     float* to = clean.plane[p].row(y);
                     for (int x = inside.x; x < inside.right(); ++x) {
                         const float w = fine[x] - mean[x];
+                        // Firm, not hard: what is far above the limit comes back whole, what is just above in
+                        // part.
+                        const float limit =
+                            scale == 0 ? even * noisy.fineNoiseAt(clean.area.x + x, clean.area.y + y) : even;
                         if (scale == 0 && std::abs(w) > limit &&
                             !(p == 0 ? isLight(x, y, w) && (w > 0 || goesOn(coarse, x, y, w))
                                      : goesOn(coarse, x, y, w)))
                             continue;
-                        to[x] += w * std::clamp((std::abs(w) - limit) * slope, 0.0f, 1.0f);
+                        to[x] += w * std::clamp(2 * (std::abs(w) - limit) / limit, 0.0f, 1.0f);
                     }
                 }
             });

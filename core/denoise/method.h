@@ -34,6 +34,10 @@ struct PlaneSet {
     bool grey = false;
     // How much stronger noise is at coarse scales than white noise would be (Photo::coarseNoise).
     float coarseNoise = 1;
+    // How much stronger the noise of single samples of luminance is at each place of cells of 6 x 6, in
+    // reading order, than white noise would be: colours of an X-Trans mosaic that were made of their
+    // neighbours have less. Empty: 1.
+    std::vector<float> fineNoise;
     // How coarsely the file's compression rounded: the mean step of its lowest frequencies (JpegSteps) over
     // 64; 0: not at all.
     float rounding = 0;
@@ -43,10 +47,16 @@ struct PlaneSet {
     // near.
     Rect extent;
 
+    float fineNoiseAt(int x, int y) const {
+        constexpr int kCell = 6;
+        const auto within = [](int v) { return ((v % kCell) + kCell) % kCell; };
+        return fineNoise.empty() ? 1 : fineNoise[static_cast<std::size_t>(within(y) * kCell + within(x))];
+    }
+
     // Takes over what another set of the same photo says of its planes.
     void describeAs(const PlaneSet& other) {
         sites = other.sites, packed = other.packed, grey = other.grey, coarseNoise = other.coarseNoise,
-        rounding = other.rounding, white = other.white, extent = other.extent;
+        fineNoise = other.fineNoise, rounding = other.rounding, white = other.white, extent = other.extent;
     }
 
     PlaneSet() = default;
