@@ -12,6 +12,7 @@
 
 #include "base/expects.h"
 #include "base/given_file.h"
+#include "base/mixed.h"
 #include "base/text.h"
 #include "deliver/profiles.h"
 #include "deliver/strips.h"
@@ -216,12 +217,9 @@ void developRows(const Export& what, const Work& work, const std::function<void(
 
 namespace {
 
-// Even in -1/2..1/2, the same for the same sample always (mixing of D. Steele and others, splitmix64).
+// Even in -1/2..1/2, the same for the same sample always.
 float ditherAt(std::size_t sample, int y) {
-    std::uint64_t z =
-        (static_cast<std::uint64_t>(static_cast<std::uint32_t>(y)) << 32 | sample) + 0x9E3779B97F4A7C15ULL;
-    z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9ULL;
-    z = (z ^ (z >> 27)) * 0x94D049BB133111EBULL;
+    const std::uint64_t z = mixed(static_cast<std::uint64_t>(static_cast<std::uint32_t>(y)) << 32 | sample);
     return static_cast<float>(z >> 40) / static_cast<float>(1 << 24) - 0.5f;
 }
 

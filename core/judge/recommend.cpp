@@ -7,6 +7,7 @@
 #include <span>
 
 #include "base/expects.h"
+#include "base/mixed.h"
 #include "denoise/detail.h"
 #include "denoise/stabilisers.h"
 #include "develop/recipe.h"
@@ -23,14 +24,12 @@ constexpr int kGrid = 96; // squares lie in the middle of cells of this grid, so
                           // of a method that has large ones
 constexpr std::size_t kProbes = 5;
 
-// +1 or -1, the same for the same place whatever else happens (mixing of D. Steele and others, splitmix64).
+// +1 or -1, the same for the same place whatever else happens.
 float sign(int x, int y, std::size_t plane) {
-    std::uint64_t z =
-        (static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y)) +
-        0x9E3779B97F4A7C15ULL * (plane + 1);
-    z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9ULL;
-    z = (z ^ (z >> 27)) * 0x94D049BB133111EBULL;
-    return ((z ^ (z >> 31)) & 1) != 0 ? 1.0f : -1.0f;
+    constexpr std::uint64_t kApart = 0x9E3779B97F4A7C15ULL;
+    const std::uint64_t place =
+        static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y);
+    return (mixed(place + kApart * plane) & 1) != 0 ? 1.0f : -1.0f;
 }
 
 PlaneSet copyOf(const PlaneSet& set) {
