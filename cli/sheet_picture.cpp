@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "own_picture.h"
+#include "session/take.h"
 
 namespace irenic {
 
@@ -47,11 +48,13 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
                            : QStringLiteral("%1  %2").arg(QChar(char16_t(u'A' + c - 1)),
                                                           QString::fromStdString(columns[c].method));
                 painter.drawText(x, 16, title);
+                // Behind the method what is not as usual, as far as there is room.
+                const QString settings = QString::fromStdString(shownTake(columns[c])).section(", ", 1);
                 if (c > 0)
                     painter.drawText(x, 32,
-                                     QStringLiteral("lum %1  colour %2")
-                                         .arg(double(columns[c].luminance), 0, 'f', 2)
-                                         .arg(double(columns[c].colour), 0, 'f', 2));
+                                     painter.fontMetrics().elidedText(
+                                         settings.isEmpty() ? QStringLiteral("as usual") : settings,
+                                         Qt::ElideRight, rows[r][c].width()));
             }
             x += rows[r][c].width() + gap;
         }

@@ -54,9 +54,11 @@ class TestSeveral : public test::WindowTest {
             const QImage seen = view().cell(row, 1)->image(),
                          wanted = imageOf(render(shown, key.area, key.view));
             QCOMPARE(seen.size(), wanted.size());
+            double apart = 0; // kept samples are rounded, and demosaicing may turn on a trace
             for (int y = 0; y < seen.height(); ++y)
-                for (int x = 0; x < seen.width(); ++x) // kept samples are rounded
-                    QVERIFY(std::abs(qGreen(seen.pixel(x, y)) - qGreen(wanted.pixel(x, y))) <= 1);
+                for (int x = 0; x < seen.width(); ++x)
+                    apart += std::abs(qGreen(seen.pixel(x, y)) - qGreen(wanted.pixel(x, y)));
+            QVERIFY(apart < 0.1 * seen.width() * seen.height());
         }
         QCOMPARE(photos, (std::set<QString>{one_, two_, three_, broken_}));
     }

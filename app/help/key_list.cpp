@@ -30,8 +30,8 @@ QString plain(QString text) {
 // What no action stands for.
 QList<KeyEntry> gestures() {
     const QString sheet = QObject::tr("Sheet"), closeUp = QObject::tr("Close-up"),
-                  trial = QObject::tr("Blind trial"), mouse = QObject::tr("Mouse and sliders"),
-                  lists = QObject::tr("Lists");
+                  trial = QObject::tr("Blind trial"), several = QObject::tr("Sheet over photos"),
+                  mouse = QObject::tr("Mouse and sliders"), lists = QObject::tr("Lists");
     return {{sheet, QObject::tr("Arrows"), QObject::tr("Go from cell to cell")},
             {sheet, QObject::tr("Enter"), QObject::tr("Open the cell in the close-up")},
             {closeUp, QObject::tr("O"), QObject::tr("Show the original")},
@@ -61,10 +61,14 @@ QList<KeyEntry> gestures() {
             {trial, QObject::tr("Space"), QObject::tr("Change between the two that are in one place")},
             {trial, QObject::tr("Backspace"), QObject::tr("Take the last answer back")},
             {trial, QObject::tr("Esc"), QObject::tr("Show the result, then go back")},
+            {several, QObject::tr("Page Up, Page Down"),
+             QObject::tr("Show the previous or next probe of each photo")},
+            {several, QObject::tr("Esc"), QObject::tr("Go back to the sheet")},
             {mouse, QObject::tr("Drag a cell"), QObject::tr("Pan its row; with Shift all rows")},
             {mouse, QObject::tr("Wheel on a cell"), QObject::tr("Zoom at the pointer")},
             {mouse, QObject::tr("Double-click a cell"), QObject::tr("Open it in the close-up")},
             {mouse, QObject::tr("Alt with a brush"), QObject::tr("Draw a straight line")},
+            {mouse, QObject::tr("Pen with a brush"), QObject::tr("Press harder to draw a wider line")},
             {mouse, QObject::tr("Click in the close-up"),
              QObject::tr("Say which zones act there, and how strongly")},
             {mouse, QObject::tr("Ctrl+wheel with a brush"),

@@ -65,7 +65,7 @@ PhotosSheet::PhotosSheet(Document& document, Renderer& renderer, QWidget* parent
         tr("Gives all selected photos these takes, and the choice among them. One step to undo."));
     connect(paste_, &QToolButton::clicked, this, &PhotosSheet::pasteToAll);
     top->addWidget(paste_);
-    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setContentsMargins(0, 0, style::kGap, 0);
     grid_->setSpacing(3);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);

@@ -12,6 +12,7 @@
 
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
+#include "session/take.h"
 #include "style/style.h"
 #include "trial/picture_pane.h"
 #include "trial/trial_result.h"
@@ -24,16 +25,6 @@ namespace {
 constexpr double kOrder = -1000, kLater = -500;
 // Answers are few: more than these a person does not give.
 constexpr std::size_t kMostAnswers = 400;
-
-// "learned-quick, luminance 1.20×": the method, and what is not as usual.
-std::string shownSettings(const Settings& settings) {
-    static const Settings usual;
-    std::string out = settings.method;
-    for (const Field<Settings>& f : fieldsOf<Settings>())
-        if (std::string(f.id) != "method" && !sameField(f, settings, usual))
-            out += ", " + std::string(f.label) + " " + shownValue(f, settings);
-    return out;
-}
 
 } // namespace
 
@@ -121,7 +112,7 @@ QString TrialView::begin() {
         if (const auto* own = std::get_if<TakeColumn>(&column)) {
             const Take* take = document_.state().take(own->take);
             one.take = own->take;
-            one.name += " " + (take->name.empty() ? shownSettings(take->settings) : take->name);
+            one.name += " " + (take->name.empty() ? shownTake(take->settings) : take->name);
         }
         pictures_.push_back(std::move(one));
     }

@@ -12,9 +12,8 @@ std::string methodName(const std::string& id) {
 }
 
 constexpr const char* kSharpening[] = {"look", "off", "fine", "medium", "wide", "widest"};
-constexpr const char* kShownSharpening[] = {"Sharpening: as the look",  "Sharpening: off",
-                                            "Sharpening: fine, 0.5 px", "Sharpening: medium, 0.7 px",
-                                            "Sharpening: wide, 1.0 px", "Sharpening: widest, 1.4 px"};
+constexpr const char* kShownSharpening[] = {"Sharpening: look",   "Sharpening: off",    "Sharpening: 0.5 px",
+                                            "Sharpening: 0.7 px", "Sharpening: 1.0 px", "Sharpening: 1.4 px"};
 
 const Field<Settings> kFields[] = {
     {{"method", "Method", "method", "", 0, 0, 1, 0, "Separates noise from detail.", {}, {}, {}, methodName},
@@ -38,8 +37,8 @@ const Field<Settings> kFields[] = {
       "Repairs hot and dead pixels and lines of the read-out before noise reduction."},
      &Settings::mend},
     {{"sharpening", "Sharpening", "sharpening", "", 0, 5, 1, 0,
-      "Undoes lens blur of this radius in this take alone, after noise reduction.", kSharpening,
-      kShownSharpening},
+      "Undoes lens blur of this radius in this take alone, after noise reduction; or as the look does.",
+      kSharpening, kShownSharpening},
      ChoiceMember<Settings>{[](const Settings& s) { return static_cast<int>(s.sharpening); },
                             [](Settings& s, int i) { s.sharpening = static_cast<TakeSharpening>(i); }}},
     {{"zones", "Zones", "zones", "", 0, 0, 1, 0,

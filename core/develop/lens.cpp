@@ -177,7 +177,7 @@ LensFound look(const Photo& photo) {
         if (usable.warp.empty()) usable.warp.resize(1);
         own = std::make_shared<OpcodeLens>(usable, photo);
         out.gainMaps = opcodes.gains;
-        out.source = "the file's own corrections";
+        out.source = "in the file";
     }
     if (opcodes.unknown > 0)
         out.missing = "The file asks for corrections that are not known here; they stay undone.";

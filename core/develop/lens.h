@@ -34,7 +34,7 @@ struct LensFound {
     std::shared_ptr<const Lens> lens; // null: nothing is known
     std::vector<GainMap> gainMaps;    // of the mosaic, part of what evens out the light
     std::string
-        source; // for the user: "the file's own corrections", or the lens's name in the database; empty: none
+        source; // for the user: "in the file", or the lens's name in the database; empty: none
     std::string missing; // a sentence when something cannot be corrected
 };
 

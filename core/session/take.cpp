@@ -46,4 +46,16 @@ std::string textOf(const Settings& s) {
     return s.zones.empty() ? out : out + "," + textOf(s.zones);
 }
 
+std::string shownTake(const Settings& settings) {
+    static const Settings usual;
+    std::string out = settings.method;
+    for (const Field<Settings>& f : fieldsOf<Settings>()) {
+        if (std::string(f.id) == "method" || sameField(f, settings, usual)) continue;
+        // Zones have a text that only a program reads.
+        const bool isNumber = !std::holds_alternative<TextMember<Settings>>(f.member);
+        out += ", " + std::string(f.label) + (isNumber ? " " + shownValue(f, settings) : "");
+    }
+    return out;
+}
+
 } // namespace irenic

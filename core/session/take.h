@@ -25,4 +25,7 @@ struct Take {
 Settings settingsFromText(const std::string& text);
 std::string textOf(const Settings& settings);
 
+// For people: the method, and what is not as usual: "learned-quick, luminance 1.20×".
+std::string shownTake(const Settings& settings);
+
 } // namespace irenic
