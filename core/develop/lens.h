@@ -33,8 +33,7 @@ class Lens {
 struct LensFound {
     std::shared_ptr<const Lens> lens; // null: nothing is known
     std::vector<GainMap> gainMaps;    // of the mosaic, part of what evens out the light
-    std::string
-        source; // for the user: "in the file", or the lens's name in the database; empty: none
+    std::string source;  // for the user: "in the file", or the lens's name in the database; empty: none
     std::string missing; // a sentence when something cannot be corrected
 };
 
