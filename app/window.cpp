@@ -509,7 +509,7 @@ void Window::showStart() {
         {trial_, inTrial_},
         {static_cast<QWidget*>(menuBar()), !inTrial_},
         {sheet_, !overPhotos_ && (apart_ || !inCloseUp_)},
-        {several_, overPhotos_},
+        {several_, overPhotos_ && !nothing},
         {closeUp_, apart_ ? !nothing : inCloseUp_ && !overPhotos_},
         {exportBar_, !inTrial_ && (!nothing || !exportBar_->message().isEmpty())},
         {lookStrip_, viewStrip_->lookShown()}};

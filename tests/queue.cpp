@@ -154,6 +154,24 @@ class TestQueue : public QObject {
         QVERIFY(jobs[1].severity >= 0 && jobs[1].severity < jobs[0].severity);
         QVERIFY(jobs[2].severity < 0 && jobs[2].found.empty());
     }
+    // A queue that lies where others can write may be a stranger's: its commands are not run, and that is
+    // said.
+    void aStrangersQueueRunsNothing() {
+        const fs::path open = in("open-folder"), ran = in("ran.txt");
+        fs::create_directories(open);
+        fs::permissions(open, fs::perms::owner_all | fs::perms::others_all);
+        JobQueue queue(open / "queue.sqlite");
+        ExportRequest one = request(photos_[0], in("strange"));
+        one.then = "touch \"" + ran.string() + "\"";
+        queue.add({one});
+        {
+            Supervisor supervisor(queue.file(), force());
+            QTRY_VERIFY(over(queue));
+        }
+        const QueuedJob job = queue.list().front();
+        QVERIFY(job.state == JobState::Done && fs::exists(job.target) && !fs::exists(ran));
+        QVERIFY(job.reason.find("was not run") != std::string::npos);
+    }
     void aCommandsWords() {
         using Words = std::vector<std::string>;
         QCOMPARE(wordsOf("view", "/a b.tif"), (Words{"view", "/a b.tif"}));

@@ -327,6 +327,7 @@ void Drawer::deliver() {
 }
 
 void Drawer::addTogether(std::vector<ExportRequest> requests) {
+    if (series_.active()) return emit message(tr("The noise of the photos before is still being measured."));
     std::vector<std::filesystem::path> files;
     for (const ExportRequest& r : requests)
         if (files.empty() || files.back() != r.photo) files.emplace_back(r.photo);

@@ -187,6 +187,7 @@ void ExportsList::change(const std::function<QString(const QString& file)>& act,
                          const std::function<void(std::vector<ExportMade>&, std::size_t)>& then) {
     const ExportMade* own = marked();
     if (!own || !document_.photo()) return;
+    if (changing_.active()) return emit message(tr("The file before is still being changed."));
     const ExportMade before = *own;
     const std::string photo = document_.photo()->file.string();
     changing_ = jobs_.submit(

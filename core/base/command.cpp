@@ -69,8 +69,13 @@ std::string runCommand(const std::string& command, const std::filesystem::path& 
         if (ended == child) break;
         if (ended < 0 && errno != EINTR) return {};
         if (stop.stop_requested()) {
+            // Asked first, and made to where it does not listen.
             kill(child, SIGTERM);
-            waitpid(child, &status, 0);
+            const auto patience = std::chrono::steady_clock::now() + std::chrono::seconds(2);
+            while (waitpid(child, &status, WNOHANG) == 0) {
+                if (std::chrono::steady_clock::now() >= patience) kill(child, SIGKILL);
+                std::this_thread::sleep_for(std::chrono::milliseconds(20));
+            }
             return "\"" + words[0] + "\" was stopped.";
         }
         if (std::chrono::steady_clock::now() >= end) return {};

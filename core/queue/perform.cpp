@@ -1,5 +1,8 @@
 #include "queue/perform.h"
 
+#include <sys/stat.h>
+#include <unistd.h>
+
 #include <atomic>
 #include <chrono>
 #include <thread>
@@ -18,6 +21,12 @@ std::string join(const LeftOut& sentences) {
     std::string all;
     for (const std::string& s : sentences) all += (all.empty() ? "" : " ") + s;
     return all;
+}
+
+// Nobody else can have put a file there: a queue that a stranger wrote runs nothing.
+bool isPrivate(const fs::path& folder) {
+    struct stat info {};
+    return stat(folder.c_str(), &info) == 0 && info.st_uid == geteuid() && (info.st_mode & 077) == 0;
 }
 
 } // namespace
@@ -60,7 +69,13 @@ bool perform(JobQueue& queue, const QueuedJob& job, const Work& work) {
         }
         LeftOut notes = made->left;
         if (!made->before) {
-            const Afterwards after = afterwards(job.request, *photo, *made, inner.part(share, 1));
+            ExportRequest request = job.request;
+            if (!request.then.empty() && !isPrivate(fs::absolute(queue.file()).parent_path())) {
+                request.then.clear();
+                notes.push_back(
+                    "The command after it was not run: others can write where this queue is kept.");
+            }
+            const Afterwards after = afterwards(request, *photo, *made, inner.part(share, 1));
             notes.insert(notes.end(), after.notes.begin(), after.notes.end());
             if (after.worst) queue.noteFound(job.id, after.worst->severity, after.worst->sentence);
         }
