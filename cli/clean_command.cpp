@@ -158,11 +158,10 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
         if (!made->before) {
             const Afterwards after = afterwards(request, *photo, *made, inner.part(until, from + each));
             notes.insert(notes.end(), after.notes.begin(), after.notes.end());
-            if (after.worst)
-                line["worst"] = {{"grade", idOf(after.worst->grade)},
-                                 {"check", after.worst->check},
-                                 {"severity", after.worst->severity},
-                                 {"sentence", after.worst->sentence}};
+            if (after.worst) {
+                line["worst"] = worstFound(after.worst->severity, after.worst->sentence);
+                line["worst"]["check"] = after.worst->check;
+            }
         }
         if (!notes.empty()) line["notes"] = notes;
         say(o.asJson, line);
@@ -233,10 +232,7 @@ int cleanTogether(const std::vector<Task>& tasks, const CleanOptions& o, const S
                 json line = {{"file", shownPath(j.request.photo)}};
                 if (j.state == JobState::Done) {
                     line["output"] = shownPath(j.target);
-                    if (j.severity >= 0)
-                        line["worst"] = {{"grade", idOf(gradeOf(j.severity))},
-                                         {"severity", j.severity},
-                                         {"sentence", j.found}};
+                    if (j.severity >= 0) line["worst"] = worstFound(j.severity, j.found);
                     if (j.reason == kMadeBefore)
                         line["skipped"] = true;
                     else if (!j.reason.empty())

@@ -11,6 +11,7 @@
 #include "base/jobs.h"
 #include "base/text.h"
 #include "denoise/method.h"
+#include "judge/checks.h"
 #include "measure/open.h"
 
 namespace irenic {
@@ -100,6 +101,10 @@ std::vector<std::string> expanded(const std::vector<std::string>& names) {
         }
     }
     return out;
+}
+
+nlohmann::json worstFound(double severity, const std::string& sentence) {
+    return {{"grade", idOf(gradeOf(severity))}, {"severity", severity}, {"sentence", sentence}};
 }
 
 } // namespace irenic

@@ -21,6 +21,8 @@ void print(const nlohmann::json& all);
 // Only a request to stop does.
 int forEachFile(const std::vector<std::string>& files, bool asJson,
                 const std::function<void(const std::string&, nlohmann::json&)>& one);
+// What checking found worst, as JSON.
+nlohmann::json worstFound(double severity, const std::string& sentence);
 // A take as text ("bm3d,luminance=1"), a preset's name or file, or a sidecar.
 Preset takeFrom(const std::string& text);
 Look lookOf(const std::string& text);

@@ -50,9 +50,7 @@ int list(const QueueOptions& o) {
                        {"target", shownPath(j.target)},
                        {"reason", j.reason},
                        {"tries", j.tries}});
-        if (j.severity >= 0)
-            all.back()["worst"] = {
-                {"grade", idOf(gradeOf(j.severity))}, {"severity", j.severity}, {"sentence", j.found}};
+        if (j.severity >= 0) all.back()["worst"] = worstFound(j.severity, j.found);
         if (!o.asJson)
             std::printf("%5lld  %-9s %s%s%s%s\n", static_cast<long long>(j.id), state,
                         shownPath(j.request.photo).c_str(), j.target.empty() ? "" : " -> ",
