@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "base/jobs.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -29,7 +30,7 @@ bool Application::notify(QObject* receiver, QEvent* event) {
     } catch (const Cancelled&) {
         return true; // nobody waits for it any more
     } catch (const std::exception& e) {
-        tell(QString::fromStdString(problemOf(e)));
+        tell(said(problemOf(e)));
     } catch (...) {
         tell(tr("Something went wrong, for an unknown reason. Your last action may not have been done."));
     }

@@ -9,6 +9,8 @@ namespace irenic {
 // Every event goes through here, and with it every slot: an exception that one lets out becomes a sentence
 // for the person instead of the program's end.
 class Application : public QApplication {
+    Q_OBJECT
+
   public:
     using QApplication::QApplication;
     bool notify(QObject* receiver, QEvent* event) override;

@@ -1,5 +1,7 @@
 #include "copied_work.h"
 
+#include <QCoreApplication>
+
 namespace irenic {
 
 namespace {
@@ -16,14 +18,14 @@ std::vector<Probe> keepingIds(std::vector<Probe> probes, const std::vector<Probe
 
 } // namespace
 
-const char* nameOf(WorkPart part) {
+QString nameOf(WorkPart part) {
     switch (part) {
-    case WorkPart::Takes: return "Takes";
-    case WorkPart::Probes: return "Probes";
-    case WorkPart::Look: return "Look";
-    case WorkPart::All: return "Settings";
+    case WorkPart::Takes: return QCoreApplication::translate("WorkPart", "Takes");
+    case WorkPart::Probes: return QCoreApplication::translate("WorkPart", "Probes");
+    case WorkPart::Look: return QCoreApplication::translate("WorkPart", "Look");
+    case WorkPart::All: return QCoreApplication::translate("WorkPart", "Settings");
     }
-    return "";
+    return {};
 }
 
 PhotoState CopiedWork::pastedOn(const PhotoState& before, WorkPart part, int width, int height) const {

@@ -8,7 +8,7 @@ namespace irenic {
 // What of it is pasted. Probes go as shares of the frame; of zones what is found in each photo, not what was
 // painted on this one.
 enum class WorkPart { Takes, Probes, Look, All };
-const char* nameOf(WorkPart part); // "Takes", for the history
+QString nameOf(WorkPart part); // "Takes", for the history
 
 class CopiedWork {
   public:

@@ -5,6 +5,7 @@
 
 #include "denoise/method.h"
 #include "raw/identity.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -124,11 +125,13 @@ void Document::pasteFrom(const CopiedWork& work, WorkPart part, const QStringLis
     paste(nameOf(part), std::move(changes));
 }
 
-void Document::paste(const std::string& what, std::vector<StateChange> changes) {
+void Document::paste(const QString& what, std::vector<StateChange> changes) {
     if (changes.empty()) return;
     const std::size_t count = changes.size();
-    history_.add(
-        {what + " pasted to " + std::to_string(count) + (count == 1 ? " photo" : " photos"), changes});
+    history_.add({(count == 1 ? tr("%1 pasted to one photo").arg(what)
+                              : tr("%1 pasted to %2 photos").arg(what).arg(count))
+                      .toStdString(),
+                  changes});
     lastKey_.clear();
     for (const StateChange& c : changes) {
         put(c.photo, c.after);
@@ -239,8 +242,8 @@ void Document::setSettings(int take, const Settings& settings) {
     emit message(known
                      ? tr("Strengths stayed as they were. Recommended with this method here: luminance %1×, "
                           "colour %2×, detail %3 %.")
-                           .arg(best->settings.luminance, 0, 'f', 2)
-                           .arg(best->settings.colour, 0, 'f', 2)
+                           .arg(numberOf(best->settings.luminance, 2))
+                           .arg(numberOf(best->settings.colour, 2))
                            .arg(std::lround(100 * best->settings.detail))
                      : tr("Strengths stayed as they were: with every method 1.00× is as much noise as was "
                           "measured."));
@@ -279,30 +282,51 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
     if (asked) {
         changeOf(
             file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
-            "Recommended take");
+            tr("Recommended take").toStdString());
         kept_.touch(file);
     } else {
-        const StatePtr was = held->record.state;
-        const auto with = [&](const StatePtr& state) -> StatePtr {
-            auto next = std::make_shared<PhotoState>(*state);
-            putRecommended(*next, before, recommended.settings, false);
-            next->giveIds();
-            return *next == *state ? state : next;
-        };
-        // One state of the history is the present one: both become the same.
-        StatePtr present;
-        history_.amend(file, [&](const StatePtr& state) {
-            const StatePtr next = with(state);
-            if (state == was) present = next;
-            return next;
-        });
-        held->record.state = present ? present : with(was);
-        if (file == path()) tellDifference(*was, *held->record.state);
-        // Of a photo that somebody works on it is kept with the rest.
-        if (held->worked) kept_.touch(file);
+        amend(file, *held, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, false); });
     }
     if (file != path()) return;
     for (std::size_t i = 0; i < takes().size(); ++i) emit settingsChanged(static_cast<int>(i)); // their marks
+}
+
+void Document::amend(const std::string& file, KeptWork::Held& held,
+                     const std::function<void(PhotoState&)>& edit) {
+    const StatePtr was = held.record.state;
+    const auto with = [&](const StatePtr& state) -> StatePtr {
+        auto next = std::make_shared<PhotoState>(*state);
+        edit(*next);
+        next->giveIds();
+        return *next == *state ? state : next;
+    };
+    // One state of the history is the present one: both become the same.
+    StatePtr present;
+    history_.amend(file, [&](const StatePtr& state) {
+        const StatePtr next = with(state);
+        if (state == was) present = next;
+        return next;
+    });
+    held.record.state = present ? present : with(was);
+    if (file == path()) tellDifference(*was, *held.record.state);
+    // Of a photo that somebody works on it is kept with the rest.
+    if (held.worked) kept_.touch(file);
+}
+
+bool Document::probesAreFresh() const {
+    const KeptWork::Held* held = photo_ ? kept_.find(path()) : nullptr;
+    const auto same = [](const Probe& a, const Probe& b) { return a.name == b.name && a.area() == b.area(); };
+    return held && !held->worked &&
+           std::equal(probes().begin(), probes().end(), held->placed.begin(), held->placed.end(), same);
+}
+
+void Document::addFound(const std::string& file, const std::vector<Probe>& found) {
+    KeptWork::Held* held = kept_.find(file);
+    if (!held || found.empty()) return;
+    amend(file, *held, [&](PhotoState& s) {
+        for (const Probe& p : found)
+            if (static_cast<int>(s.probes.size()) < kMostProbes) s.probes.push_back(p);
+    });
 }
 
 void Document::setSeveral(const std::string& photo, const std::map<std::uint32_t, Settings>& settings,
@@ -368,7 +392,7 @@ void Document::addReference(const std::string& file) {
         emit message(tr("Four references are open, which is the limit. Close one first."));
         return;
     }
-    change({}, [&](PhotoState& s) { s.references.push_back({0, file, false}); });
+    change({}, [&](PhotoState& s) { s.references.push_back({0, file, false, {}}); });
 }
 
 void Document::removeReference(int reference) {
@@ -377,6 +401,14 @@ void Document::removeReference(int reference) {
 
 void Document::matchReference(int reference, bool on) {
     change({}, [&](PhotoState& s) { s.references.at(static_cast<std::size_t>(reference)).matched = on; });
+}
+
+void Document::cleanReference(int reference, int take) {
+    change({}, [&](PhotoState& s) {
+        Settings settings = take >= 0 ? takeAt(s, take).settings : Settings{};
+        settings.zones.clear(); // they lie where they lie in the photo
+        s.references.at(static_cast<std::size_t>(reference)).cleaned = take >= 0 ? textOf(settings) : "";
+    });
 }
 
 void Document::choose(int take) {
@@ -469,7 +501,7 @@ void Document::moveProbe(int probe, int x, int y) {
         Probe& p = s.probes.at(static_cast<std::size_t>(probe));
         p.x = std::clamp(x, 0, photo_->width() - 1);
         p.y = std::clamp(y, 0, photo_->height() - 1);
-        p.reason = "Added by you";
+        p.reason = Probe::kByHand;
     });
 }
 
@@ -480,7 +512,7 @@ void Document::setProbeArea(int probe, const Rect& area) {
         Probe& p = s.probes.at(static_cast<std::size_t>(probe));
         p.width = std::max(Probe::kLeast, inside.width), p.height = std::max(Probe::kLeast, inside.height);
         p.x = inside.x + p.width / 2, p.y = inside.y + p.height / 2;
-        p.reason = "Added by you";
+        p.reason = Probe::kByHand;
     });
 }
 
@@ -494,7 +526,7 @@ void Document::addProbe(int x, int y) {
         return;
     }
     change({}, [&](PhotoState& s) {
-        s.probes.push_back({"Probe " + std::to_string(s.probes.size() + 1), "Added by you", x, y, 0});
+        s.probes.push_back({tr("Probe %1").arg(s.probes.size() + 1).toStdString(), Probe::kByHand, x, y, 0});
     });
 }
 

@@ -65,6 +65,10 @@ class Document : public QObject {
     // takes the last take's place where there is no room. Else the take is in all of the photo's history, as
     // if it had always been there, and is nobody's work.
     void setRecommended(const std::string& photo, const Recommended& recommended, bool asked);
+    // Whether the probes are those that the photo was opened with, and nobody has worked on it.
+    bool probesAreFresh() const;
+    // Probes that were found in a photo that is open; in all of its history, and nobody's work.
+    void addFound(const std::string& photo, const std::vector<Probe>& found);
     // A take with the preset's settings and name, the preset's look, or both; one step.
     void usePreset(const std::string& name, const Preset& preset);
     void removeTake(int take);
@@ -74,6 +78,8 @@ class Document : public QObject {
     void addReference(const std::string& file);
     void removeReference(int reference);
     void matchReference(int reference, bool on);
+    // Like a take, as it is set now; -1: as the file is.
+    void cleanReference(int reference, int take);
     // Settings of several takes of a photo that is open, by their ids, as one step of that name.
     void setSeveral(const std::string& photo, const std::map<std::uint32_t, Settings>& settings,
                     const std::string& name);
@@ -157,11 +163,13 @@ class Document : public QObject {
     // Likewise of any photo that is open; `name` instead of one that tells what differs.
     void changeOf(const std::string& file, const std::function<void(PhotoState&)>& c, const std::string& name,
                   const std::string& key = {});
+    // A change that is in all of the photo's history, as if it had always been there.
+    void amend(const std::string& file, KeptWork::Held& held, const std::function<void(PhotoState&)>& edit);
     void put(const std::string& path, const StatePtr& state);
     void apply(const Step& step, bool forward);
     void pasteFrom(const CopiedWork& work, WorkPart part, const QStringList& photos);
     // A step over several photos, named "... pasted to 3 photos".
-    void paste(const std::string& what, std::vector<StateChange> changes);
+    void paste(const QString& what, std::vector<StateChange> changes);
     void tellDifference(const PhotoState& before, const PhotoState& after);
 
     PhotoPtr photo_;

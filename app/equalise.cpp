@@ -1,6 +1,7 @@
 #include "equalise.h"
 
 #include "base/text.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -29,15 +30,15 @@ void Equalise::after(int take, NoiseKind kind) {
                     kind == NoiseKind::Luminance ? l.settings.luminance : l.settings.colour;
                 out.text += QStringLiteral("%1 %2×%3, ")
                                 .arg(QLatin1Char(t.letter))
-                                .arg(static_cast<double>(strength), 0, 'f', 2)
+                                .arg(numberOf(static_cast<double>(strength), 2))
                                 .arg(l.reached ? QString() : tr(" (as near as it comes)"));
             }
-            out.text += tr("%1 % of the noise left").arg(100 * target, 0, 'f', 1);
+            out.text += tr("%1 % of the noise left").arg(numberOf(100 * target, 1));
             return out;
         },
         [this, what, file = photo->file.string(),
          letter = document_.takes()[static_cast<std::size_t>(take)].letter](const Outcome<Result>& made) {
-            if (!made.value) return emit message(QString::fromStdString(made.problem));
+            if (!made.value) return emit message(said(made.problem));
             document_.setSeveral(file, made.value->settings,
                                  "equal " + what.toStdString() + " noise, after " + std::string(1, letter));
             const bool here = document_.photo() && document_.photo()->file.string() == file;

@@ -5,6 +5,7 @@
 
 #include "base/safe_file.h"
 #include "base/text.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -99,7 +100,7 @@ void KeptWork::takeOver(const std::string& file) {
     try {
         held->claim = Claim::takeOver(claimOf(sidecarPlaces(file, held->digest).target()));
     } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
     lookForFreed();
 }
@@ -121,7 +122,8 @@ void KeptWork::lookForFreed() {
         if (theirs.record) {
             PhotoRecord& mine = held.record;
             if (held.worked && !(*theirs.record->state == *mine.state))
-                mine.kept.push_back({"as the other window left it", presentTime(), theirs.record->state});
+                mine.kept.push_back(
+                    {tr("as the other window left it").toStdString(), presentTime(), theirs.record->state});
             for (const KeptVersion& k : theirs.record->kept)
                 if (std::find(mine.kept.begin(), mine.kept.end(), k) == mine.kept.end())
                     mine.kept.push_back(k);

@@ -7,6 +7,7 @@
 
 #include "application.h"
 #include "handover.h"
+#include "language.h"
 #include "reader/reader.h"
 #include "style/preference.h"
 #include "style/style.h"
@@ -57,7 +58,11 @@ int main(int argc, char** argv) {
     const QCommandLineOption into(QStringLiteral("into"),
                                   QStringLiteral("With --return: write it there instead."),
                                   QStringLiteral("FILE"));
-    parser.addOptions({queue, another, handback, into});
+    const QCommandLineOption words(
+        QStringLiteral("language"),
+        QStringLiteral("Words of the window: de, en, es or fr. This time only; the View menu keeps it."),
+        QStringLiteral("CODE"));
+    parser.addOptions({queue, another, handback, into, words});
     irenic::WindowPicture picture(parser);
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
@@ -75,6 +80,7 @@ int main(int argc, char** argv) {
     const bool alone = picture.wanted() || parser.isSet(another) || returns;
     if (!alone && irenic::Handover::giveToRunning(request)) return 0;
 
+    irenic::language::use(app, parser.isSet(words) ? parser.value(words) : irenic::language::chosen());
     picture.begin();
     irenic::style::setGreys(static_cast<irenic::style::Greys>(
         std::clamp(QSettings().value(QStringLiteral("greys")).toInt(), 0, 2)));

@@ -3,6 +3,7 @@
 #include "base/text.h"
 #include "develop/file_rendering.h"
 #include "judge/exposure.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -46,8 +47,7 @@ void ShotNote::refresh() {
     const QString rendering = QString::fromStdString(fileRendering(*p));
     setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
             unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
-            QStringLiteral("ISO %1, %2<br>")
-                .arg(QString::number(p->iso, 'f', 0), shot.join(QStringLiteral(", "))) +
+            QStringLiteral("ISO %1, %2<br>").arg(numberOf(p->iso, 0), shot.join(QStringLiteral(", "))) +
             QStringLiteral("%1 × %2, %3 bit, %4")
                 .arg(p->width())
                 .arg(p->height())
@@ -61,7 +61,7 @@ void ShotNote::refresh() {
                  ? QStringLiteral("<br>") + tr("Shot %1 stops darker than the sensor could hold, and made "
                                                "lighter here. More light next "
                                                "time costs less noise than any cleaning.")
-                                                .arg(unused_, 0, 'f', 1)
+                                                .arg(numberOf(unused_, 1))
                  : QString()));
 }
 

@@ -2,6 +2,8 @@
 
 #include <cmath>
 
+#include "said.h"
+
 namespace irenic {
 
 SlowWrite::SlowWrite(Jobs& jobs, QObject* parent) : QObject(parent), jobs_(jobs) {
@@ -16,9 +18,7 @@ void SlowWrite::begin(const QString& doing, const QString& file,
     doing_ = doing;
     job_ = jobs_.submit(Lane::Quiet, 0, std::move(make), [this, file](const Outcome<std::string>& made) {
         telling_.stop();
-        if (!made.value)
-            return emit message(
-                tr("%1 could not be written: %2").arg(file, QString::fromStdString(made.problem)));
+        if (!made.value) return emit message(tr("%1 could not be written: %2").arg(file, said(made.problem)));
         const QString note = QString::fromStdString(*made.value);
         emit message(note.isEmpty() ? tr("Written: %1").arg(file) : tr("Written: %1. %2").arg(file, note));
     });

@@ -11,6 +11,7 @@
 
 #include "develop/render.h"
 #include "recommend/recommend_button.h"
+#include "said.h"
 #include "style/flow.h"
 #include "style/rule.h"
 #include "style/style.h"
@@ -71,8 +72,8 @@ QButtonGroup* ViewStrip::zoomButtons() {
         const char* text;
         double zoom;
         const char* key;
-    } steps[] = {{"Fit", 0, "0"},   {"50 %", 0.5, "5"}, {"100 %", 1, "1"},
-                 {"200 %", 2, "2"}, {"400 %", 4, "4"},  {"800 %", 8, "8"}};
+    } steps[] = {{QT_TR_NOOP("Fit"), 0, "0"}, {"50 %", 0.5, "5"}, {"100 %", 1, "1"},
+                 {"200 %", 2, "2"},           {"400 %", 4, "4"},  {"800 %", 8, "8"}};
     for (const auto& s : steps) {
         auto* button = new QToolButton(this);
         button->setText(tr(s.text));
@@ -184,7 +185,7 @@ void ViewStrip::refresh() {
         b->setChecked(zooms_->id(b) == 100 * document_.zoom());
         any |= b->isChecked();
     }
-    sizes_->setText(any ? tr("Output size") : tr("%1 %").arg(100 * document_.zoom(), 0, 'f', 1));
+    sizes_->setText(any ? tr("Output size") : tr("%1 %").arg(numberOf(100 * document_.zoom(), 1)));
     push_->setValue(static_cast<double>(document_.push()));
     pushNote_->setVisible(document_.push() != 0);
     back_->setVisible(document_.isPanned());

@@ -38,6 +38,7 @@
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
 #include "references/reference_shelf.h"
+#include "said.h"
 #include "several/photos_sheet.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
@@ -184,7 +185,7 @@ Window::Window(QWidget* parent)
     connect(exportBar_, &ExportBar::messageChanged, this, [this] {
         constexpr qsizetype kMostSaid = 40;
         if (exportBar_->message().isEmpty()) return;
-        said_ << QString::fromStdString(presentTime()) + QStringLiteral("  ") + exportBar_->message();
+        said_ << timeOf(presentTime()) + QStringLiteral("  ") + exportBar_->message();
         if (said_.size() > kMostSaid) said_.removeFirst();
     });
     connect(drawer_, &Drawer::message, exportBar_, &ExportBar::setMessage);
@@ -364,8 +365,8 @@ void Window::rememberSession() {
         },
         [this](const Outcome<bool>& made) {
             if (!made.value)
-                exportBar_->setMessage(tr("The list of open photos could not be saved: %1")
-                                           .arg(QString::fromStdString(made.problem)));
+                exportBar_->setMessage(
+                    tr("The list of open photos could not be saved: %1").arg(said(made.problem)));
             if (closing_) close();
         });
 }

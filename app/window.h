@@ -7,6 +7,7 @@
 #include "base/jobs.h"
 #include "document.h"
 #include "equalise.h"
+#include "probes_again.h"
 #include "renderer.h"
 
 class QMenu;
@@ -81,6 +82,8 @@ class Window : public QMainWindow {
   private:
     void makePanels(QWidget* middle);
     void listPanels(QMenu* menu);
+    void listLanguages(QMenu* menu);
+    void showManual();
     void askForReferences();
     void listMade();
     void makeMenus();
@@ -122,6 +125,7 @@ class Window : public QMainWindow {
     Document document_{jobs_};
     Renderer renderer_{jobs_};
     Equalise equalise_{document_, jobs_};
+    ProbesAgain probesAgain_{document_, jobs_};
     PhotoList* photos_ = nullptr;
     HistoryList* history_;
     QMenu *versions_ = nullptr, *made_ = nullptr, *recentMenu_ = nullptr;

@@ -1,4 +1,5 @@
 // The window's menus: what they list, and what each entry does.
+#include <QActionGroup>
 #include <QDockWidget>
 #include <QFileInfo>
 #include <QMenuBar>
@@ -8,14 +9,18 @@
 #include "export/export_bar.h"
 #include "help/fault_report.h"
 #include "help/key_list.h"
+#include "help/manual.h"
+#include "language.h"
 #include "panels.h"
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
+#include "said.h"
 #include "sheet/sheet.h"
 #include "slow_write.h"
 #include "style/monitor.h"
 #include "style/style.h"
+#include "trial/trial_view.h"
 #include "view_strip.h"
 #include "window.h"
 
@@ -26,10 +31,21 @@ void Window::makeMenus() {
     makeEditMenu(menuBar()->addMenu(tr("&Edit")));
     makeViewMenu(menuBar()->addMenu(tr("&View")));
     QMenu* help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Keyboard and mouse"), QKeySequence(Qt::Key_F1), this,
+    help->addAction(tr("&Manual"), QKeySequence(Qt::Key_F1), this, &Window::showManual);
+    help->addAction(tr("&Keyboard and mouse"), QKeySequence(tr("Shift+F1")), this,
                     [this] { (new KeyList(this))->show(); });
     help->addAction(tr("&Report a fault…"), this, &Window::reportFault)
         ->setObjectName(QStringLiteral("reportFault"));
+}
+
+void Window::showManual() {
+    const QWidget* part = QApplication::focusWidget();
+    if (!part || !isAncestorOf(part)) part = trial_->isVisible() ? static_cast<QWidget*>(trial_) : sheet_;
+    auto* manual = findChild<Manual*>();
+    if (!manual) manual = new Manual(this);
+    manual->show();
+    manual->raise();
+    manual->showPage(Manual::pageFor(part));
 }
 
 void Window::makeFileMenu(QMenu* photo) {
@@ -70,11 +86,8 @@ void Window::makeEditMenu(QMenu* work) {
     const auto nameSteps = [this, undo, redo] {
         const History& h = document_.history();
         undo->setEnabled(h.canUndo()), redo->setEnabled(h.canRedo());
-        undo->setText(h.canUndo()
-                          ? tr("&Undo: %1").arg(QString::fromStdString(h.steps()[h.present() - 1].name))
-                          : tr("&Undo"));
-        redo->setText(h.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(h.steps()[h.present()].name))
-                                  : tr("&Redo"));
+        undo->setText(h.canUndo() ? tr("&Undo: %1").arg(said(h.steps()[h.present() - 1].name)) : tr("&Undo"));
+        redo->setText(h.canRedo() ? tr("&Redo: %1").arg(said(h.steps()[h.present()].name)) : tr("&Redo"));
     };
     connect(&document_, &Document::historyChanged, this, nameSteps);
     nameSteps();
@@ -103,6 +116,22 @@ void Window::makeEditMenu(QMenu* work) {
         exportBar_->setMessage(tr("New photos start with these takes and this look."));
     });
     work->addMenu(presets_);
+}
+
+void Window::listLanguages(QMenu* menu) {
+    menu->setObjectName(QStringLiteral("languages"));
+    auto* one = new QActionGroup(menu);
+    QList<language::Language> all = language::all();
+    all.prepend({{}, tr("As the desktop")});
+    for (const auto& [code, name] : all) {
+        QAction* choice = menu->addAction(name, this, [this, code = code] {
+            language::choose(code);
+            exportBar_->setMessage(tr("Irenic will speak this language from its next start on."));
+        });
+        choice->setCheckable(true);
+        choice->setChecked(language::chosen() == code);
+        one->addAction(choice);
+    }
 }
 
 void Window::makeViewMenu(QMenu* view) {
@@ -147,7 +176,7 @@ void Window::makeViewMenu(QMenu* view) {
     cache->setChecked(QSettings().value(QStringLiteral("pictures/keep"), true).toBool());
     connect(cache, &QAction::toggled, this, &Window::keepPictures);
     if (cache->isChecked()) keepPictures(true);
-    auto* several = view->addAction(tr("Sheet over &photos"), QKeySequence(tr("Ctrl+P")), this,
+    auto* several = view->addAction(tr("Sheet o&ver photos"), QKeySequence(tr("Ctrl+P")), this,
                                     [this] { setOverPhotos(!overPhotos_); });
     several->setObjectName(QStringLiteral("sheetOverPhotos"));
     several->setToolTip(
@@ -160,13 +189,13 @@ void Window::makeViewMenu(QMenu* view) {
         tr("Shows takes without their names, two at a time. You say which you prefer. (Ctrl+B)"));
     view->addSeparator();
     view->addAction(tr("&Next photo"), QKeySequence(tr("Ctrl+Down")), this, [this] { photos_->step(1); });
-    view->addAction(tr("&Previous photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
+    view->addAction(tr("Previo&us photo"), QKeySequence(tr("Ctrl+Up")), this, [this] { photos_->step(-1); });
     QMenu* order = view->addMenu(tr("S&ort photos"));
     order->addAction(tr("By &name"), this, [this] { photos_->sortBy(PhotoList::Sorting::Name); });
     order->addAction(tr("By capture &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
     order->addAction(tr("By &ISO"), this, [this] { photos_->sortBy(PhotoList::Sorting::Iso); });
     view->addSeparator();
-    QMenu* greys = view->addMenu(tr("Window &brightness"));
+    QMenu* greys = view->addMenu(tr("Window brigh&tness"));
     const std::pair<QString, style::Greys> sets[] = {{tr("&Mid-grey (for judging)"), style::Greys::Middle},
                                                      {tr("&Dark (for a dark room)"), style::Greys::Dark},
                                                      {tr("&Light (for a bright room)"), style::Greys::Light}};
@@ -177,6 +206,7 @@ void Window::makeViewMenu(QMenu* view) {
         });
         if (which == style::Greys::Middle) set->setShortcut(QKeySequence(Qt::Key_F4));
     }
+    listLanguages(view->addMenu(tr("Lan&guage")));
     apartAction_ = view->addAction(tr("&Close-up in its own window"));
     apartAction_->setShortcut(QKeySequence(Qt::Key_F12));
     apartAction_->setCheckable(true);
@@ -244,7 +274,7 @@ void Window::listMade() {
         auto* action = made_->addAction(tr("%1   %2   %3")
                                             .arg(QLatin1Char(e.letter))
                                             .arg(QFileInfo(QString::fromStdString(e.file)).fileName(),
-                                                 there ? QString::fromStdString(e.when) : tr("Missing")),
+                                                 there ? timeOf(e.when) : tr("Missing")),
                                         this, [this, file = e.file] { document_.addReference(file); });
         action->setEnabled(there);
     }
@@ -255,9 +285,8 @@ void Window::listVersions() {
     versions_->clear();
     const auto& kept = document_.keptVersions();
     for (std::size_t i = 0; i < kept.size(); ++i)
-        versions_->addAction(
-            tr("%1   %2").arg(QString::fromStdString(kept[i].name), QString::fromStdString(kept[i].when)),
-            this, [this, i] { document_.restoreVersion(static_cast<int>(i)); });
+        versions_->addAction(tr("%1   %2").arg(QString::fromStdString(kept[i].name), timeOf(kept[i].when)),
+                             this, [this, i] { document_.restoreVersion(static_cast<int>(i)); });
     versions_->setEnabled(!kept.empty());
 }
 

@@ -83,87 +83,104 @@ struct Fault {
 };
 
 std::vector<Fault> faults() {
-    return {{"noise left: a third of it", "noise left",
-             [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     return v + 0.35 * (static_cast<double>(c.photo.normalised(x, y)) - v);
-                 });
-             }},
-            {"one half not cleaned", "evenness",
-             [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     return inside(c.where, x, y)
-                                ? 0.5 * v + 0.5 * static_cast<double>(c.photo.normalised(x, y))
-                                : v;
-                 });
-             },
-             true},
-            {"over-smoothed", "detail lost",
-             [](const Case& c) {
-                 const Plane soft = blurred(c.truth, 3);
-                 return each(c.truth, [&](int x, int y, double v) {
-                     return inside(c.where, x, y) ? static_cast<double>(soft.at(x, y)) : v;
-                 });
-             },
-             true},
-            {"texture put in", "invented texture",
-             [](const Case& c) {
-                 const Plane soft = blurred(whiteNoise(c.truth, 5), 1);
-                 return each(c.truth, [&](int x, int y, double v) {
-                     return inside(c.where, x, y) ? v + 1.5 * sigmaAt(c.photo, x, y, static_cast<float>(v)) *
-                                                            static_cast<double>(soft.at(x, y))
-                                                  : v;
-                 });
-             },
-             true},
-            {"points erased", "points lost",
-             [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     const int u = x % 160 - 80, w = y % 160 - 80;
-                     if (std::max(std::abs(u), std::abs(w)) > 4) return v;
-                     const int from = x - u - 8 + (x - u - 8 < 0 ? 16 : 0);
-                     return static_cast<double>(c.truth.at(std::min(from + (u & 1), c.truth.width() - 1), y));
-                 });
-             }},
-            {"shadows tinted", "colour shift",
-             [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     const bool blue = c.photo.mosaic.at(x, y) == Mosaic::Blue;
-                     return blue && v < 0.1 ? 1.25 * v + 0.002 : v;
-                 });
-             }},
-            {"blotches of colour", "colour blotches",
-             [](const Case& c) {
-                 const Plane soft = blurred(whiteNoise(c.truth, 6), 2);
-                 return each(c.truth, [&](int x, int y, double v) {
-                     const Mosaic::Colour colour = c.photo.mosaic.at(x, y);
-                     return colour == Mosaic::Green ? v
-                                                    : v + sigmaAt(c.photo, x, y, static_cast<float>(v)) *
-                                                              static_cast<double>(soft.at(x, y));
-                 });
-             }},
-            {"noise beside edges", "noise along edges",
-             [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     const double sigma = sigmaAt(c.photo, x, y, static_cast<float>(v));
-                     return rangeAround(c.truth, x, y, 10) > 6 * sigma
-                                ? 0.3 * v + 0.7 * static_cast<double>(c.photo.normalised(x, y))
-                                : v;
-                 });
-             }},
-            {"sharpened", "halos",
-             [](const Case& c) {
-                 const Plane soft = blurred(c.truth, 2);
-                 return each(c.truth, [&](int x, int y, double v) {
-                     return std::max(0.0, v + 0.7 * (v - static_cast<double>(soft.at(x, y))));
-                 });
-             }},
-            {"a grid of 4 pixels", "patterns", [](const Case& c) {
-                 return each(c.truth, [&](int x, int y, double v) {
-                     const double sign = (x / 2 + y / 2) % 2 == 0 ? 1 : -1;
-                     return v + 0.05 * sign * sigmaAt(c.photo, x, y, static_cast<float>(v));
-                 });
-             }}};
+    return {
+        {"noise left: a third of it", "noise left",
+         [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 return v + 0.35 * (static_cast<double>(c.photo.normalised(x, y)) - v);
+             });
+         }},
+        {"one half not cleaned", "evenness",
+         [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 return inside(c.where, x, y) ? 0.5 * v + 0.5 * static_cast<double>(c.photo.normalised(x, y))
+                                              : v;
+             });
+         },
+         true},
+        {"over-smoothed", "detail lost",
+         [](const Case& c) {
+             const Plane soft = blurred(c.truth, 3);
+             return each(c.truth, [&](int x, int y, double v) {
+                 return inside(c.where, x, y) ? static_cast<double>(soft.at(x, y)) : v;
+             });
+         },
+         true},
+        {"texture put in", "invented texture",
+         [](const Case& c) {
+             const Plane soft = blurred(whiteNoise(c.truth, 5), 1);
+             return each(c.truth, [&](int x, int y, double v) {
+                 return inside(c.where, x, y) ? v + 1.5 * sigmaAt(c.photo, x, y, static_cast<float>(v)) *
+                                                        static_cast<double>(soft.at(x, y))
+                                              : v;
+             });
+         },
+         true},
+        {"points erased", "points lost",
+         [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 const int u = x % 160 - 80, w = y % 160 - 80;
+                 if (std::max(std::abs(u), std::abs(w)) > 4) return v;
+                 const int from = x - u - 8 + (x - u - 8 < 0 ? 16 : 0);
+                 return static_cast<double>(c.truth.at(std::min(from + (u & 1), c.truth.width() - 1), y));
+             });
+         }},
+        {"shadows tinted", "colour shift",
+         [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 const bool blue = c.photo.mosaic.at(x, y) == Mosaic::Blue;
+                 return blue && v < 0.1 ? 1.25 * v + 0.002 : v;
+             });
+         }},
+        {"blotches of colour", "colour blotches",
+         [](const Case& c) {
+             const Plane soft = blurred(whiteNoise(c.truth, 6), 2);
+             return each(c.truth, [&](int x, int y, double v) {
+                 const Mosaic::Colour colour = c.photo.mosaic.at(x, y);
+                 return colour == Mosaic::Green ? v
+                                                : v + sigmaAt(c.photo, x, y, static_cast<float>(v)) *
+                                                          static_cast<double>(soft.at(x, y));
+             });
+         }},
+        {"noise beside edges", "noise along edges",
+         [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 const double sigma = sigmaAt(c.photo, x, y, static_cast<float>(v));
+                 return rangeAround(c.truth, x, y, 10) > 6 * sigma
+                            ? 0.3 * v + 0.7 * static_cast<double>(c.photo.normalised(x, y))
+                            : v;
+             });
+         }},
+        {"sharpened", "halos",
+         [](const Case& c) {
+             const Plane soft = blurred(c.truth, 2);
+             return each(c.truth, [&](int x, int y, double v) {
+                 return std::max(0.0, v + 0.7 * (v - static_cast<double>(soft.at(x, y))));
+             });
+         }},
+        {"colour run over edges", "fringes",
+         [](const Case& c) {
+             // Red and blue by what they are more than green, which runs; green stays.
+             const auto green = [&](int x, int y) {
+                 const int l = std::max(x - 1, 1), r = std::min(x + 1, c.truth.width() - 2),
+                           t = std::max(y - 1, 1), b = std::min(y + 1, c.truth.height() - 2);
+                 return 0.25 * static_cast<double>(c.truth.at(l, y) + c.truth.at(r, y) + c.truth.at(x, t) +
+                                                   c.truth.at(x, b));
+             };
+             const auto isGreen = [&](int x, int y) { return c.photo.mosaic.at(x, y) == Mosaic::Green; };
+             const Plane more =
+                 each(c.truth, [&](int x, int y, double v) { return isGreen(x, y) ? 0 : v - green(x, y); });
+             const Plane soft = blurred(more, 2);
+             return each(c.truth, [&](int x, int y, double v) {
+                 return isGreen(x, y) ? v : std::max(0.0, green(x, y) + static_cast<double>(soft.at(x, y)));
+             });
+         }},
+        {"a grid of 4 pixels", "patterns", [](const Case& c) {
+             return each(c.truth, [&](int x, int y, double v) {
+                 const double sign = (x / 2 + y / 2) % 2 == 0 ? 1 : -1;
+                 return v + 0.05 * sign * sigmaAt(c.photo, x, y, static_cast<float>(v));
+             });
+         }}};
 }
 
 // Of two sets of values: how likely one of the first is above one of the second.

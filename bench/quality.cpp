@@ -118,8 +118,9 @@ class Table {
         std::string out;
         for (const auto& [name, s] : rows_) {
             char line[200];
-            std::snprintf(line, sizeof line, "| %s | %.0f | %.2f | %.3f | %.2f | %.2f |\n", name.c_str(), iso,
-                          s.cpsnr / s.count, s.ssim / s.count, s.colour / s.count, s.pixels / s.seconds);
+            std::snprintf(line, sizeof line, "| %s | %.0f | %.2f | %.3f | %.4f | %.2f | %.2f |\n",
+                          name.c_str(), iso, s.cpsnr / s.count, s.ssim / s.count, s.multiscale / s.count,
+                          s.colour / s.count, s.pixels / s.seconds);
             out += line;
         }
         return out;
@@ -212,8 +213,8 @@ int main(int argc, char** argv) {
     app.add_option("--document", asked.document, "the folder of quality.md, which is brought up to date");
     CLI11_PARSE(app, argc, argv);
     const Named truths = truthsFor(asked);
-    std::string text =
-        "| method | ISO | CPSNR dB | SSIM | colour difference | MP/s |\n|---|---|---|---|---|---|\n";
+    std::string text = "| method | ISO | CPSNR dB | SSIM | MS-SSIM | colour difference | MP/s "
+                       "|\n|---|---|---|---|---|---|---|\n";
     std::printf("%s", text.c_str());
     std::vector<Table> tables;
     WorstCases worst;

@@ -34,19 +34,38 @@ cv::Mat encodedPicture(const Image& rgb) {
 
 namespace {
 
-double ssimOf(const cv::Mat& a, const cv::Mat& b) {
-    // Z. Wang et al., 2004, on luminance, Gaussian window of 1.5.
-    cv::Mat x, y, mx, my, xx, yy, xy;
-    cv::cvtColor(a, x, cv::COLOR_RGB2GRAY);
-    cv::cvtColor(b, y, cv::COLOR_RGB2GRAY);
+// Means over a picture of what SSIM multiplies: luminance, and contrast with structure.
+struct Similarity {
+    double whole, structure;
+};
+
+// Z. Wang et al., 2004, of luminance, Gaussian window of 1.5.
+Similarity similarityOf(const cv::Mat& x, const cv::Mat& y) {
+    cv::Mat mx, my, xx, yy, xy;
     const auto blur = [](const cv::Mat& in, cv::Mat& out) { cv::GaussianBlur(in, out, {11, 11}, 1.5); };
     blur(x, mx), blur(y, my), blur(x.mul(x), xx), blur(y.mul(y), yy), blur(x.mul(y), xy);
     const cv::Mat sxx = xx - mx.mul(mx), syy = yy - my.mul(my), sxy = xy - mx.mul(my);
     constexpr double c1 = 1e-4, c2 = 9e-4;
-    cv::Mat top = (2 * mx.mul(my) + c1).mul(2 * sxy + c2),
-            bottom = (mx.mul(mx) + my.mul(my) + c1).mul(sxx + syy + c2), map;
-    cv::divide(top, bottom, map);
-    return cv::mean(map)[0];
+    cv::Mat structure, light;
+    cv::divide(2 * sxy + c2, sxx + syy + c2, structure);
+    cv::divide(2 * mx.mul(my) + c1, mx.mul(mx) + my.mul(my) + c1, light);
+    return {cv::mean(light.mul(structure))[0], cv::mean(structure)[0]};
+}
+
+// Five scales, each half as large; the weights of the paper's section 3.2.
+double multiscaleOf(cv::Mat x, cv::Mat y) {
+    constexpr double kWeights[] = {0.0448, 0.2856, 0.3001, 0.2363, 0.1333};
+    double out = 1;
+    for (int scale = 0; scale < 5; ++scale) {
+        const Similarity s = similarityOf(x, y);
+        out *= std::pow(std::max(0.0, scale == 4 ? s.whole : s.structure), kWeights[scale]);
+        cv::Mat half;
+        for (cv::Mat* m : {&x, &y}) {
+            cv::resize(*m, half, {m->cols / 2, m->rows / 2}, 0, 0, cv::INTER_AREA);
+            *m = half.clone();
+        }
+    }
+    return out;
 }
 
 } // namespace
@@ -57,7 +76,10 @@ Scores score(const cv::Mat& truth, const cv::Mat& found) {
     Scores s;
     const double mse = cv::norm(a, b, cv::NORM_L2SQR) / (3.0 * a.rows * a.cols);
     s.cpsnr = -10 * std::log10(std::max(1e-12, mse));
-    s.ssim = ssimOf(a, b);
+    cv::Mat grey, other;
+    cv::cvtColor(a, grey, cv::COLOR_RGB2GRAY);
+    cv::cvtColor(b, other, cv::COLOR_RGB2GRAY);
+    s.ssim = similarityOf(grey, other).whole, s.multiscale = multiscaleOf(grey, other);
     cv::Mat sa, sb, la, lb;
     cv::resize(a(cv::Rect(0, 0, a.cols / 32 * 32, a.rows / 32 * 32)), sa, {a.cols / 32, a.rows / 32}, 0, 0,
                cv::INTER_AREA);

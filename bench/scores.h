@@ -10,11 +10,14 @@ namespace irenic {
 
 // Sums over `count` pictures; of one as score() gives them.
 struct Scores {
-    // CPSNR in decibels, SSIM on luminance (Z. Wang et al., 2004), mean CIEDE2000 of 32x32 blocks
-    double cpsnr = 0, ssim = 0, colour = 0, seconds = 0, pixels = 0;
+    // CPSNR in decibels, SSIM on luminance (Z. Wang et al., 2004), MS-SSIM likewise (Z. Wang, E. P.
+    // Simoncelli, A. C. Bovik, "Multiscale structural similarity for image quality assessment", 2003), which
+    // weighs scales as an eye at a usual distance does, mean CIEDE2000 of 32x32 blocks
+    double cpsnr = 0, ssim = 0, multiscale = 0, colour = 0, seconds = 0, pixels = 0;
     int count = 0;
     void add(const Scores& s) {
-        cpsnr += s.cpsnr, ssim += s.ssim, colour += s.colour, seconds += s.seconds, pixels += s.pixels;
+        cpsnr += s.cpsnr, ssim += s.ssim, multiscale += s.multiscale, colour += s.colour,
+            seconds += s.seconds, pixels += s.pixels;
         ++count;
     }
 };

@@ -2,6 +2,7 @@
 // pixels through the core alone, in turn, in one run. At 1280 x 800 with the original and three takes.
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QMouseEvent>
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QTimer>
@@ -12,6 +13,8 @@
 #include <vector>
 
 #include "closeup/close_up.h"
+#include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
 #include "denoise/method.h"
 #include "photos/photo_list.h"
 #include "queue/supervisor.h"
@@ -235,6 +238,58 @@ class Bench {
         }
     }
 
+    // A pen paints on a zone of the close-up; then parts are found, at the place that is shown.
+    void painting() {
+        openCloseUp();
+        CloseUp& view = window_.closeUp();
+        ZonePanel& zones = view.panel().zones();
+        Cell* cell = view.cell(1);
+        set("bm3d-quick", next());
+        until([&] { return view.current(); });
+        std::printf("%-24s %14s %14s %16s\n", "a stroke of the brush", "a second", "worst, ms",
+                    "its effect, ms");
+        for (const double diameter : {20.0, 200.0, 1000.0}) {
+            zones.setTool(ZonePanel::Tool::Paint);
+            zones.setBrush({diameter, 0.5});
+            std::vector<double> moves;
+            QElapsedTimer clock;
+            const auto mouse = [&](QEvent::Type type, QPoint at, Qt::MouseButton button,
+                                   Qt::MouseButtons held) {
+                QMouseEvent event(type, at, cell->mapToGlobal(at), button, held, {});
+                QCoreApplication::sendEvent(cell, &event);
+            };
+            constexpr int kMoves = 120;
+            QPoint at(100, 100);
+            mouse(QEvent::MouseButtonPress, at, Qt::LeftButton, Qt::LeftButton);
+            for (int i = 0; i < kMoves; ++i) {
+                at = QPoint(100 + 4 * i, 200 + (i % 40 < 20 ? 5 : -5) * (i % 20));
+                clock.start();
+                mouse(QEvent::MouseMove, at, Qt::NoButton, Qt::LeftButton);
+                QCoreApplication::processEvents();
+                cell->repaint();
+                moves.push_back(static_cast<double>(clock.nsecsElapsed()) / 1e6);
+            }
+            mouse(QEvent::MouseButtonRelease, at, Qt::LeftButton, {});
+            const double effect = until([&] { return view.current(); });
+            std::printf("%-24s %14.0f %14.1f %16.0f\n",
+                        qPrintable(QStringLiteral("%1 px wide").arg(diameter)), 1000 / median(moves),
+                        *std::max_element(moves.begin(), moves.end()), effect);
+        }
+        zones.setTool(ZonePanel::Tool::None);
+        std::printf("%-24s %14s\n", "a part that is found", "shown, ms");
+        for (const FoundPart part : {FoundPart::InFocus, FoundPart::Dark, FoundPart::Textured,
+                                     FoundPart::Points, FoundPart::Edges}) {
+            window_.document().setZones(0, {}, false);
+            until([&] { return view.current() && view.shownMask().isNull(); });
+            Zone zone;
+            zone.part = part, zone.luminance = 0.9f;
+            window_.document().setZones(0, {zone}, false);
+            zones.setWantsMask(true);
+            std::printf("%-24s %14.0f\n", shownPart(part), until([&] { return !view.shownMask().isNull(); }));
+            until([&] { return view.current(); });
+        }
+    }
+
     // A strength's answer while the queue makes files of another photo, beside the answer when nothing else
     // runs.
     void besideAQueue(const QString& photo) {
@@ -332,8 +387,9 @@ int main(int argc, char** argv) {
     style::apply(app);
     QStringList photos = QApplication::arguments().mid(1);
     if (photos.size() < 2) {
-        std::fprintf(stderr, "usage: irenic-waiting PHOTO PHOTO "
-                             "[drafts|sliders|panning|switching|queue|close-up|dragging|restarting]\n");
+        std::fprintf(stderr,
+                     "usage: irenic-waiting PHOTO PHOTO "
+                     "[drafts|sliders|panning|switching|queue|close-up|dragging|painting|restarting]\n");
         return 2;
     }
     const QString only = photos.size() > 2 ? photos[2] : QString();
@@ -351,5 +407,6 @@ int main(int argc, char** argv) {
     if (wanted("queue")) bench.besideAQueue(photos[1]);
     if (wanted("close-up")) bench.closeUp(); // last: it hides the sheet
     if (wanted("dragging")) bench.dragging();
+    if (wanted("painting")) bench.painting();
     return 0;
 }

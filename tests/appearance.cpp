@@ -10,10 +10,12 @@
 #include <QTranslator>
 #include <cmath>
 
+#include "language.h"
 #include "start/start_page.h"
 #include "style/icon.h"
 #include "style/preference.h"
 #include "style/style.h"
+#include "window_fit.h"
 #include "window_support.h"
 
 using namespace irenic;
@@ -51,45 +53,6 @@ class Longer : public QTranslator {
 
 class TestAppearance : public test::WindowTest {
     Q_OBJECT
-
-    // Texts of visible buttons, boxes and labels that are wider than the room they have.
-    QStringList cutTexts(const QWidget& window) {
-        QStringList cut;
-        const auto note = [&](const QWidget* w, const QString& text, int wanted, int room) {
-            if (wanted > room + 1)
-                cut << QStringLiteral("%1 \"%2\": %3 in %4").arg(w->objectName(), text).arg(wanted).arg(room);
-        };
-        for (const QAbstractButton* b : window.findChildren<QAbstractButton*>())
-            if (b->isVisible())
-                note(b, b->text(), b->fontMetrics().horizontalAdvance(b->text()), b->width() - 4);
-        for (const QComboBox* c : window.findChildren<QComboBox*>())
-            // A method's name gives way in a narrow head; its tool tip has it whole.
-            if (c->isVisible() && c->objectName() != QLatin1String("method"))
-                note(c, c->currentText(), c->fontMetrics().horizontalAdvance(c->currentText()),
-                     c->width() - 20);
-        for (const Rule* r : window.findChildren<Rule*>())
-            if (r->isVisible())
-                note(r, r->label(), r->labelHint() - 8, static_cast<int>(r->placeOf(r->least())) - 4);
-        for (const QLabel* l : window.findChildren<QLabel*>()) {
-            if (!l->isVisible() || l->wordWrap() || l->textFormat() == Qt::RichText ||
-                l->text().contains('<'))
-                continue;
-            if (l->objectName() == QLatin1String("message")) continue; // its tool tip has it whole
-            note(l, l->text(), l->fontMetrics().horizontalAdvance(l->text()), l->width());
-        }
-        return cut;
-    }
-    // Neighbours in one parent that overlap.
-    QStringList overlaps(const QWidget& window) {
-        QStringList found;
-        for (const QAbstractButton* a : window.findChildren<QAbstractButton*>())
-            for (const QWidget* b : a->parentWidget()->findChildren<QWidget*>(Qt::FindDirectChildrenOnly))
-                if (a != b && a->isVisible() && b->isVisible() && !b->findChild<const QAbstractButton*>() &&
-                    a->geometry().intersects(b->geometry()) && !b->isWindow() &&
-                    !b->geometry().contains(a->geometry()))
-                    found << a->text() + QStringLiteral(" over ") + b->objectName();
-        return found;
-    }
 
     // Texts that stand in the window whatever photo it shows, with their tool tips, as rows of a table.
     QStringList rowsOfWords() {
@@ -181,11 +144,16 @@ class TestAppearance : public test::WindowTest {
         QTest::addColumn<QSize>("size");
         QTest::addColumn<double>("type");
         QTest::addColumn<bool>("longer");
+        QTest::addColumn<QString>("language");
         for (const QSize& size : {QSize(1024, 700), QSize(1280, 800), QSize(1920, 1080), QSize(3840, 2160)}) {
             const QByteArray name = QByteArray::number(size.width());
-            QTest::newRow((name + " plain").constData()) << size << 1.0 << false;
-            QTest::newRow((name + " larger text").constData()) << size << 1.3 << false;
-            QTest::newRow((name + " longer text").constData()) << size << 1.0 << true;
+            QTest::newRow((name + " plain").constData()) << size << 1.0 << false << QString();
+            QTest::newRow((name + " larger text").constData()) << size << 1.3 << false << QString();
+            QTest::newRow((name + " longer text").constData()) << size << 1.0 << true << QString();
+            for (const char* language : {"de", "es", "fr"})
+                if (size.width() < 1920)
+                    QTest::newRow((name + ' ' + language).constData())
+                        << size << 1.0 << false << QString::fromLatin1(language);
         }
     }
     void nothingIsCut() {
@@ -194,6 +162,10 @@ class TestAppearance : public test::WindowTest {
         QFETCH(bool, longer);
         Longer words;
         if (longer) QCoreApplication::installTranslator(&words);
+        QFETCH(QString, language);
+        const std::unique_ptr<QTranslator> spoken(language::wordsOf(language, nullptr));
+        QVERIFY(language.isEmpty() || spoken);
+        if (spoken) QCoreApplication::installTranslator(spoken.get());
         const QFont font = QApplication::font();
         QFont larger = font;
         larger.setPointSizeF(font.pointSizeF() * type);
@@ -201,6 +173,7 @@ class TestAppearance : public test::WindowTest {
         const auto atEnd = qScopeGuard([&] {
             QApplication::setFont(font);
             QCoreApplication::removeTranslator(&words);
+            if (spoken) QCoreApplication::removeTranslator(spoken.get());
         });
         for (const bool photo : {true, false}) {
             Window window;
@@ -216,12 +189,12 @@ class TestAppearance : public test::WindowTest {
             QTest::qWait(80);
             QVERIFY2(window.size() == size,
                      qPrintable(QStringLiteral("%1 x %2").arg(window.width()).arg(window.height())));
-            const QStringList cut = cutTexts(window), over = overlaps(window);
+            const QStringList cut = test::cutTexts(window), over = test::overlaps(window);
             QVERIFY2(cut.isEmpty(), qPrintable(cut.join(QLatin1Char('\n'))));
             QVERIFY2(over.isEmpty(), qPrintable(over.join(QLatin1Char('\n'))));
             window.sheet().openAllHeads(false);
             QTest::qWait(30);
-            const QStringList folded = cutTexts(window);
+            const QStringList folded = test::cutTexts(window);
             QVERIFY2(folded.isEmpty(), qPrintable(folded.join(QLatin1Char('\n'))));
         }
     }

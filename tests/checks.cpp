@@ -184,6 +184,30 @@ class TestChecks : public QObject {
                 rangeAround(found.places[0].x + 48, found.places[0].y + 48, 48) >
                     10 * sigmaAt(found.places[0].x + 48, found.places[0].y + 48, 0.05));
     }
+    // Red and blue less green, smoothed over edges that green keeps.
+    void fringes() {
+        const Mosaic& mosaic = taken_.photo.mosaic;
+        const auto truth = [&](int x, int y) {
+            return static_cast<double>(
+                taken_.truth.at(std::clamp(x, 0, kWidth - 1), std::clamp(y, 0, kHeight - 1)));
+        };
+        const auto green = [&](int x, int y) {
+            return 0.25 * (truth(x - 1, y) + truth(x + 1, y) + truth(x, y - 1) + truth(x, y + 1));
+        };
+        const auto all = checksOfMosaic(changed([&](int x, int y, double v) {
+            if (mosaic.at(x, y) == Mosaic::Green) return v;
+            double more = 0;
+            for (int j = -6; j <= 6; j += 2)
+                for (int i = -6; i <= 6; i += 2) more += truth(x + i, y + j) - green(x + i, y + j);
+            return std::max(0.0, green(x, y) + more / 49);
+        }));
+        const Finding found = named(all, "fringes");
+        QVERIFY2(found.grade != Grade::Good, qPrintable(QString::number(found.value.value_or(-1))));
+        QVERIFY(!found.places.empty());
+        const Finding perfect = named(checksOfMosaic(taken_.truth), "fringes");
+        QVERIFY2(perfect.value && *perfect.value < 0.03,
+                 qPrintable(QString::number(perfect.value.value_or(-1))));
+    }
 
     void grid() {
         const double sigma = taken_.photo.noise.channel[1].sigma(0.05);
@@ -207,6 +231,22 @@ class TestChecks : public QObject {
         QVERIFY(*named(ofTake(settings), "detail lost").value > *named(usual, "detail lost").value);
     }
 
+    // A take's error is estimated: near what it truly is, more where less was cleaned, and not of a file.
+    void theErrorIsEstimated() {
+        const auto error = [&](const Settings& s) {
+            return *named(checksOf(taken_.photo, s), "estimated error").value;
+        };
+        Settings settings{"bm3d-quick"};
+        const double usual = error(settings);
+        settings.luminance = settings.colour = 0.3f;
+        const double little = error(settings);
+        QVERIFY2(usual > 0.05 && usual < 0.6 && little > usual + 0.1,
+                 qPrintable(QStringLiteral("%1 %2").arg(usual).arg(little)));
+        const Finding none = named(checksOf(taken_.photo, Settings::original()), "estimated error");
+        QVERIFY2(none.grade == Grade::Bad && std::abs(*none.value - 1) < 0.05,
+                 qPrintable(QString::number(*none.value)));
+        for (const Finding& f : checksOfMosaic(taken_.truth)) QVERIFY(f.check != "estimated error");
+    }
     // Too small for a square: nothing is told, and nothing is bad.
     // What is advised is another take, and its checks are better where it was advised against.
     void adviceIsBetter_data() {

@@ -207,6 +207,28 @@ class TestComparing : public test::WindowTest {
         QTest::mouseClick(head->findChild<QToolButton*>(QStringLiteral("match")), Qt::LeftButton);
         QVERIFY(document().references()[0].matched);
         QTRY_VERIFY_WITH_TIMEOUT(sheet().allCurrent() && std::abs(mean(4) / mean(0) - 1) < 0.06, 60000);
+        // Cleaned like a take, by its own noise: as bright as before, and calmer; one step that is undone.
+        const auto roughness = [&](int column) {
+            const QImage image = sheet().cell(1, column)->image();
+            double sum = 0;
+            for (int y = 0; y < image.height(); ++y)
+                for (int x = 1; x < image.width(); ++x)
+                    sum += std::abs(qGreen(image.pixel(x, y)) - qGreen(image.pixel(x - 1, y)));
+            return sum / image.width() / image.height();
+        };
+        const double before = mean(4), rough = roughness(4);
+        QMenu* ways = head->findChild<QToolButton*>(QStringLiteral("cleanReference"))->menu();
+        emit ways->aboutToShow();
+        QCOMPARE(ways->actions().size(), static_cast<qsizetype>(document().takes().size()) + 1);
+        ways->actions()[0]->trigger();
+        QVERIFY(!document().references()[0].cleaned.empty());
+        QTRY_VERIFY_WITH_TIMEOUT(
+            sheet().allCurrent() && head->toolTip().contains(QStringLiteral("cleaned by")), 60000);
+        QVERIFY2(roughness(4) < 0.8 * rough && std::abs(mean(4) / before - 1) < 0.02,
+                 qPrintable(QStringLiteral("%1 %2").arg(roughness(4)).arg(rough)));
+        document().undo();
+        QVERIFY(document().references()[0].cleaned.empty());
+        QTRY_VERIFY_WITH_TIMEOUT(sheet().allCurrent() && std::abs(roughness(4) - rough) < 0.01, 60000);
         // It can neither be chosen nor opened twice.
         document().addReference(file.toStdString());
         QCOMPARE(document().references().size(), std::size_t(1));

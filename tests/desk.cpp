@@ -430,9 +430,10 @@ class TestDesk : public test::WindowTest {
         for (const QAction* a : window_->findChildren<QAction*>())
             if (!a->shortcut().isEmpty())
                 QVERIFY(all.contains(a->shortcut().toString(QKeySequence::NativeText)));
-        for (const char* key : {"Ctrl+O", "Ctrl+Z", "Ctrl+Shift+Z", "F1", "F3", "F11", "Ctrl+E", "Home", "1"})
+        for (const char* key :
+             {"Ctrl+O", "Ctrl+Z", "Ctrl+Shift+Z", "F1", "Shift+F1", "F3", "F11", "Ctrl+E", "Home", "1"})
             QVERIFY2(all.contains(QLatin1String(key)), key);
-        QTest::keyClick(window_.get(), Qt::Key_F1);
+        QTest::keyClick(window_.get(), Qt::Key_F1, Qt::ShiftModifier);
         // A line for each, and one for each group; typing leaves what holds the text.
         groups.removeDuplicates();
         QTRY_VERIFY(find<QTableWidget>("keys") &&
@@ -517,6 +518,36 @@ class TestDesk : public test::WindowTest {
         report->saveTo(folder_.filePath("nowhere/fault.txt"));
         QVERIFY(window_->exportBar().message().contains("could not be saved"));
         report->close();
+    }
+    // What is marked on one photo is found on the next of its series, as nobody's work.
+    void aMarkedPlaceIsFoundAgain() {
+        Document& document = window_->document();
+        const std::vector<Probe> before = document.probes();
+        QVERIFY(!before.empty());
+        const Probe like = before.front();
+        document.addProbe(like.x + 20, like.y + 10);
+        QVERIFY(document.probes().back().placedByHand());
+        const QString next = QString::fromStdString(
+            test::writeShot(folder_, "next.dng", test::shoot(12800, "RGGB", 21).photo));
+        window_->open({next});
+        window_->photos().select(next);
+        QTRY_COMPARE(document.photo()->file, std::filesystem::path(next.toStdString()));
+        QTRY_VERIFY(document.probes().back().placedByHand());
+        const Probe& found = document.probes().back();
+        QVERIFY(std::abs(found.x - like.x - 20) <= 12 && std::abs(found.y - like.y - 10) <= 12);
+        QVERIFY(found.reason.find("one.dng") != std::string::npos);
+        document.save();
+        QTRY_VERIFY(!document.unsaved());
+        QVERIFY(!QFile::exists(folder_.filePath("next.irenic.json")));
+        // Once there is work of its own nothing is added any more.
+        window_->photos().select(one_);
+        QTRY_COMPARE(document.photo()->file, std::filesystem::path(one_.toStdString()));
+        window_->photos().select(next);
+        QTRY_COMPARE(document.photo()->file, std::filesystem::path(next.toStdString()));
+        QVERIFY(settle());
+        QCOMPARE(std::count_if(document.probes().begin(), document.probes().end(),
+                               [](const Probe& p) { return p.placedByHand(); }),
+                 1);
     }
     // A dark photo that is made lighter here: that is said where the shot stands, and only then.
     void aDarkShotIsSaid() {

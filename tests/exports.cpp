@@ -99,6 +99,29 @@ class TestExports : public test::WindowTest {
         const Loaded loaded = loadSidecar(one_.toStdString(), document().photo()->samplesDigest);
         QVERIFY(loaded.record && loaded.record->facts.exports == document().facts().exports);
     }
+    // Files of one name in unlike formats keep together, and all of them or none.
+    void whatBelongsTogetherKeepsItsName() {
+        show();
+        const auto at = [this](const char* name) { return folder_.filePath(QLatin1String(name)); };
+        exported("night.png"), exported("alone.jpg"), exported("night.jpg");
+        QVERIFY(listed(3));
+        list().setCurrentItem(list().topLevelItem(0));
+        list().rename(QStringLiteral("pier.jpg"));
+        QTRY_VERIFY(QFile::exists(at("pier.jpg")) && QFile::exists(at("pier.png")));
+        QVERIFY(!QFile::exists(at("night.png")) && QFile::exists(at("alone.jpg")));
+        QTRY_COMPARE(document().facts().exports[0].file, at("pier.png").toStdString());
+        QVERIFY(QFile::copy(at("alone.jpg"), at("quay.png")));
+        QVERIFY(listed(3));
+        list().setCurrentItem(list().topLevelItem(0));
+        list().rename(QStringLiteral("quay.jpg"));
+        QTRY_VERIFY(!list().looking());
+        QTRY_VERIFY(QFile::exists(at("pier.jpg")) && QFile::exists(at("pier.png")) &&
+                    !QFile::exists(at("quay.jpg")));
+        // Another ending is another kind of file: it goes alone.
+        list().rename(QStringLiteral("steps.jpeg"));
+        QTRY_VERIFY(QFile::exists(at("steps.jpeg")) && QFile::exists(at("pier.png")));
+        for (const char* name : {"steps.jpeg", "pier.png", "alone.jpg", "quay.png"}) QFile::remove(at(name));
+    }
     void whatIsDiscardedIsInTheTrash() {
         show();
         const QString file = exported("fourth.jpg");

@@ -99,7 +99,7 @@ class TestLens : public QObject {
         QVERIFY_EXCEPTION_THROWN(addLensProfiles(file), std::runtime_error);
     }
     void whatIsKnownIsSaid() {
-        QVERIFY(lensOf(taken(dots(), true)).source.find("file's own") != std::string::npos);
+        QVERIFY(lensOf(taken(dots(), true)).source.find("in the file") != std::string::npos);
         const LensFound listed = lensOf(taken(dots(), false));
         QVERIFY2(listed.source.find("tide") != std::string::npos, listed.missing.c_str());
         QVERIFY(listed.lens->hasDistortion() && listed.lens->hasChromatic() && listed.lens->hasVignetting());

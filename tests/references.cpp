@@ -4,6 +4,7 @@
 
 #include "image/resample.h"
 #include "judge/difference.h"
+#include "judge/display.h"
 #include "measure/open.h"
 #include "support.h"
 
@@ -212,6 +213,34 @@ class TestReferences : public QObject {
         const Picture a = same->render(area, 1),
                       b = render(recipeOf(*photo_, Settings::original(), look), area, 1);
         for (std::size_t i = 0; i < a.rgb.size(); ++i) QVERIFY(std::abs(int(a.rgb[i]) - int(b.rgb[i])) <= 1);
+    }
+    // A raw that is cleaned as a reference is what the same take makes of it, region by region.
+    void aReferenceIsCleaned() {
+        const std::string raw = test::writeShot(folder_, "again.dng", *photo_);
+        const ReferencePtr plain = Reference::open(raw, *photo_, {});
+        QVERIFY(plain->alignment().scale == 1);
+        const Settings settings{"wavelet", 1.2f};
+        const ReferencePtr clean = plain->cleaned(settings);
+        QVERIFY(clean->serial() != plain->serial());
+        QVERIFY(clean->text().find("cleaned by Wavelet") != std::string::npos);
+        QVERIFY(plain->text().find("cleaned") == std::string::npos);
+        const Rect area{200, 120, 96, 64}, part{230, 140, 40, 30};
+        const PhotoPtr own = readPhoto(raw);
+        const Image wanted = displayOf({own, settings, {}}, area), is = clean->display(area, 0),
+                    piece = clean->display(part, 0), noisy = plain->display(area, 0);
+        double off = 0, changed = 0; // what was cleaned is kept in 16 bits
+        for (std::size_t c = 0; c < 3; ++c)
+            for (int y = 0; y < area.height; ++y)
+                for (int x = 0; x < area.width; ++x) {
+                    off = std::max(off, static_cast<double>(std::abs(is[c].at(x, y) - wanted[c].at(x, y))));
+                    changed += static_cast<double>(std::abs(is[c].at(x, y) - noisy[c].at(x, y)));
+                    const Rect at{area.x + x, area.y + y, 1, 1};
+                    if (part.contains(at))
+                        QVERIFY(std::abs(piece[c].at(at.x - part.x, at.y - part.y) - is[c].at(x, y)) < 1e-4f);
+                }
+        QVERIFY2(off < 1e-3 && changed > 10, qPrintable(QStringLiteral("%1 %2").arg(off).arg(changed)));
+        // Its colours are matched like any other's.
+        QVERIFY(clean->matched(*photo_)->match());
     }
     void anotherPhotoIsRefusedWithTheReason() {
         Body body;

@@ -11,6 +11,7 @@
 #include "denoise/clean.h"
 #include "judge/advice.h"
 #include "judge/check_kinds.h"
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -84,21 +85,20 @@ std::vector<const Finding*> inOrder(const std::vector<Finding>& findings) {
 QString shownValue(const Finding& finding) {
     if (!finding.value) return QStringLiteral("–");
     return finding.unit == check::kColourShift.unit
-               ? QString::number(*finding.value, 'f', 1)
-               : CheckPanel::tr("%1 %").arg(100 * *finding.value, 0, 'f', 0);
+               ? numberOf(*finding.value, 1)
+               : CheckPanel::tr("%1 %").arg(numberOf(100 * *finding.value, 0));
 }
 
 QString shownCheck(const Finding& finding) {
     for (const CheckKind* kind : kCheckKinds)
-        if (finding.check == kind->id) return CheckPanel::tr(kind->shown);
+        if (finding.check == kind->id) return said(kind->shown);
     return QString::fromStdString(finding.check);
 }
 
 QString shownSentence(const Finding& finding) {
-    const QString text = CheckPanel::tr(finding.sentence.c_str());
+    const QString text = said(finding.sentence);
     return finding.value ? CheckPanel::tr("%1\n%2: %3 %4")
-                               .arg(text, shownCheck(finding), shownValue(finding),
-                                    CheckPanel::tr(finding.unit.c_str()))
+                               .arg(text, shownCheck(finding), shownValue(finding), said(finding.unit))
                          : text;
 }
 
@@ -162,7 +162,7 @@ void CheckPanel::check() {
         [this, id = id_](const Outcome<std::vector<Finding>>& found) {
             job_ = {};
             if (found.value) return keep(id, *found.value);
-            emit message(QString::fromStdString(found.problem));
+            emit message(said(found.problem));
             refresh();
         });
     ticking_.start(200);
@@ -229,11 +229,11 @@ void CheckPanel::list(const std::vector<Finding>& findings) {
 void CheckPanel::addAdvice(const std::vector<Finding>& findings) {
     const auto advice = adviceOn(findings, recipe_.settings);
     if (!advice) return;
-    auto* said = new QLabel(QString::fromStdString(advice->sentence), this);
-    said->setObjectName(QStringLiteral("advice"));
-    said->setWordWrap(true);
-    said->setContentsMargins(0, style::kGap, 0, 0);
-    rows_->addWidget(said);
+    auto* words = new QLabel(said(advice->sentence), this);
+    words->setObjectName(QStringLiteral("advice"));
+    words->setWordWrap(true);
+    words->setContentsMargins(0, style::kGap, 0, 0);
+    rows_->addWidget(words);
     auto* add = new QToolButton(this);
     add->setObjectName(QStringLiteral("addAdvised"));
     add->setText(tr("Add this take"));

@@ -9,6 +9,7 @@
 #include "closeup/zone_panel.h"
 #include "denoise/mask.h"
 #include "develop/lens.h"
+#include "said.h"
 #include "sheet/cell.h"
 #include "style/style.h"
 
@@ -146,7 +147,7 @@ void CloseUp::tellZones(QPoint pixel) {
             for (std::size_t i = 0; i < zones.size(); ++i)
                 lines << tr("Zone %1, %2: %3 %")
                              .arg(i + 1)
-                             .arg(ZonePanel::tr(shownPart(zones[i].part)))
+                             .arg(said(shownPart(zones[i].part)))
                              .arg(std::lround(100 * (*made.value)[i]));
             emit document_.message(lines.join(QStringLiteral(" · ")));
         });

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "said.h"
 #include "style/monitor.h"
 #include "style/style.h"
 
@@ -42,7 +43,7 @@ void DifferenceView::request() {
             if (auto* recipe = std::get_if<Recipe>(side)) recipe->look.demosaic = Demosaic::Quick;
     job_ = renderer_.requestDifference(key, kOrder, [this, key, wanted = key_](const Outcome<QImage>& made) {
         if (made.value) image_ = *made.value;
-        failure_ = QString::fromStdString(made.problem);
+        failure_ = said(made.problem);
         const bool newest = wanted == key_;
         if (newest) moving_ = false;
         if (!newest)

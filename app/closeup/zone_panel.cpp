@@ -11,6 +11,7 @@
 #include <utility>
 
 #include "denoise/method.h"
+#include "said.h"
 #include "style/rule.h"
 #include "style/style.h"
 
@@ -44,7 +45,7 @@ const std::array<QColor, 4>& colours() {
 constexpr float kStrengths[] = {0.25f, 0.5f, 0.75f};
 
 QString titleOf(const Zone& zone) {
-    const QString part = ZonePanel::tr(shownPart(zone.part));
+    const QString part = said(shownPart(zone.part));
     return zone.inverted ? ZonePanel::tr("All but: %1").arg(part) : part;
 }
 
@@ -76,7 +77,7 @@ ZonePanel::ZonePanel(QWidget* parent)
     more->setPopupMode(QToolButton::InstantPopup);
     auto* parts = new QMenu(more);
     for (const FoundPart part : foundParts())
-        parts->addAction(tr(shownPart(part)), this, [this, part] { add(part); });
+        parts->addAction(said(shownPart(part)), this, [this, part] { add(part); });
     more->setMenu(parts);
     remove_ = button(tr("Remove"), "removeZone", tr("Removes this zone and its strokes."));
     connect(remove_, &QToolButton::clicked, this, [this] {
@@ -107,8 +108,7 @@ ZonePanel::ZonePanel(QWidget* parent)
     method_->setAccessibleName(tr("Method here"));
     method_->setToolTip(tr("The method that cleans here, if not the take's."));
     method_->addItem(tr("Method of the take"), QString());
-    for (const auto& m : methods())
-        method_->addItem(QString::fromStdString(m->name()), QString::fromStdString(m->id()));
+    for (const auto& m : methods()) method_->addItem(said(m->name()), QString::fromStdString(m->id()));
     connect(method_, &QComboBox::activated, this, &ZonePanel::give);
     inside->addWidget(method_);
     int labels = 0;

@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "deliver/formats.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -41,13 +42,13 @@ QWidget* DeliveryForm::box(const char* id, const char* name) {
     QWidget* made = nullptr;
     if (!field->choices.empty()) {
         auto* combo = new QComboBox(parent_);
-        for (const char* text : field->shownChoices) combo->addItem(QString::fromUtf8(text));
+        for (const char* text : field->shownChoices) combo->addItem(said(text));
         connect(combo, &QComboBox::currentIndexChanged, this, &DeliveryForm::edited);
         made = combo;
     } else if (std::holds_alternative<float Delivery::*>(field->member)) {
         auto* spin = new QSpinBox(parent_);
         spin->setRange(static_cast<int>(field->least), static_cast<int>(field->most));
-        spin->setPrefix(QString::fromUtf8(field->label) + QLatin1Char(' '));
+        spin->setPrefix(said(field->label) + QLatin1Char(' '));
         spin->setSuffix(QString::fromUtf8(field->unit));
         if (isOf(*field, "longest")) spin->setSpecialValueText(tr("Full size"));
         connect(spin, &QSpinBox::valueChanged, this, &DeliveryForm::edited);
@@ -59,8 +60,8 @@ QWidget* DeliveryForm::box(const char* id, const char* name) {
         made = line;
     }
     made->setObjectName(QString::fromLatin1(name));
-    made->setAccessibleName(QString::fromUtf8(field->label));
-    made->setToolTip(QString::fromUtf8(field->sentence));
+    made->setAccessibleName(said(field->label));
+    made->setToolTip(said(field->sentence));
     boxes_.push_back({field, made});
     setDelivery(rest_);
     return made;

@@ -17,6 +17,7 @@
 #include "export/delivery_form.h"
 #include "export/queue_view.h"
 #include "measure/series.h"
+#include "said.h"
 #include "session/sidecar.h"
 #include "style/flow.h"
 #include "style/style.h"
@@ -28,12 +29,12 @@ namespace {
 constexpr QLatin1String kThen("deliver/then"), kOpen("xdg-open {file}");
 
 QString sizeText(double bytes) {
-    return bytes >= 1e9 ? Drawer::tr("%1 GB").arg(bytes / 1e9, 0, 'f', 1)
-                        : Drawer::tr("%1 MB").arg(bytes / 1e6, 0, 'f', bytes < 1e7 ? 1 : 0);
+    return bytes >= 1e9 ? Drawer::tr("%1 GB").arg(numberOf(bytes / 1e9, 1))
+                        : Drawer::tr("%1 MB").arg(numberOf(bytes / 1e6, bytes < 1e7 ? 1 : 0));
 }
 QString timeText(double seconds) {
-    return seconds >= 90 ? Drawer::tr("%1 min").arg(seconds / 60, 0, 'f', seconds < 600 ? 1 : 0)
-                         : Drawer::tr("%1 s").arg(seconds, 0, 'f', seconds < 10 ? 1 : 0);
+    return seconds >= 90 ? Drawer::tr("%1 min").arg(numberOf(seconds / 60, seconds < 600 ? 1 : 0))
+                         : Drawer::tr("%1 s").arg(numberOf(seconds, seconds < 10 ? 1 : 0));
 }
 
 } // namespace
@@ -74,8 +75,8 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
                                          .toStdString()));
     } catch (const std::exception& e) {
         setDelivery({});
-        const QString text = tr("The last export settings cannot be used (%1). These are the defaults.")
-                                 .arg(QString::fromUtf8(e.what()));
+        const QString text =
+            tr("The last export settings cannot be used (%1). These are the defaults.").arg(said(e.what()));
         // Once somebody listens.
         QTimer::singleShot(0, this, [this, text] { emit message(text); });
     }
@@ -122,7 +123,7 @@ QWidget* Drawer::sentence() {
     folder_ = new QToolButton(line);
     folder_->setObjectName(QStringLiteral("deliverFolder"));
     folder_->setPopupMode(QToolButton::InstantPopup);
-    folder_->setToolTip(QString::fromUtf8(findField<Delivery>("folder")->sentence));
+    folder_->setToolTip(said(findField<Delivery>("folder")->sentence));
     auto* places = new QMenu(folder_);
     places->addAction(tr("Next to originals"), this, [this] { form_->setFolder({}); });
     places->addAction(tr("In a subfolder…"), this, [this] {
@@ -181,7 +182,7 @@ QWidget* Drawer::sentence() {
         try {
             if (!text.isEmpty()) setDelivery(deliveryFromText(text.toStdString()));
         } catch (const std::exception& e) {
-            emit message(tr("These export settings cannot be used: %1").arg(QString::fromUtf8(e.what())));
+            emit message(tr("These export settings cannot be used: %1").arg(said(e.what())));
         }
     });
     row->addWidget(presets_);
@@ -216,7 +217,7 @@ void Drawer::describe() {
                                                       : tr("Subfolder: %1").arg(folder));
     const PhotoPtr photo = document_.photo();
     const std::string problem = problemWith(d);
-    QString shown = QString::fromStdString(problem);
+    QString shown = said(problem);
     const bool chosen = document_.chosen() >= 0, own = take_->currentIndex() == 1;
     if (photo && problem.empty()) {
         ExportRequest request;
@@ -254,7 +255,7 @@ void Drawer::measure() {
     estimating_ = jobs_.submit(
         Lane::Quiet, 4, [what](const Work& work) { return estimate(what, work); },
         [this](const Outcome<Estimate>& made) {
-            if (!made.value) return costs_->setText(QString::fromStdString(made.problem));
+            if (!made.value) return costs_->setText(said(made.problem));
             estimated_ = *made.value;
             const qsizetype count =
                 whose_->currentIndex() == 0 ? 1 : std::max<qsizetype>(1, selected_().size());
@@ -335,7 +336,7 @@ void Drawer::addTogether(std::vector<ExportRequest> requests) {
     series_ = jobs_.submit(
         Lane::Reading, 1, [files](const Work& work) { return noiseOfSeries(files, work); },
         [this, requests](const Outcome<std::map<std::filesystem::path, NoiseModel>>& found) {
-            if (!found.value) return emit message(QString::fromStdString(found.problem));
+            if (!found.value) return emit message(said(found.problem));
             std::vector<ExportRequest> alike = requests;
             for (ExportRequest& r : alike)
                 if (const auto own = found.value->find(r.photo); own != found.value->end())

@@ -14,6 +14,7 @@
 #include "deliver/handback.h"
 #include "develop/algorithms.h"
 #include "export/delivery_form.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -151,7 +152,7 @@ void ExportBar::exportTo(const QString& target) {
                 document_.noteExport(photo->file.string(),
                                      {target.toStdString(), presentTime(), letter,
                                       textOf(what.recipe.settings), textOf(what.recipe.look), kAlgorithms});
-            finish(target, QString::fromStdString(written.problem));
+            finish(target, said(written.problem));
             if (written.value && !written.value->empty())
                 setMessage(tr("%1 %2").arg(message(), QString::fromStdString(written.value->front())));
         });
@@ -191,7 +192,7 @@ void ExportBar::handBack() {
         return exportFile(handbackOf(photo, settings, look), file, work);
     };
     job_ = jobs_.submit(Lane::Writing, 0, make, [this, target](const Outcome<LeftOut>& written) {
-        finish(target, QString::fromStdString(written.problem));
+        finish(target, said(written.problem));
         if (written.value) emit handedBack();
     });
     clock_.start();

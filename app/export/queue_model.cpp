@@ -7,6 +7,7 @@
 
 #include "base/text.h"
 #include "judge/checks.h"
+#include "said.h"
 #include "style/icon.h"
 #include "style/style.h"
 
@@ -100,8 +101,8 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     if (role == Qt::ToolTipRole) {
         if (at.column() == Photo) return photo;
         if (at.column() == File && !target.isEmpty()) return target;
-        if (at.column() == Check) return QString::fromStdString(j.found);
-        return QString::fromStdString(j.reason);
+        if (at.column() == Check) return said(j.found);
+        return said(j.reason);
     }
     if (role == Qt::ForegroundRole && (j.state == JobState::Done || j.state == JobState::Cancelled))
         return style::text();
@@ -137,14 +138,13 @@ QVariant QueueModel::data(const QModelIndex& at, int role) const {
     }
     if (j.state == JobState::Done) {
         QStringList parts;
-        if (gradeOf(j.severity) != Grade::Good) parts << QString::fromStdString(j.found);
-        if (!j.reason.empty() && j.reason != kMadeBefore) parts << QString::fromStdString(j.reason);
-        parts << tr("%1 s").arg(j.seconds, 0, 'f', 1);
+        if (gradeOf(j.severity) != Grade::Good) parts << said(j.found);
+        if (!j.reason.empty() && j.reason != kMadeBefore) parts << said(j.reason);
+        parts << tr("%1 s").arg(numberOf(j.seconds, 1));
         return parts.join(QLatin1Char(' '));
     }
-    if (j.state == JobState::Failed) return QString::fromStdString(j.reason);
-    if (j.state == JobState::Waiting && !j.reason.empty())
-        return tr("Will retry: %1").arg(QString::fromStdString(j.reason));
+    if (j.state == JobState::Failed) return said(j.reason);
+    if (j.state == JobState::Waiting && !j.reason.empty()) return tr("Will retry: %1").arg(said(j.reason));
     return {};
 }
 

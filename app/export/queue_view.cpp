@@ -17,6 +17,7 @@
 #include <algorithm>
 
 #include "base/text.h"
+#include "said.h"
 #include "style/flow.h"
 #include "style/style.h"
 
@@ -87,7 +88,7 @@ void QueueView::openQueue() {
         problem_.clear(), damaged_ = false;
         model_->setQueue(queue_.get());
     } catch (const QueueError& e) {
-        problem_ = QString::fromUtf8(e.what()), damaged_ = e.damaged;
+        problem_ = said(e.what()), damaged_ = e.damaged;
     }
     refresh();
 }
@@ -102,14 +103,14 @@ bool QueueView::withQueue(const std::function<void(JobQueue&)>& act) {
         act(*queue_);
         return true;
     } catch (const QueueError& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
         if (!e.damaged) return false;
         // It was damaged while it was open.
         supervisor_.reset(), model_->setQueue(nullptr), queue_.reset();
-        problem_ = QString::fromUtf8(e.what()), damaged_ = true;
+        problem_ = said(e.what()), damaged_ = true;
         refresh();
     } catch (const std::invalid_argument& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
     return false;
 }
@@ -121,7 +122,7 @@ void QueueView::setQueueAside() {
                          .arg(QString::fromStdString(shownPath(aside))));
         openQueue();
     } catch (const QueueError& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
 }
 

@@ -2,6 +2,7 @@
 
 #include <QAction>
 #include <QDesktopServices>
+#include <QDir>
 #include <QFile>
 #include <QFileInfo>
 #include <QHeaderView>
@@ -13,6 +14,7 @@
 #include "base/safe_file.h"
 #include "base/text.h"
 #include "deliver/xmp.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -21,7 +23,7 @@ namespace {
 QString sizeText(qint64 bytes) {
     return bytes < 0
                ? ExportsList::tr("Missing")
-               : ExportsList::tr("%1 MB").arg(static_cast<double>(bytes) / 1e6, 0, 'f', bytes < 10'000'000);
+               : ExportsList::tr("%1 MB").arg(numberOf(static_cast<double>(bytes) / 1e6, bytes < 10'000'000));
 }
 
 QString standingText(ExportStanding standing) {
@@ -150,7 +152,7 @@ void ExportsList::refresh() {
         const QString name = QFileInfo(QString::fromStdString(made.file)).fileName();
         auto* item = new QTreeWidgetItem(
             this, {QString(made.mark, QChar(0x25CF)) + (made.mark ? QStringLiteral(" ") : QString()) + name,
-                   QString(QLatin1Char(made.letter)), QString::fromStdString(made.when),
+                   QString(QLatin1Char(made.letter)), timeOf(made.when),
                    size == sizes_.end() ? QString() : sizeText(size->second), standingText(standing)});
         item->setData(0, Qt::UserRole, static_cast<uint>(i));
         item->setToolTip(Name, QString::fromStdString(shownPath(made.file)));
@@ -183,6 +185,33 @@ void ExportsList::look() {
         });
 }
 
+namespace {
+
+struct Renaming {
+    QString from, to;
+};
+
+// Of an export, and with it of those that lie beside it under the same name with another ending: they belong
+// together. One whose ending is changed goes alone.
+std::vector<Renaming> renamingsOf(const ExportMade& own, const QString& name,
+                                  const std::vector<ExportMade>& all) {
+    const QFileInfo is(QString::fromStdString(own.file)), wanted(name);
+    const QDir folder = is.absoluteDir();
+    std::vector<Renaming> out{{is.filePath(), folder.filePath(name)}};
+    if (wanted.suffix() != is.suffix()) return out;
+    for (const ExportMade& e : all) {
+        const QFileInfo other(QString::fromStdString(e.file));
+        if (other == is || other.absoluteDir() != folder ||
+            other.completeBaseName() != is.completeBaseName() || !other.exists())
+            continue;
+        out.push_back({other.filePath(),
+                       folder.filePath(wanted.completeBaseName() + QLatin1Char('.') + other.suffix())});
+    }
+    return out;
+}
+
+} // namespace
+
 void ExportsList::change(const std::function<QString(const QString& file)>& act,
                          const std::function<void(std::vector<ExportMade>&, std::size_t)>& then) {
     const ExportMade* own = marked();
@@ -193,7 +222,7 @@ void ExportsList::change(const std::function<QString(const QString& file)>& act,
     changing_ = jobs_.submit(
         Lane::Saving, 1, [act, file = QString::fromStdString(before.file)](const Work&) { return act(file); },
         [this, then, before, photo](const Outcome<QString>& done) {
-            if (!done.value) return emit message(QString::fromStdString(done.problem));
+            if (!done.value) return emit message(said(done.problem));
             if (!done.value->isEmpty()) return emit message(*done.value);
             // Wherever it stands by now.
             const PhotoRecord* record = document_.recordOf(photo);
@@ -213,17 +242,23 @@ void ExportsList::rename(const QString& name) {
     if (!own) return;
     if (name.isEmpty() || name.contains(QLatin1Char('/')))
         return emit message(tr("A file's name cannot be empty or have a / in it."));
-    const QString target =
-        QFileInfo(QString::fromStdString(own->file)).absolutePath() + QLatin1Char('/') + name;
+    const std::vector<Renaming> all = renamingsOf(*own, name, document_.facts().exports);
     change(
-        [target](const QString& file) {
-            // Qt's own renames nothing over a file that is there.
-            return QFile::rename(file, target)
-                       ? QString()
-                       : tr("%1 cannot be renamed to %2. Is there a file of that name?")
-                             .arg(QFileInfo(file).fileName(), QFileInfo(target).fileName());
+        [all](const QString&) {
+            for (std::size_t i = 0; i < all.size(); ++i) {
+                // Qt's own renames nothing over a file that is there.
+                if (QFile::rename(all[i].from, all[i].to)) continue;
+                while (i-- > 0) QFile::rename(all[i].to, all[i].from);
+                return tr("%1 cannot be renamed to %2. Is there a file of that name?")
+                    .arg(QFileInfo(all.front().from).fileName(), QFileInfo(all.front().to).fileName());
+            }
+            return QString();
         },
-        [target](std::vector<ExportMade>& all, std::size_t at) { all[at].file = target.toStdString(); });
+        [all](std::vector<ExportMade>& exports, std::size_t) {
+            for (const Renaming& r : all)
+                for (ExportMade& e : exports)
+                    if (e.file == r.from.toStdString()) e.file = r.to.toStdString();
+        });
 }
 
 void ExportsList::discard() {

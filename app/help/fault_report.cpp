@@ -19,6 +19,7 @@
 
 #include "base/library_versions.h"
 #include "base/safe_file.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -38,7 +39,7 @@ QString faultText(const QStringList& messages, const QString& photo, bool withFo
     lines << QStringLiteral("%1, %2 threads, %3 GB")
                  .arg(QSysInfo::currentCpuArchitecture())
                  .arg(QThread::idealThreadCount())
-                 .arg(memory, 0, 'f', 1);
+                 .arg(numberOf(memory, 1));
     if (const QScreen* screen = QGuiApplication::primaryScreen())
         lines << QStringLiteral("%1, %2 x %3 at %4")
                      .arg(QGuiApplication::platformName())
@@ -103,7 +104,7 @@ void FaultReport::saveTo(const QString& file) {
         writeWhole(file.toStdString(), text().toStdString(), SafeFile::Existing::Replace);
         emit message(tr("Saved: %1").arg(file));
     } catch (const WriteError& e) {
-        emit message(tr("%1 could not be saved: %2").arg(file, QString::fromUtf8(e.what())));
+        emit message(tr("%1 could not be saved: %2").arg(file, said(e.what())));
     }
 }
 

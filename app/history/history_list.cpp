@@ -3,6 +3,7 @@
 #include <filesystem>
 
 #include "base/text.h"
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -51,7 +52,7 @@ void HistoryList::refresh() {
     };
     add(first == 0 ? tr("Opened") : tr("Earlier steps"), first);
     for (std::size_t i = first; i < steps.size(); ++i) {
-        QString text = QString::fromStdString(steps[i].name);
+        QString text = said(steps[i].name);
         if (steps[i].changes.size() == 1) {
             const std::filesystem::path photo = steps[i].changes[0].photo;
             if (document_.photo() && photo != document_.photo()->file)

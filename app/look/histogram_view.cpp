@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -25,9 +26,9 @@ void HistogramView::setHistogram(const Histogram& h) {
     current_ = true;
     const auto per = [](const std::array<float, 3>& v) {
         return QStringLiteral("%1 / %2 / %3 %")
-            .arg(100 * v[0], 0, 'f', 2)
-            .arg(100 * v[1], 0, 'f', 2)
-            .arg(100 * v[2], 0, 'f', 2);
+            .arg(numberOf(100 * v[0], 2))
+            .arg(numberOf(100 * v[1], 2))
+            .arg(numberOf(100 * v[2], 2));
     };
     setToolTip(tr("Whole photo with its look, before noise reduction: red, green and blue. Heights are "
                   "square roots.\nClipped to black: %1\nClipped to white: %2")

@@ -10,6 +10,7 @@
 #include <cstring>
 
 #include "look/curve_editor.h"
+#include "said.h"
 #include "style/flow.h"
 #include "style/icon.h"
 #include "style/rule.h"
@@ -144,7 +145,7 @@ QToolButton* LookStrip::switchFor(const Field<Look>& f) {
     button->setText(shownLabel(f));
     button->setObjectName(QLatin1String(f.id));
     button->setCheckable(true);
-    button->setToolTip(tr(f.sentence));
+    button->setToolTip(said(f.sentence));
     connect(button, &QToolButton::toggled, this, [this, member = std::get<bool Look::*>(f.member)](bool on) {
         change([&](Look& l) { l.*member = on; });
     });
@@ -154,9 +155,9 @@ QToolButton* LookStrip::switchFor(const Field<Look>& f) {
 
 QComboBox* LookStrip::choiceFor(const Field<Look>& f) {
     auto* box = new QComboBox(this);
-    for (const char* name : f.shownChoices) box->addItem(tr(name));
+    for (const char* name : f.shownChoices) box->addItem(said(name));
     box->setObjectName(QLatin1String(f.id));
-    box->setToolTip(tr(f.sentence));
+    box->setToolTip(said(f.sentence));
     box->setAccessibleName(shownLabel(f));
     connect(box, &QComboBox::currentIndexChanged, this, [this, &f](int index) {
         change([&](Look& l) { std::get<ChoiceMember<Look>>(f.member).set(l, index); });
@@ -240,7 +241,7 @@ void LookStrip::pickAt(PicturePoint point) {
             l.tint = static_cast<float>(std::clamp(light.tint, -40.0, 40.0));
         });
     } catch (const std::domain_error& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
 }
 
@@ -301,15 +302,14 @@ void LookStrip::showLens(const Look& look) {
         for (const auto& k : known) {
             if (!is(*s.field, k.id)) continue;
             s.button->setEnabled(k.known || look.*std::get<bool Look::*>(s.field->member));
-            QString tip = tr(s.field->sentence);
+            QString tip = said(s.field->sentence);
             if (!k.known)
                 tip += QLatin1Char('\n') + (found_.missing.empty() ? tr("No correction data for this lens.")
-                                                                   : QString::fromStdString(found_.missing));
+                                                                   : said(found_.missing));
             s.button->setToolTip(tip);
         }
-    const QString missing = QString::fromStdString(found_.missing);
-    lens_->setText(found_.source.empty() ? tr("No lens data")
-                                         : tr("Lens data: %1").arg(QString::fromStdString(found_.source)));
+    const QString missing = said(found_.missing);
+    lens_->setText(found_.source.empty() ? tr("No lens data") : tr("Lens data: %1").arg(said(found_.source)));
     lens_->setToolTip(missing);
     lens_->setVisible(document_.photo() != nullptr);
 }

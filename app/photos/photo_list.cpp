@@ -9,6 +9,7 @@
 #include "photos/photo_row.h"
 #include "photos/thumbnail.h"
 #include "reader/reader.h"
+#include "said.h"
 #include "session/sidecar.h"
 
 namespace irenic {
@@ -242,7 +243,7 @@ void PhotoList::load(int row) {
     reading_ = jobs_.submit(
         Lane::Reading, 0, [path](const Work& work) { return openPhoto(path, work); },
         [this, path](Outcome<OpenedPhoto> outcome) {
-            if (!outcome.value) return fail(path, QString::fromStdString(outcome.problem));
+            if (!outcome.value) return fail(path, said(outcome.problem));
             if (QListWidgetItem* item = rowOf(path)) {
                 item->setData(row::Failed, QString());
                 item->setData(row::Iso, outcome.value->photo->iso);
@@ -263,7 +264,7 @@ void PhotoList::readNeighbour() {
         neighbouring_ = jobs_.submit(
             Lane::Quiet, 1, [path](const Work& work) { return openPhoto(path, work); },
             [this, path](Outcome<OpenedPhoto> outcome) {
-                if (!outcome.value) return fail(path, QString::fromStdString(outcome.problem));
+                if (!outcome.value) return fail(path, said(outcome.problem));
                 shelf_.putBehind(path, std::move(*outcome.value));
             });
         return;

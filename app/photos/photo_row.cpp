@@ -1,8 +1,8 @@
 #include "photos/photo_row.h"
 
-#include <QCoreApplication>
 #include <QPainter>
 
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -12,11 +12,10 @@ constexpr int kGap = 4, kTag = 15;
 }
 
 QString PhotoRow::stateText(const QModelIndex& index) {
-    const auto tr = [](const char* text) { return QCoreApplication::translate("PhotoRow", text); };
     QStringList words;
     if (!index.data(row::Failed).toString().isEmpty()) return tr("Cannot open");
     if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
-        words << QStringLiteral("ISO %1").arg(iso, 0, 'f', 0);
+        words << QStringLiteral("ISO %1").arg(numberOf(iso, 0));
     const int missing = index.data(row::Missing).toInt();
     if (!index.data(row::Made).toStringList().isEmpty())
         words << (missing > 0 ? tr("Exported, %1 missing").arg(missing) : tr("Exported"));

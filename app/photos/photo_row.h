@@ -21,6 +21,8 @@ enum Role {
 } // namespace row
 
 class PhotoRow : public QStyledItemDelegate {
+    Q_OBJECT
+
   public:
     using QStyledItemDelegate::QStyledItemDelegate;
     void paint(QPainter* painter, const QStyleOptionViewItem& option,

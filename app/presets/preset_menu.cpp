@@ -7,6 +7,7 @@
 #include <QMessageBox>
 
 #include "denoise/method.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -24,7 +25,7 @@ void PresetMenu::fill() {
     try {
         names = presetNames();
     } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
     for (const std::string& n : names) {
         const QString name = QString::fromStdString(n);
@@ -62,7 +63,7 @@ void PresetMenu::use(const QString& name) {
     try {
         document_.usePreset(name.toStdString(), loadPreset(name.toStdString()));
     } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
 }
 
@@ -80,7 +81,7 @@ void PresetMenu::keep(const QString& proposed, const Preset& preset) {
         savePreset(name.toStdString(), preset, there);
         emit message(tr("Preset %1 was saved.").arg(name));
     } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
 }
 
@@ -104,7 +105,7 @@ void PresetMenu::importFrom(const QString& file) {
         savePreset(name.toStdString(), loadPreset(file.toStdString()));
         emit message(tr("Preset %1 was saved.").arg(name));
     } catch (const std::exception& e) {
-        emit message(QString::fromUtf8(e.what()));
+        emit message(said(e.what()));
     }
 }
 
@@ -114,7 +115,7 @@ void PresetMenu::exportTo(const QString& name, const QString& file) {
         copyPreset(name.toStdString(), file.toStdString());
         emit message(tr("Preset %1 was exported to %2.").arg(name, to));
     } catch (const std::exception& e) {
-        emit message(tr("%1: %2").arg(to, QString::fromUtf8(e.what())));
+        emit message(tr("%1: %2").arg(to, said(e.what())));
     }
 }
 

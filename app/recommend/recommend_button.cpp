@@ -4,44 +4,47 @@
 #include <cmath>
 
 #include "denoise/noise_left.h"
+#include "said.h"
 #include "session/taste.h"
 
 namespace irenic {
 
 namespace {
 
-QString tr(const char* text) { return RecommendButton::tr(text); }
-
 QString nameOf(Alternative::Kind kind) {
     switch (kind) {
-    case Alternative::Kind::Quick: return tr("quicker");
-    case Alternative::Kind::Grain: return tr("with grain");
-    case Alternative::Kind::Sharp: return tr("sharpened");
+    case Alternative::Kind::Quick: return RecommendButton::tr("quicker");
+    case Alternative::Kind::Grain: return RecommendButton::tr("with grain");
+    case Alternative::Kind::Sharp: return RecommendButton::tr("sharpened");
     }
     return {};
 }
 
 QString tipOf(Alternative::Kind kind) {
     switch (kind) {
-    case Alternative::Kind::Quick: return tr("Adds the quickest take that is nearly as good on this photo.");
-    case Alternative::Kind::Grain: return tr("Adds a take that keeps some of the photo's own grain.");
+    case Alternative::Kind::Quick:
+        return RecommendButton::tr("Adds the quickest take that is nearly as good on this photo.");
+    case Alternative::Kind::Grain:
+        return RecommendButton::tr("Adds a take that keeps some of the photo's own grain.");
     case Alternative::Kind::Sharp:
-        return tr("Adds the recommended take, sharpened as much as this photo's sharpest edges are blurred.");
+        return RecommendButton::tr(
+            "Adds the recommended take, sharpened as much as this photo's sharpest edges are blurred.");
     }
     return {};
 }
 
 QString textOf(const Alternative& other) {
     const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
-    const QString error = QString::number(100 * other.risk.sigmas(), 'f', 0);
+    const QString error = numberOf(100 * other.risk.sigmas(), 0);
     switch (other.kind) {
     case Alternative::Kind::Quick:
-        return tr("Quicker: %1, error %2 %, %3 times as quick")
-            .arg(method, error, QString::number(other.times, 'f', 1));
-    case Alternative::Kind::Grain: return tr("With grain: %1, error %2 %").arg(method, error);
+        return RecommendButton::tr("Quicker: %1, error %2 %, %3 times as quick")
+            .arg(method, error, numberOf(other.times, 1));
+    case Alternative::Kind::Grain:
+        return RecommendButton::tr("With grain: %1, error %2 %").arg(method, error);
     case Alternative::Kind::Sharp:
-        return tr("Sharpened: %1, for edges blurred by %2 px")
-            .arg(method, QString::number(other.blur, 'f', 1));
+        return RecommendButton::tr("Sharpened: %1, for edges blurred by %2 px")
+            .arg(method, numberOf(other.blur, 1));
     }
     return {};
 }
@@ -177,7 +180,7 @@ void RecommendButton::measure(bool asked) {
         [this, asked, file = path()](const Outcome<Recommendation>& found) {
             measuring_.erase(file);
             refresh();
-            if (!found.value) return emit said(QString::fromStdString(found.problem));
+            if (!found.value) return emit said(irenic::said(found.problem));
             const std::size_t before = document_.takes().size();
             document_.setRecommended(file, {found.value->settings, found.value->risk, found.value->others},
                                      asked);

@@ -1,6 +1,7 @@
 #include "references/reference_shelf.h"
 
 #include "base/text.h"
+#include "said.h"
 
 namespace irenic {
 
@@ -14,7 +15,9 @@ ReferencePtr ReferenceShelf::find(std::uint32_t reference) const {
     const auto at = entries_.find(reference);
     if (at == entries_.end()) return nullptr;
     const ReferenceFile* file = document_.state().reference(reference);
-    return file && file->matched && at->second.matched ? at->second.matched : at->second.plain;
+    const Entry& e = at->second;
+    if (file && !file->cleaned.empty() && e.cleaned) return e.cleaned;
+    return file && file->matched && e.matched ? e.matched : e.plain;
 }
 
 QString ReferenceShelf::text(std::uint32_t reference) const {
@@ -65,8 +68,17 @@ void ReferenceShelf::refresh() {
             if (!e.plain) open(e, r.id);
         }
         if (r.matched && e.plain && !e.matched && !e.matching.active()) match(e, r.id);
+        clean(e, r);
     }
     emit changed();
+}
+
+void ReferenceShelf::clean(Entry& entry, const ReferenceFile& file) {
+    const ReferencePtr from = file.matched && entry.matched ? entry.matched : entry.plain;
+    if (file.cleaned.empty() || !from) return entry.cleaned.reset();
+    if (entry.cleaned && entry.from == from && entry.by == file.cleaned) return;
+    entry.cleaned = from->cleaned(settingsFromText(file.cleaned));
+    entry.from = from, entry.by = file.cleaned;
 }
 
 void ReferenceShelf::open(Entry& entry, std::uint32_t id) {
@@ -81,7 +93,7 @@ void ReferenceShelf::open(Entry& entry, std::uint32_t id) {
             const auto at = entries_.find(id);
             if (at == entries_.end()) return;
             if (made.value) at->second.plain = *made.value;
-            at->second.problem = QString::fromStdString(made.problem);
+            at->second.problem = said(made.problem);
             refresh(); // the look may have changed meanwhile; its colours may be wanted matched
         });
 }
@@ -96,8 +108,8 @@ void ReferenceShelf::match(Entry& entry, std::uint32_t id) {
             const auto at = entries_.find(id);
             if (at == entries_.end()) return;
             if (made.value) at->second.matched = *made.value;
-            if (!made.value) at->second.problem = QString::fromStdString(made.problem);
-            emit changed();
+            if (!made.value) at->second.problem = said(made.problem);
+            refresh();
         });
 }
 

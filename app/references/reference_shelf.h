@@ -33,7 +33,9 @@ class ReferenceShelf : public QObject {
     struct Entry {
         std::string file;
         Look look; // it was asked for under this one
-        ReferencePtr plain, matched;
+        ReferencePtr plain, matched, cleaned;
+        ReferencePtr from; // what `cleaned` was made of, and by which settings
+        std::string by;
         Job opening, matching;
         QString problem;
     };
@@ -41,6 +43,7 @@ class ReferenceShelf : public QObject {
     void refresh();
     void open(Entry& entry, std::uint32_t id);
     void match(Entry& entry, std::uint32_t id);
+    static void clean(Entry& entry, const ReferenceFile& file);
 
     Document& document_;
     Jobs& jobs_;

@@ -10,12 +10,16 @@
 #include "denoise/method.h"
 #include "judge/check_kinds.h"
 #include "report/report.h"
+#include "said.h"
 
 namespace irenic {
 
 namespace {
 
-QString tr(const char* text) { return QCoreApplication::translate("Report", text); }
+// Names the words of the report to those who translate them.
+struct Words {
+    Q_DECLARE_TR_FUNCTIONS(irenic::Report)
+};
 
 constexpr int kResolution = 144; // of text and rules, dots an inch
 constexpr int kMargin = 15;      // millimetres
@@ -110,14 +114,15 @@ void writeFindings(Pages& pages, const ReportTake& take) {
         if (!f.value) continue;
         const auto kind = std::find_if(kCheckKinds.begin(), kCheckKinds.end(),
                                        [&](const CheckKind* k) { return f.check == k->id; });
-        const QString name = kind == kCheckKinds.end() ? QString::fromStdString(f.check) : tr((*kind)->shown);
+        const QString name =
+            kind == kCheckKinds.end() ? QString::fromStdString(f.check) : said((*kind)->shown);
         const QString value = f.unit == check::kColourShift.unit
-                                  ? QString::number(*f.value, 'f', 1)
-                                  : tr("%1 %").arg(std::lround(100 * *f.value));
-        const QString grade = f.grade == Grade::Good   ? tr("good")
-                              : f.grade == Grade::Look ? tr("look")
-                                                       : tr("bad");
-        pages.text(QStringLiteral("%1: %2 (%3). %4").arg(name, value, grade, tr(f.sentence.c_str())), 1,
+                                  ? numberOf(*f.value, 1)
+                                  : Words::tr("%1 %").arg(std::lround(100 * *f.value));
+        const QString grade = f.grade == Grade::Good   ? Words::tr("good")
+                              : f.grade == Grade::Look ? Words::tr("look")
+                                                       : Words::tr("bad");
+        pages.text(QStringLiteral("%1: %2 (%3). %4").arg(name, value, grade, said(f.sentence)), 1,
                    f.grade == Grade::Good ? kSecond : kMarked, f.grade == Grade::Bad);
     }
 }
@@ -125,14 +130,14 @@ void writeFindings(Pages& pages, const ReportTake& take) {
 void writeTrial(Pages& pages, const TrialRecord& trial) {
     const TrialRanking ranking = rankingOf(static_cast<int>(trial.pictures.size()), trial.answers);
     pages.rule();
-    pages.text(tr("Blind trial"), 1.3, kInk, true);
-    pages.text(tr("%1, from %2 answers").arg(QString::fromStdString(trial.when)).arg(trial.answers.size()), 1,
+    pages.text(Words::tr("Blind trial"), 1.3, kInk, true);
+    pages.text(Words::tr("%1, from %2 answers").arg(timeOf(trial.when)).arg(trial.answers.size()), 1,
                kSecond);
     for (std::size_t i = 0; i < ranking.order.size(); ++i) {
-        QString line = tr("%1. %2").arg(i + 1).arg(
+        QString line = Words::tr("%1. %2").arg(i + 1).arg(
             QString::fromStdString(trial.pictures[static_cast<std::size_t>(ranking.order[i])]));
         if (i < ranking.sure.size())
-            line += tr(", above the next: %1 % sure").arg(std::lround(100 * ranking.sure[i]));
+            line += Words::tr(", above the next: %1 % sure").arg(std::lround(100 * ranking.sure[i]));
         pages.text(line);
     }
 }
@@ -154,28 +159,29 @@ QByteArray pdfOf(const Report& report) {
         Pages pages(writer);
         pages.text(QString::fromStdString(shownName(photo.file)), 2, kInk, true);
         QStringList shot = {QString::fromStdString(utf8Of(photo.camera()))};
-        if (photo.iso > 0) shot << tr("ISO %1").arg(photo.iso);
+        if (photo.iso > 0) shot << Words::tr("ISO %1").arg(photo.iso);
         if (photo.exposure > 0) shot << QString::fromStdString(photo.exposureText());
-        shot
-            << tr("noise at mid-grey %1 % of white").arg(100 * photo.noise.channel[1].sigma(0.18), 0, 'f', 2);
+        shot << Words::tr("noise at mid-grey %1 % of white")
+                    .arg(numberOf(100 * photo.noise.channel[1].sigma(0.18), 2));
         pages.text(shot.join(QStringLiteral(" · ")), 1, kSecond);
-        pages.text(tr("%1, %2").arg(QString::fromStdString(report.when),
-                                    QString::fromStdString(report.wish.program)),
+        pages.text(Words::tr("%1, %2").arg(timeOf(report.when), QString::fromStdString(report.wish.program)),
                    1, kSecond);
         for (std::size_t p = 0; p < report.originals.size(); ++p) {
             const Probe& probe = report.wish.state.probes[p];
             pages.space();
-            pages.text(tr("Probe %1: %2, at 100 %").arg(p + 1).arg(QString::fromStdString(probe.name)), 1.1,
-                       kInk, true, true);
-            std::vector<std::pair<QString, QImage>> pictures = {{tr("Original"), report.originals[p]}};
+            pages.text(Words::tr("Probe %1: %2, at 100 %").arg(p + 1).arg(said(probe.name)), 1.1, kInk, true,
+                       true);
+            std::vector<std::pair<QString, QImage>> pictures = {{Words::tr("Original"), report.originals[p]}};
             for (const ReportTake& t : report.takes) pictures.push_back({captionOf(t.take), t.crops[p]});
             pages.pictures(pictures);
         }
         for (const ReportTake& t : report.takes) {
             pages.rule();
-            pages.text(named(t.take) + (t.chosen ? tr("  (chosen for export)") : QString()), 1.3, kInk, true);
+            pages.text(named(t.take) + (t.chosen ? Words::tr("  (chosen for export)") : QString()), 1.3, kInk,
+                       true);
             if (!t.unchecked.empty())
-                pages.text(tr("%1 % of the noise left on an even grey").arg(100 * t.noiseLeft, 0, 'f', 0));
+                pages.text(
+                    Words::tr("%1 % of the noise left on an even grey").arg(numberOf(100 * t.noiseLeft, 0)));
             writeFindings(pages, t);
         }
         if (report.wish.facts.trial) writeTrial(pages, *report.wish.facts.trial);

@@ -14,6 +14,7 @@
 #include "judge/unlike.h"
 #include "photos/photo_shelf.h"
 #include "reader/reader.h"
+#include "said.h"
 #include "session/sidecar.h"
 #include "sheet/cell.h"
 #include "sheet/take_head.h"
@@ -141,7 +142,7 @@ void PhotosSheet::read(std::size_t at) {
         [this, at](const Outcome<OpenedPhoto>& opened) {
             Row& own = rows_[at];
             if (!opened.value) {
-                own.problem = QString::fromStdString(opened.problem);
+                own.problem = said(opened.problem);
             } else {
                 own.photo = opened.value->photo;
                 if (own.probes.empty()) own.probes = opened.value->probes;

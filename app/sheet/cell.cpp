@@ -12,6 +12,7 @@
 
 #include "edges.h"
 #include "judge/probes.h"
+#include "said.h"
 #include "style/monitor.h"
 #include "style/style.h"
 
@@ -93,7 +94,7 @@ void Cell::request() {
         if (outcome.value)
             keep(*outcome.value, Pixels::True);
         else
-            failure_ = QString::fromStdString(outcome.problem);
+            failure_ = said(outcome.problem);
         update();
         if (isCurrent()) emit becameCurrent();
     });

@@ -3,6 +3,7 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPainter>
 #include <QToolButton>
 #include <QVBoxLayout>
@@ -14,7 +15,7 @@ namespace irenic {
 
 ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget* parent)
     : QFrame(parent), file_(file), name_(new QLabel(this)), says_(new QLabel(this)),
-      match_(new QToolButton(this)), again_(new QToolButton(this)) {
+      match_(new QToolButton(this)), clean_(new QToolButton(this)), again_(new QToolButton(this)) {
     auto* title = new QLabel(letter, this);
     QFont big = title->font();
     big.setPointSizeF(big.pointSizeF() * 1.25);
@@ -31,6 +32,15 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
     match_->setToolTip(tr("Matches brightness and white balance to this photo, so that noise and detail can "
                           "be compared. The file stays as it is."));
     connect(match_, &QToolButton::clicked, this, &ReferenceHead::matchAsked);
+    clean_->setText(tr("Clean"));
+    clean_->setCheckable(true);
+    clean_->setObjectName(QStringLiteral("cleanReference"));
+    clean_->setToolTip(
+        tr("Cleans this reference like one of the takes, by its own measured noise, to compare what comes "
+           "first: cleaning or developing. The file stays as it is."));
+    clean_->setPopupMode(QToolButton::InstantPopup);
+    clean_->setMenu(new QMenu(clean_));
+    connect(clean_->menu(), &QMenu::aboutToShow, this, &ReferenceHead::listTakes);
     again_->setText(tr("Reload"));
     again_->setToolTip(tr("Reads the file and aligns it again."));
     connect(again_, &QToolButton::clicked, this, &ReferenceHead::againAsked);
@@ -45,6 +55,7 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
     line->addWidget(title);
     line->addWidget(name_, 1);
     line->addWidget(match_);
+    line->addWidget(clean_);
     line->addWidget(again_);
     line->addWidget(close);
     auto* column = new QVBoxLayout(this);
@@ -56,8 +67,18 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
     setAccessibleName(tr("Reference %1, %2").arg(letter, QFileInfo(file).fileName()));
 }
 
-void ReferenceHead::show(const QString& text, bool matched, bool failed) {
-    text_ = text;
+void ReferenceHead::listTakes() {
+    clean_->menu()->clear();
+    for (int i = 0; i < takes_.size(); ++i)
+        clean_->menu()->addAction(tr("Like take %1").arg(takes_[i]), this, [this, i] { emit cleanAsked(i); });
+    clean_->menu()->addAction(tr("As it is"), this, [this] { emit cleanAsked(-1); });
+}
+
+void ReferenceHead::show(const QString& text, bool matched, bool cleaned, bool failed,
+                         const QStringList& takes) {
+    text_ = text, takes_ = takes;
+    clean_->setChecked(cleaned);
+    clean_->setVisible(!failed);
     match_->setChecked(matched);
     match_->setVisible(!failed);
     again_->setVisible(failed);

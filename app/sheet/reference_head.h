@@ -14,10 +14,12 @@ class ReferenceHead : public QFrame {
   public:
     // `letter` "R1"; `file` a whole path.
     ReferenceHead(const QString& letter, const QString& file, QWidget* parent = nullptr);
-    void show(const QString& text, bool matched, bool failed);
+    // `takes`: letters of those that it can be cleaned like; `cleaned`: that it is.
+    void show(const QString& text, bool matched, bool cleaned, bool failed, const QStringList& takes);
 
   signals:
     void matchAsked(bool on);
+    void cleanAsked(int take); // -1: as it is
     void againAsked();
     void closeAsked();
 
@@ -27,10 +29,12 @@ class ReferenceHead : public QFrame {
 
   private:
     void writeTexts();
+    void listTakes();
 
     QString file_, text_;
+    QStringList takes_;
     QLabel *name_, *says_;
-    QToolButton *match_, *again_;
+    QToolButton *match_, *clean_, *again_;
 };
 
 } // namespace irenic

@@ -5,15 +5,15 @@
 #include <QMouseEvent>
 #include <QPainter>
 
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
 
 RowLabel::RowLabel(int number, const Probe& probe, QWidget* parent)
-    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(
-                           style::capitalised(QString::fromStdString(probe.name)))) {
-    setToolTip(tr("%1\nDouble-click to widen, drag to reorder, right-click for more.")
-                   .arg(QString::fromStdString(probe.reason)));
+    : QWidget(parent), text_(QStringLiteral("%1  %2").arg(number).arg(style::capitalised(said(probe.name)))) {
+    setToolTip(
+        tr("%1\nDouble-click to widen, drag to reorder, right-click for more.").arg(said(probe.reason)));
     setAccessibleName(text_);
 }
 

@@ -12,6 +12,7 @@
 
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
+#include "said.h"
 #include "sheet/cell.h"
 #include "sheet/reference_head.h"
 #include "sheet/row_label.h"
@@ -120,6 +121,8 @@ void Sheet::makeHeads() {
             new ReferenceHead(QStringLiteral("R%1").arg(i + 1), QString::fromStdString(file.file), headRow_);
         connect(head, &ReferenceHead::matchAsked, this,
                 [this, i](bool on) { document_.matchReference(i, on); });
+        connect(head, &ReferenceHead::cleanAsked, this,
+                [this, i](int take) { document_.cleanReference(i, take); });
         connect(head, &ReferenceHead::againAsked, this, [this, id = file.id] { shelf_.retry(id); });
         connect(
             head, &ReferenceHead::closeAsked, this, [this, i] { document_.removeReference(i); },
@@ -243,9 +246,9 @@ QString Sheet::originalText() const {
     const double sigma = 100 * photo->noise.channel[1].sigma(0.18);
     // Where texture cannot be told from noise, the figure is the most that it can be.
     return photo->noiseDoubt > 0.05 ? tr("<b>Original</b>&nbsp; Noise %1 to %2 %")
-                                          .arg((1 - photo->noiseDoubt) * sigma, 0, 'f', 2)
-                                          .arg(sigma, 0, 'f', 2)
-                                    : tr("<b>Original</b>&nbsp; Noise %1 %").arg(sigma, 0, 'f', 2);
+                                          .arg(numberOf((1 - photo->noiseDoubt) * sigma, 2))
+                                          .arg(numberOf(sigma, 2))
+                                    : tr("<b>Original</b>&nbsp; Noise %1 %").arg(numberOf(sigma, 2));
 }
 
 void Sheet::refreshHeads() {
@@ -255,11 +258,11 @@ void Sheet::refreshHeads() {
         tr("The photo before noise reduction. Measured noise in per cent of white (green channel):");
     if (photo)
         tip += tr("\n%1 % at black, %2 % at mid-grey.")
-                   .arg(100 * photo->noise.channel[1].sigma(0), 0, 'f', 2)
-                   .arg(100 * photo->noise.channel[1].sigma(0.18), 0, 'f', 2);
+                   .arg(numberOf(100 * photo->noise.channel[1].sigma(0), 2))
+                   .arg(numberOf(100 * photo->noise.channel[1].sigma(0.18), 2));
     if (photo && photo->noiseDoubt > 0.05)
         tip += tr("\nNothing in this photo is flat: the noise may be up to %1 % less.")
-                   .arg(100 * photo->noiseDoubt, 0, 'f', 0);
+                   .arg(numberOf(100 * photo->noiseDoubt, 0));
     if (photo && photo->noiseFrom == NoiseFrom::Camera)
         tip +=
             tr("\nNothing in this photo is flat, so the figure is that of other photos of this camera (%1).")
@@ -268,14 +271,14 @@ void Sheet::refreshHeads() {
         tip += tr("\nNothing in this photo is flat, so the figure is the one that the file states.");
     else if (photo && photo->statedNoise)
         tip += tr("\nThe file states %1 % at black and %2 % at mid-grey.")
-                   .arg(100 * photo->statedNoise->channel[1].sigma(0), 0, 'f', 2)
-                   .arg(100 * photo->statedNoise->channel[1].sigma(0.18), 0, 'f', 2);
+                   .arg(numberOf(100 * photo->statedNoise->channel[1].sigma(0), 2))
+                   .arg(numberOf(100 * photo->statedNoise->channel[1].sigma(0.18), 2));
     if (photo)
         tip += tr("\nBad pixels: %1. Banding, relative to noise at black: rows %2, columns %3. Takes repair "
                   "both unless their\nmenu says otherwise. The original is shown as it is.")
                    .arg(photo->pattern.defects.size())
-                   .arg(photo->pattern.rowSigma, 0, 'f', 3)
-                   .arg(photo->pattern.columnSigma, 0, 'f', 3);
+                   .arg(numberOf(photo->pattern.rowSigma, 3))
+                   .arg(numberOf(photo->pattern.columnSigma, 3));
     if (photo && photo->pattern.deadColumns + photo->pattern.deadRows > 0)
         tip += tr("\nDead columns: %1, dead rows: %2. Takes fill them from both sides.")
                    .arg(photo->pattern.deadColumns)
@@ -283,20 +286,23 @@ void Sheet::refreshHeads() {
     if (photo && !photo->smoothing.none())
         tip += tr("\nThe camera smoothed this raw (%1 % to each neighbour). Takes undo that, remove noise, "
                   "and smooth again.")
-                   .arg(100 * photo->smoothing.beside, 0, 'f', 0);
+                   .arg(numberOf(100 * photo->smoothing.beside, 0));
     if (photo && !photo->unevenness.none())
         tip +=
             tr("\nThe noise is uneven, and takes clean accordingly: %1 times as much at the right as at the "
                "left,\n%2 times at the bottom as at the top, %3 times in the corners as in the middle.")
-                .arg(photo->unevenness.rightOverLeft(), 0, 'f', 1)
-                .arg(photo->unevenness.bottomOverTop(), 0, 'f', 1)
-                .arg(photo->unevenness.cornersOverMiddle(), 0, 'f', 1);
+                .arg(numberOf(photo->unevenness.rightOverLeft(), 1))
+                .arg(numberOf(photo->unevenness.bottomOverTop(), 1))
+                .arg(numberOf(photo->unevenness.cornersOverMiddle(), 1));
     original_->setToolTip(tip);
     for (std::size_t i = 0; i < heads_.size(); ++i)
         heads_[i]->show(document_.takes()[i], document_.facts(), document_.chosen() == static_cast<int>(i));
+    QStringList letters;
+    for (const Take& t : document_.takes()) letters << QString(QLatin1Char(t.letter));
     for (std::size_t i = 0; i < referenceHeads_.size(); ++i) {
         const ReferenceFile& r = document_.references()[i];
-        referenceHeads_[i]->show(shelf_.text(r.id), r.matched, shelf_.failed(r.id));
+        referenceHeads_[i]->show(shelf_.text(r.id), r.matched, !r.cleaned.empty(), shelf_.failed(r.id),
+                                 letters);
     }
 }
 

@@ -14,6 +14,7 @@
 #include <cmath>
 
 #include "denoise/method.h"
+#include "said.h"
 #include "style/icon.h"
 #include "style/rule.h"
 #include "style/style.h"
@@ -29,8 +30,8 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     big.setWeight(QFont::DemiBold);
     letter_->setFont(big);
     for (const auto& m : methods()) {
-        method_->addItem(QString::fromStdString(m->name()), QString::fromStdString(m->id()));
-        method_->setItemData(method_->count() - 1, QString::fromStdString(m->summary()), Qt::ToolTipRole);
+        method_->addItem(said(m->name()), QString::fromStdString(m->id()));
+        method_->setItemData(method_->count() - 1, said(m->summary()), Qt::ToolTipRole);
     }
     method_->setObjectName(QStringLiteral("method"));
     method_->setAccessibleName(tr("Noise reduction method of this take"));
@@ -118,7 +119,7 @@ QObject* TakeHead::editorOf(const Field<Settings>& f) {
     const auto set = [this, &f](const std::string& text) {
         change([&](Settings& s) { setFromText(f, s, text); });
     };
-    const QString label = shownLabel(f), tip = QString::fromUtf8(f.sentence);
+    const QString label = shownLabel(f), tip = said(f.sentence);
     if (std::holds_alternative<bool Settings::*>(f.member)) {
         auto* entry = new QAction(label, more_->menu());
         entry->setCheckable(true);
@@ -129,7 +130,7 @@ QObject* TakeHead::editorOf(const Field<Settings>& f) {
         return entry;
     }
     auto* list = new QComboBox(body_);
-    for (const char* choice : f.shownChoices) list->addItem(QString::fromUtf8(choice));
+    for (const char* choice : f.shownChoices) list->addItem(said(choice));
     list->setObjectName(QString::fromUtf8(f.id));
     list->setAccessibleName(label);
     list->setToolTip(tip);
@@ -168,7 +169,7 @@ QString TakeHead::factorsText() const {
     // A second decimal only where it says something.
     const auto text = [](float v) {
         const int hundredths = static_cast<int>(std::lround(100 * static_cast<double>(v)));
-        return v == 0 ? tr("off") : QString::number(hundredths / 100.0, 'f', hundredths % 10 ? 2 : 1);
+        return v == 0 ? tr("off") : numberOf(hundredths / 100.0, hundredths % 10 ? 2 : 1);
     };
     return tr("L %1").arg(text(settings_.luminance)) + QLatin1Char('\n') +
            tr("C %1").arg(text(settings_.colour));
@@ -187,7 +188,7 @@ void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
     QString said = name;
     if (const Risk* risk = facts.riskOf(take.settings))
         said += (name.isEmpty() ? QString() : QStringLiteral(": ")) +
-                tr("Recommended: error %1 % of the noise").arg(100 * risk->sigmas(), 0, 'f', 0);
+                tr("Recommended: error %1 % of the noise").arg(numberOf(100 * risk->sigmas(), 0));
     risk_->setText(said);
     risk_->setVisible(!said.isEmpty());
     choose_->setChecked(chosen);

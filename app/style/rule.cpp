@@ -10,6 +10,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "said.h"
 #include "style/style.h"
 
 namespace irenic {
@@ -47,13 +48,13 @@ QAccessibleInterface* accessFor(const QString&, QObject* object) {
 }
 
 QString withRealMinus(double value, int decimals) {
-    QString number = QLocale::c().toString(value, 'f', decimals);
+    QString number = numberOf(value, decimals);
     return number.replace(QLatin1Char('-'), QChar(0x2212));
 }
 
 } // namespace
 
-QString shownLabel(const FieldInfo& field) { return style::capitalised(Rule::tr(field.label)); }
+QString shownLabel(const FieldInfo& field) { return style::capitalised(said(field.label)); }
 
 Rule::Rule(const FieldInfo& field, double initial, QWidget* parent)
     : QWidget(parent), label_(shownLabel(field)), unit_(QString::fromUtf8(field.unit)),
@@ -65,7 +66,7 @@ Rule::Rule(const FieldInfo& field, double initial, QWidget* parent)
     setCursor(Qt::SizeHorCursor);
     setObjectName(QLatin1String(field.id));
     setAccessibleName(label_);
-    setToolTip(tr(field.sentence) + QLatin1Char('\n') +
+    setToolTip(said(field.sentence) + QLatin1Char('\n') +
                tr("Drag, type or use the arrow keys. Double-click to reset."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     line_->hide();
@@ -237,11 +238,12 @@ void Rule::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Delete:
     case Qt::Key_Backspace: setValue(initial_); return;
     // Not Return: the line passes its own one on when it closes.
-    case Qt::Key_F2: edit(QLocale::c().toString(value_, 'f', decimals_)); return;
+    case Qt::Key_F2: edit(numberOf(value_, decimals_)); return;
     default: break;
     }
     const QString text = event->text();
-    if (!text.isEmpty() && (text[0].isDigit() || text[0] == QLatin1Char('.') || text[0] == QLatin1Char('-')))
+    if (!text.isEmpty() && (text[0].isDigit() || text[0] == QLatin1Char('.') || text[0] == QLatin1Char(',') ||
+                            text[0] == QLatin1Char('-')))
         edit(text);
     else
         QWidget::keyPressEvent(event);

@@ -11,6 +11,7 @@
 #include "base/safe_file.h"
 #include "base/text.h"
 #include "denoise/noise_left.h"
+#include "said.h"
 #include "session/taste.h"
 #include "style/style.h"
 
@@ -98,8 +99,7 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
                            .arg(record.answers.size()));
     left_.assign(record.pictures.size(), nullptr);
     text_ = tr("Blind trial of %1, %2")
-                .arg(QString::fromStdString(shownName(document_.photo()->file)),
-                     QString::fromStdString(record.when)) +
+                .arg(QString::fromStdString(shownName(document_.photo()->file)), timeOf(record.when)) +
             QStringLiteral("\n") + heading_->text() + QStringLiteral("\n\n");
     auto* table = new QWidget(this);
     auto* grid = new QGridLayout(table);
@@ -176,7 +176,7 @@ void TrialResult::measure(const std::vector<std::uint32_t>& takes, const TrialRa
                 });
             for (std::size_t i = 0; i < std::min(left_.size(), made.value->size()); ++i)
                 if ((*made.value)[i])
-                    left_[i]->setText(tr("%1 % of the noise left").arg(100 * *(*made.value)[i], 0, 'f', 0));
+                    left_[i]->setText(tr("%1 % of the noise left").arg(numberOf(100 * *(*made.value)[i], 0)));
         });
 }
 
@@ -194,9 +194,8 @@ void TrialResult::saveTo(const QString& file) {
             return true;
         },
         [this, file](const Outcome<bool>& made) {
-            emit message(
-                made.value ? tr("Saved: %1").arg(file)
-                           : tr("%1 could not be saved: %2").arg(file, QString::fromStdString(made.problem)));
+            emit message(made.value ? tr("Saved: %1").arg(file)
+                                    : tr("%1 could not be saved: %2").arg(file, said(made.problem)));
         });
 }
 

@@ -12,6 +12,7 @@
 
 #include "develop/lens.h"
 #include "references/reference_shelf.h"
+#include "said.h"
 #include "session/take.h"
 #include "style/style.h"
 #include "trial/picture_pane.h"
@@ -166,7 +167,7 @@ void TrialView::request() {
                 if (made.value)
                     panes_[i]->setImage(*made.value);
                 else
-                    panes_[i]->setFailure(QString::fromStdString(made.problem));
+                    panes_[i]->setFailure(said(made.problem));
                 tell();
             });
     }

@@ -9,6 +9,8 @@
 #include <variant>
 #include <vector>
 
+#include "base/shown_text.h"
+
 namespace irenic {
 
 // A point of a curve, both 0..1.
@@ -161,16 +163,16 @@ template <class T> std::string changeText(const Field<T>& field, const T& before
     const std::string label = field.label;
     if (std::holds_alternative<Curve T::*>(field.member) ||
         std::holds_alternative<TextMember<T>>(field.member))
-        return label + " changed";
+        return filled(IRENIC_TEXT("%1 changed"), {label});
     if (std::holds_alternative<bool T::*>(field.member)) return label + " " + shownValue(field, after);
-    return label + " " + shownValue(field, before) + " → " + shownValue(field, after);
+    return filled(IRENIC_TEXT("%1 %2 → %3"), {label, shownValue(field, before), shownValue(field, after)});
 }
 template <class T> std::string changesText(const T& before, const T& after, std::size_t most = 2) {
     std::string out;
     std::size_t count = 0;
     for (const Field<T>& f : fieldsOf<T>()) {
         if (sameField(f, before, after)) continue;
-        if (++count > most) return out + " and more";
+        if (++count > most) return filled(IRENIC_TEXT("%1 and more"), {out});
         out += (out.empty() ? "" : ", ") + changeText(f, before, after);
     }
     return out;

@@ -9,6 +9,8 @@
 #include <cerrno>
 #include <cstring>
 
+#include "base/shown_text.h"
+
 namespace irenic {
 
 namespace fs = std::filesystem;
@@ -20,10 +22,10 @@ std::string wordsFor(int error) {
     case ENOENT:
     case ENOTDIR: return "there is no such file. Has it been moved or renamed?";
     case EACCES:
-    case EPERM: return "you have no permission to read it.";
-    case ENAMETOOLONG: return "its name is too long.";
-    case ELOOP: return "it is a link that leads to itself.";
-    case ENXIO: return "this is no file that can be read.";
+    case EPERM: return IRENIC_TEXT("you have no permission to read it.");
+    case ENAMETOOLONG: return IRENIC_TEXT("its name is too long.");
+    case ELOOP: return IRENIC_TEXT("it is a link that leads to itself.");
+    case ENXIO: return IRENIC_TEXT("this is no file that can be read.");
     default: return std::string("it cannot be read (") + std::strerror(error) + ").";
     }
 }
@@ -32,8 +34,8 @@ std::string wordsFor(int error) {
 std::uint64_t checkedSize(int file, std::uint64_t most) {
     struct stat info {};
     if (fstat(file, &info) != 0) throw FileError(wordsFor(errno), errno);
-    if (S_ISDIR(info.st_mode)) throw FileError("this is a folder, not a file.", 0);
-    if (!S_ISREG(info.st_mode)) throw FileError("this is a pipe or a device, not a file.", 0);
+    if (S_ISDIR(info.st_mode)) throw FileError(IRENIC_TEXT("this is a folder, not a file."), 0);
+    if (!S_ISREG(info.st_mode)) throw FileError(IRENIC_TEXT("this is a pipe or a device, not a file."), 0);
     const auto size = static_cast<std::uint64_t>(info.st_size);
     if (size > most)
         throw FileError(
@@ -66,7 +68,8 @@ std::optional<std::string> textOfFile(const fs::path& file, std::uint64_t most) 
             if (count == 0) return text;
             text.append(block.data(), static_cast<std::size_t>(count));
             // It may have grown since it was opened.
-            if (text.size() > most) throw FileError("it is too large to be what it is called.", 0);
+            if (text.size() > most)
+                throw FileError(IRENIC_TEXT("it is too large to be what it is called."), 0);
         }
     } catch (const FileError& e) {
         if (e.error == ENOENT || e.error == ENOTDIR || e.error == ENAMETOOLONG) return std::nullopt;

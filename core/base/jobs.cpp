@@ -6,6 +6,7 @@
 #include <oneapi/tbb/task_arena.h>
 #include <sys/resource.h>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -24,7 +25,8 @@ bool standsBack(Lane lane) { return lane == Lane::Quiet || lane == Lane::Writing
 
 std::string problemOf(const std::exception& e) {
     if (dynamic_cast<const std::bad_alloc*>(&e))
-        return "There is not enough memory for this. Close other programs or photos and try again.";
+        return IRENIC_TEXT(
+            "There is not enough memory for this. Close other programs or photos and try again.");
     if (const auto* disk = dynamic_cast<const std::filesystem::filesystem_error*>(&e))
         return shownPath(disk->path1()) + ": " + disk->code().message() +
                ". Check that it is there and may be used.";

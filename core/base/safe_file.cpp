@@ -14,6 +14,7 @@
 
 #include "base/digest.h"
 #include "base/process.h"
+#include "base/shown_text.h"
 
 namespace irenic {
 
@@ -76,16 +77,18 @@ bool syncPath(const fs::path& path, int flags) {
 
 std::string reasonOf(int error) {
     switch (error) {
-    case ENOSPC: return "the disk is full. Make room, or choose another folder.";
-    case EDQUOT: return "your share of the disk is used up. Make room, or choose another folder.";
+    case ENOSPC: return IRENIC_TEXT("the disk is full. Make room, or choose another folder.");
+    case EDQUOT:
+        return IRENIC_TEXT("your share of the disk is used up. Make room, or choose another folder.");
     case EACCES:
     case EPERM:
-    case EROFS: return "nothing may be written there. Choose another folder.";
-    case ENAMETOOLONG: return "its name is too long for this disk. Choose a shorter one.";
-    case EEXIST: return "there is a file of this name already. Choose another name.";
+    case EROFS: return IRENIC_TEXT("nothing may be written there. Choose another folder.");
+    case ENAMETOOLONG: return IRENIC_TEXT("its name is too long for this disk. Choose a shorter one.");
+    case EEXIST: return IRENIC_TEXT("there is a file of this name already. Choose another name.");
     case ENOENT:
-    case ENOTDIR: return "its folder is not there. Choose another one.";
-    case EFBIG: return "it is larger than this disk can hold in one file. Choose another folder.";
+    case ENOTDIR: return IRENIC_TEXT("its folder is not there. Choose another one.");
+    case EFBIG:
+        return IRENIC_TEXT("it is larger than this disk can hold in one file. Choose another folder.");
     default: return std::string("it cannot be written (") + std::strerror(error) + ").";
     }
 }
@@ -96,7 +99,7 @@ void failedWriting(const fs::path& folder) {
     // Libraries lose the reason; a disk with less than a few blocks left tells it.
     if (error == ENOSPC || (statvfs(folder.c_str(), &disk) == 0 && disk.f_bavail * disk.f_frsize < 65536))
         throw WriteError(reasonOf(ENOSPC));
-    throw WriteError(error ? reasonOf(error) : "it could not be written to its end.");
+    throw WriteError(error ? reasonOf(error) : IRENIC_TEXT("it could not be written to its end."));
 }
 
 int sweepLeftovers(const fs::path& folder) {
@@ -115,14 +118,15 @@ SafeFile::SafeFile(fs::path target, Existing existing, MayReplace mayReplace)
     if (const fs::path whole = fs::absolute(target_, nowhere); !nowhere) target_ = whole;
     struct stat info {};
     if (lstat(target_.c_str(), &info) == 0) {
-        if (S_ISDIR(info.st_mode)) throw WriteError("this is a folder. Choose a file name.");
+        if (S_ISDIR(info.st_mode)) throw WriteError(IRENIC_TEXT("this is a folder. Choose a file name."));
         if (existing_ == Existing::Keep) throw WriteError(reasonOf(EEXIST));
         if (S_ISLNK(info.st_mode))
-            throw WriteError(
-                "this is a link to another place, which is not written through. Choose another name.");
-        if (!S_ISREG(info.st_mode)) throw WriteError("this is a device, not a file. Choose another name.");
+            throw WriteError(IRENIC_TEXT(
+                "this is a link to another place, which is not written through. Choose another name."));
+        if (!S_ISREG(info.st_mode))
+            throw WriteError(IRENIC_TEXT("this is a device, not a file. Choose another name."));
         if (access(target_.c_str(), W_OK) != 0)
-            throw WriteError("the file that is there must not be changed. Choose another name.");
+            throw WriteError(IRENIC_TEXT("the file that is there must not be changed. Choose another name."));
         checkReplaced();
     } else if (errno != ENOENT) {
         throw WriteError(reasonOf(errno));
@@ -143,9 +147,8 @@ SafeFile::SafeFile(fs::path target, Existing existing, MayReplace mayReplace)
 
 void SafeFile::checkReplaced() const {
     if (mayReplace_ && !mayReplace_(target_))
-        throw WriteError(
-            "there is a file of this name that Irenic did not make, and it is never replaced. Choose "
-            "another name.");
+        throw WriteError(IRENIC_TEXT("there is a file of this name that Irenic did not make, and it is never "
+                                     "replaced. Choose another name."));
 }
 
 SafeFile::~SafeFile() {

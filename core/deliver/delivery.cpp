@@ -8,6 +8,7 @@
 #include <stdexcept>
 #include <vector>
 
+#include "base/shown_text.h"
 #include "deliver/formats.h"
 
 namespace irenic {
@@ -18,15 +19,19 @@ constexpr const char* kSpaces[] = {"srgb", "adobe", "prophoto", "rec2020"};
 constexpr const char* kShownSpaces[] = {"sRGB", "Adobe RGB compatible", "ProPhoto compatible",
                                         "Linear Rec. 2020"};
 constexpr const char* kBits[] = {"8", "16", "32"};
-constexpr const char* kShownBits[] = {"8 bit", "16 bit", "32 bit floating point"};
+constexpr const char* kShownBits[] = {IRENIC_TEXT("8 bit"), IRENIC_TEXT("16 bit"),
+                                      IRENIC_TEXT("32 bit floating point")};
 constexpr const char* kPackings[] = {"packed", "lzw", "none"};
-constexpr const char* kShownPackings[] = {"Lossless compression", "LZW compression", "Uncompressed"};
+constexpr const char* kShownPackings[] = {IRENIC_TEXT("Lossless compression"), IRENIC_TEXT("LZW compression"),
+                                          IRENIC_TEXT("Uncompressed")};
 constexpr const char* kEdits[] = {"inside", "beside", "both", "nowhere"};
-constexpr const char* kShownEdits[] = {"Edits: into the DNG", "Edits: beside the DNG", "Edits: both",
-                                       "Edits: leave out"};
+constexpr const char* kShownEdits[] = {IRENIC_TEXT("Edits: into the DNG"),
+                                       IRENIC_TEXT("Edits: beside the DNG"), IRENIC_TEXT("Edits: both"),
+                                       IRENIC_TEXT("Edits: leave out")};
 constexpr const char* kConflicts[] = {"number", "refuse", "replace"};
-constexpr const char* kShownConflicts[] = {"If it exists: add a number", "If it exists: do not export",
-                                           "If it exists: replace"};
+constexpr const char* kShownConflicts[] = {IRENIC_TEXT("If it exists: add a number"),
+                                           IRENIC_TEXT("If it exists: do not export"),
+                                           IRENIC_TEXT("If it exists: replace")};
 
 template <auto Member> ChoiceMember<Delivery> choice() {
     using E = std::decay_t<decltype(Delivery{}.*Member)>;
@@ -35,66 +40,69 @@ template <auto Member> ChoiceMember<Delivery> choice() {
 }
 
 const Field<Delivery> kFields[] = {
-    {{"format", "", "format", "", 0, 1, 1, 0,
-      "File format. A DNG stays a raw: the look goes into its preview and its XMP. All others are finished "
-      "pictures.",
+    {{"format", "", IRENIC_TEXT("format"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("File format. A DNG stays a raw: the look goes into its preview and its XMP. All others "
+                  "are finished pictures."),
       formatIds(), shownFormats()},
      choice<&Delivery::format>()},
-    {{"space", "", "colour space", "", 0, 1, 1, 0,
-      "Colours that the file can hold. sRGB suits screens; wider spaces are for further work.", kSpaces,
-      kShownSpaces},
+    {{"space", "", IRENIC_TEXT("colour space"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Colours that the file can hold. sRGB suits screens; wider spaces are for further work."),
+      kSpaces, kShownSpaces},
      choice<&Delivery::space>()},
-    {{"profile", "", "ICC profile", "", 0, 1, 1, 0,
-      "An ICC profile for RGB instead of a colour space, such as a printer's."},
+    {{"profile", "", IRENIC_TEXT("ICC profile"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("An ICC profile for RGB instead of a colour space, such as a printer's.")},
      &Delivery::profile},
-    {{"bits", "", "depth", "", 0, 1, 1, 0,
-      "TIFF and PNG: bits per colour. 8 is enough to look at, 16 to work on, 32 keeps everything.", kBits,
-      kShownBits},
+    {{"bits", "", IRENIC_TEXT("depth"), "", 0, 1, 1, 0,
+      IRENIC_TEXT(
+          "TIFF and PNG: bits per colour. 8 is enough to look at, 16 to work on, 32 keeps everything."),
+      kBits, kShownBits},
      ChoiceMember<Delivery>{[](const Delivery& d) { return d.bits == 8    ? 0
                                                            : d.bits == 16 ? 1
                                                                           : 2; },
                             [](Delivery& d, int v) { d.bits = 8 << v; }}},
-    {{"packing", "", "compression", "", 0, 1, 1, 0,
-      "Lossless compression: lossless JPEG in a DNG, ZIP or LZW in a TIFF.", kPackings, kShownPackings},
+    {{"packing", "", IRENIC_TEXT("compression"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Lossless compression: lossless JPEG in a DNG, ZIP or LZW in a TIFF."), kPackings,
+      kShownPackings},
      choice<&Delivery::packing>()},
-    {{"quality", "", "quality", "", 1, 100, 1, 0,
-      "JPEG and JPEG XL: 95 looks like the original, 80 to 90 is for the web. JPEG XL at 100 is lossless."},
+    {{"quality", "", IRENIC_TEXT("quality"), "", 1, 100, 1, 0,
+      IRENIC_TEXT("JPEG and JPEG XL: 95 looks like the original, 80 to 90 is for the web. JPEG XL at 100 is "
+                  "lossless.")},
      &Delivery::quality},
-    {{"subsampled", "", "half colour resolution", "", 0, 1, 1, 0,
-      "JPEG: half the resolution for colour makes the file smaller and fine red detail softer."},
+    {{"subsampled", "", IRENIC_TEXT("half colour resolution"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("JPEG: half the resolution for colour makes the file smaller and fine red detail softer.")},
      &Delivery::subsampled},
-    {{"longest", "", "long edge", " px", 0, 100000, 1, 0,
-      "Reduces the picture to this many pixels on its long edge; 0 keeps its size. Never enlarges."},
+    {{"longest", "", IRENIC_TEXT("long edge"), " px", 0, 100000, 1, 0,
+      IRENIC_TEXT(
+          "Reduces the picture to this many pixels on its long edge; 0 keeps its size. Never enlarges.")},
      &Delivery::longest},
-    {{"percent", "", "size", " %", 1, 100, 1, 1,
-      "Reduces the picture to this share of its width and height."},
+    {{"percent", "", IRENIC_TEXT("size"), " %", 1, 100, 1, 1,
+      IRENIC_TEXT("Reduces the picture to this share of its width and height.")},
      &Delivery::percent},
-    {{"dpi", "", "resolution", " dpi", 1, 10000, 1, 0,
-      "Print resolution noted in the file. Pixels stay the same."},
+    {{"dpi", "", IRENIC_TEXT("resolution"), " dpi", 1, 10000, 1, 0,
+      IRENIC_TEXT("Print resolution noted in the file. Pixels stay the same.")},
      &Delivery::dpi},
-    {{"linear", "", "demosaiced", "", 0, 1, 1, 0,
-      "DNG: full colour instead of the mosaic, with sharpening and lens corrections applied. Three times as "
-      "large."},
+    {{"linear", "", IRENIC_TEXT("demosaiced"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("DNG: full colour instead of the mosaic, with sharpening and lens corrections applied. "
+                  "Three times as large.")},
      &Delivery::linear},
-    {{"fullPreview", "", "full-size preview", "", 0, 1, 1, 0,
-      "DNG: stores a preview with all pixels instead of 1024 across."},
+    {{"fullPreview", "", IRENIC_TEXT("full-size preview"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("DNG: stores a preview with all pixels instead of 1024 across.")},
      &Delivery::fullPreview},
-    {{"edits", "", "edits made elsewhere", "", 0, 1, 1, 0,
-      "DNG: where the edits go that another program keeps beside the raw, in an XMP file of its name.",
+    {{"edits", "", IRENIC_TEXT("edits made elsewhere"), "", 0, 1, 1, 0,
+      IRENIC_TEXT(
+          "DNG: where the edits go that another program keeps beside the raw, in an XMP file of its name."),
       kEdits, kShownEdits},
      choice<&Delivery::edits>()},
-    {{"name", "", "file name", "", 0, 1, 1, 0,
-      "File name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} are filled in "
-      "from "
-      "the photo and the take."},
+    {{"name", "", IRENIC_TEXT("file name"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("File name. {stem}, {letter}, {take}, {method}, {iso}, {date}, {counter} and {version} are "
+                  "filled in from the photo and the take.")},
      &Delivery::name},
-    {{"folder", "", "folder", "", 0, 1, 1, 0,
-      "Where the file goes: empty means next to the original, a name means a subfolder there, a full path "
-      "means "
-      "that folder."},
+    {{"folder", "", IRENIC_TEXT("folder"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Where the file goes: empty means next to the original, a name means a subfolder there, a "
+                  "full path means that folder.")},
      &Delivery::folder},
-    {{"conflict", "", "if the name is taken", "", 0, 1, 1, 0,
-      "What happens when a file of that name exists. Originals are never replaced.", kConflicts,
+    {{"conflict", "", IRENIC_TEXT("if the name is taken"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("What happens when a file of that name exists. Originals are never replaced."), kConflicts,
       kShownConflicts},
      choice<&Delivery::conflict>()},
 };
@@ -163,7 +171,7 @@ std::string problemWith(const Delivery& d) {
         return "a " + std::string(format.name) + " has 8 or 16 bits: choose 16, or a TIFF.";
     NameParts some; // a photo of any name
     some.original = "photo", some.letter = some.take = some.method = "A", some.taken = "2026:01:15 00:00:00";
-    if (d.name.empty() || nameFrom(d.name, some).empty()) return "the file needs a name.";
+    if (d.name.empty() || nameFrom(d.name, some).empty()) return IRENIC_TEXT("the file needs a name.");
     if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
         return "the profile " + d.profile + " does not exist.";
     return {};

@@ -3,6 +3,7 @@
 #include "base/digest.h"
 #include "base/expects.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "deliver/edits.h"
 #include "deliver/formats.h"
@@ -62,9 +63,10 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
     const fs::path target = fs::absolute(to, error);
     const bool isOwn = fs::equivalent(target, photo.file, error) || target == fs::absolute(photo.file, error);
     if (isOwn && !(what.handback && photo.developed))
-        fail("this is the original photo, which is never overwritten. Choose another name or folder.");
+        fail(IRENIC_TEXT(
+            "this is the original photo, which is never overwritten. Choose another name or folder."));
     if (format.raw && photo.developed)
-        fail("a developed picture cannot become a raw again. Export it as a TIFF.");
+        fail(IRENIC_TEXT("a developed picture cannot become a raw again. Export it as a TIFF."));
     if (const std::string problem = problemWith(what.recipe.settings); !problem.empty()) fail(problem + ".");
     if (const std::string problem = problemWith(what.delivery); !problem.empty()) fail(problem);
     fs::create_directories(target.parent_path(), error);
@@ -89,7 +91,7 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
     } catch (const Cancelled&) {
         throw;
     } catch (const std::bad_alloc&) {
-        return fail("there is not enough memory to make it.");
+        return fail(IRENIC_TEXT("there is not enough memory to make it."));
     } catch (const std::exception& e) {
         return fail(e.what());
     }

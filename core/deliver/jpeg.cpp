@@ -1,5 +1,7 @@
 #include "deliver/jpeg.h"
 
+#include "base/expects.h"
+
 #include <csetjmp>
 #include <cstdio>
 #include <cstdlib>
@@ -100,6 +102,7 @@ template <class State> bool end(State& s) {
 JpegEncoder::JpegEncoder(int width, int height, int quality, const std::vector<std::uint8_t>& profile,
                          bool subsampled)
     : state_(std::make_unique<State>()) {
+    IRENIC_EXPECTS(width > 0 && height > 0 && quality >= 0 && quality <= 100);
     state_->j.err = jpeg_std_error(&state_->errors);
     state_->j.client_data = state_.get();
     state_->errors.error_exit = [](j_common_ptr j) {

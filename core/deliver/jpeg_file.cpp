@@ -1,6 +1,7 @@
 #include <cmath>
 
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/jpeg.h"
@@ -14,7 +15,7 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Export& what, const Xmp
     const Photo& photo = *what.recipe.photo;
     const PictureSize size = sizeOf(what);
     if (size.width > kLongestJpegSide || size.height > kLongestJpegSide)
-        throw WriteError("it is too large for a JPEG. Export a TIFF.");
+        throw WriteError(IRENIC_TEXT("it is too large for a JPEG. Export a TIFF."));
     const int quality = static_cast<int>(std::lround(what.delivery.quality));
     JpegEncoder encoder(size.width, size.height, quality, profileOf(what), what.delivery.subsampled);
     BlockMeans written(size.width, size.height), read(size.width, size.height);
@@ -29,8 +30,8 @@ LeftOut writeJpeg(const std::filesystem::path& to, const Export& what, const Xmp
     // A segment holds 65533 bytes (ITU-T T.81, B.1.1.4), of which some name what follows.
     constexpr std::size_t kSegment = 65400;
     const bool fits = xmp.packet.size() <= kSegment;
-    LeftOut left =
-        leftOutOf(xmp, fits ? "" : "The original's XMP is longer than a JPEG can hold and was left out.");
+    LeftOut left = leftOutOf(
+        xmp, fits ? "" : IRENIC_TEXT("The original's XMP is longer than a JPEG can hold and was left out."));
     const auto own = [&](Exiv2::ExifData& exif) {
         describeIn(exif, photo, what.delivery);
         exif["Exif.Image.YCbCrPositioning"] = static_cast<std::uint16_t>(1);

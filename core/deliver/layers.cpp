@@ -9,6 +9,7 @@
 #include "base/expects.h"
 #include "base/folders.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "deliver/developed_rows.h"
 #include "deliver/export.h"
@@ -62,7 +63,7 @@ class Archive {
             in.read(block.data(), static_cast<std::streamsize>(block.size()));
             put(block.data(), static_cast<std::size_t>(in.gcount()));
         }
-        if (!in.eof()) throw WriteError("a layer cannot be read back.");
+        if (!in.eof()) throw WriteError(IRENIC_TEXT("a layer cannot be read back."));
         end();
     }
     void close() {

@@ -4,6 +4,7 @@
 #include <cerrno>
 #include <cmath>
 
+#include "base/expects.h"
 #include "base/safe_file.h"
 
 namespace irenic {
@@ -18,6 +19,7 @@ BlockMeans::BlockMeans(int width, int height)
       counts_(sums_.size() / 3) {}
 
 void BlockMeans::add(int y, const std::uint8_t* rgb) {
+    IRENIC_EXPECTS(y >= 0 && y / kSide * across_ < static_cast<int>(counts_.size()));
     const auto line = static_cast<std::size_t>(y / kSide * across_);
     for (int x = 0; x < width_; ++x) {
         const std::size_t block = line + static_cast<std::size_t>(x / kSide);
@@ -27,6 +29,7 @@ void BlockMeans::add(int y, const std::uint8_t* rgb) {
 }
 
 double BlockMeans::farthest(const BlockMeans& other) const {
+    IRENIC_EXPECTS(sums_.size() == other.sums_.size() && width_ == other.width_);
     double most = 0;
     for (std::size_t i = 0; i < sums_.size(); ++i)
         most = std::max(most, std::abs(static_cast<double>(sums_[i] - other.sums_[i])) /

@@ -6,6 +6,7 @@
 #include <cstring>
 
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 
 namespace irenic {
 
@@ -141,7 +142,7 @@ class TiffTreeWriter {
     std::uint32_t put(const std::vector<std::uint8_t>& bytes) {
         if (at_ % 2) pad();
         if (at_ + bytes.size() > 0xfffffff0U)
-            throw WriteError("it would be larger than the 4 GB that a DNG can hold.");
+            throw WriteError(IRENIC_TEXT("it would be larger than the 4 GB that a DNG can hold."));
         const auto begin = static_cast<std::uint32_t>(at_);
         errno = 0;
         if (std::fwrite(bytes.data(), 1, bytes.size(), file_) != bytes.size()) failedWriting(folder_);

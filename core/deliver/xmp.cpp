@@ -2,6 +2,7 @@
 
 #include <cstdio>
 
+#include "base/shown_text.h"
 #include "reader/reader.h"
 
 namespace irenic {
@@ -42,8 +43,8 @@ XmpNote xmpOf(const Photo& photo, const std::string& mediaType, const Settings& 
     out.ownOnly = original.empty() ? out.packet : packetSandboxed({}, mediaType, own);
     if (!out.packet.empty()) return out;
     out.packet = out.ownOnly;
-    out.left = instead ? "The edits beside the raw are too large or damaged and were left out."
-                       : "The original's XMP is too large or damaged and was left out.";
+    out.left = instead ? IRENIC_TEXT("The edits beside the raw are too large or damaged and were left out.")
+                       : IRENIC_TEXT("The original's XMP is too large or damaged and was left out.");
     return out;
 }
 

@@ -15,6 +15,7 @@
 // The character: clean, straight edges and repeated patterns come out best.
 #pragma once
 
+#include "base/shown_text.h"
 #include "denoise/groups.h"
 
 namespace irenic {
@@ -26,10 +27,10 @@ class BlockMatching : public Method {
     explicit BlockMatching(bool quick, groups::Guide guide = groups::Guide::Noisy)
         : quick_(quick), guide_(guide) {}
     std::string id() const override { return quick_ ? "bm3d-quick" : "bm3d"; }
-    std::string name() const override { return quick_ ? "BM3D quick" : "BM3D"; }
+    std::string name() const override { return quick_ ? IRENIC_TEXT("BM3D quick") : IRENIC_TEXT("BM3D"); }
     std::string summary() const override {
-        return quick_ ? "BM3D with one kind of blocks instead of two. Faster."
-                      : "Clean, with straight edges. Slower.";
+        return quick_ ? IRENIC_TEXT("BM3D with one kind of blocks instead of two. Faster.")
+                      : IRENIC_TEXT("Clean, with straight edges. Slower.");
     }
     std::string quickGradeOf() const override { return quick_ ? "bm3d" : ""; }
     int margin() const override;

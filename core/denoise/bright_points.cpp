@@ -1,5 +1,7 @@
 #include "denoise/bright_points.h"
 
+#include "base/expects.h"
+
 #include <algorithm>
 #include <cmath>
 #include <cstdlib>
@@ -7,6 +9,7 @@
 namespace irenic {
 
 std::optional<float> pointSurround(const PlaneSet& noisy, int x, int y) {
+    IRENIC_EXPECTS(noisy.area.contains(Rect{x, y, 1, 1}.inflated(kPointReach)));
     constexpr float kLeast = 6, kEven = 2; // deviations of the noise: of the point; of its surround
     const float own = noisy.rowAt(0, y)[x];
     float ring = 0, squares = 0;

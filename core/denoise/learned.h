@@ -16,6 +16,7 @@
 // character: cleanest and sharpest; what it has never seen it may take for something that it has.
 #pragma once
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 
 namespace irenic {
@@ -24,10 +25,12 @@ class Learned : public Method {
   public:
     explicit Learned(bool quick) : quick_(quick) {}
     std::string id() const override { return quick_ ? "learned-quick" : "learned"; }
-    std::string name() const override { return quick_ ? "Learned quick" : "Learned"; }
+    std::string name() const override {
+        return quick_ ? IRENIC_TEXT("Learned quick") : IRENIC_TEXT("Learned");
+    }
     std::string summary() const override {
-        return quick_ ? "The learned method in one pass. Faster."
-                      : "Cleanest and sharpest: a neural network trained on other pictures.";
+        return quick_ ? IRENIC_TEXT("The learned method in one pass. Faster.")
+                      : IRENIC_TEXT("Cleanest and sharpest: a neural network trained on other pictures.");
     }
     float jpegBlocksShare() const override { return 0.6f; }
     int margin() const override;

@@ -12,6 +12,7 @@
 // fixed transforms.
 #pragma once
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 
 namespace irenic {
@@ -19,8 +20,8 @@ namespace irenic {
 class NonLocalBayes : public Method {
   public:
     std::string id() const override { return "nlbayes"; }
-    std::string name() const override { return "NL-Bayes"; }
-    std::string summary() const override { return "Natural in fine irregular texture. Slower."; }
+    std::string name() const override { return IRENIC_TEXT("NL-Bayes"); }
+    std::string summary() const override { return IRENIC_TEXT("Natural in fine irregular texture. Slower."); }
     int margin() const override;
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;

@@ -9,6 +9,7 @@
 // The character: natural grain, good in textures that repeat; rare detail keeps its noise.
 #pragma once
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 
 namespace irenic {
@@ -19,9 +20,9 @@ class NonLocalMeans : public Method {
     static constexpr int kSearch = 10; // radius: 21x21
 
     std::string id() const override { return "nlm"; }
-    std::string name() const override { return "NL-means"; }
+    std::string name() const override { return IRENIC_TEXT("NL-means"); }
     std::string summary() const override {
-        return "Natural, keeps texture that repeats. For moderate noise.";
+        return IRENIC_TEXT("Natural, keeps texture that repeats. For moderate noise.");
     }
     int margin() const override { return kPatch + kSearch; }
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,

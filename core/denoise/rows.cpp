@@ -1,5 +1,7 @@
 #include "denoise/rows.h"
 
+#include "base/expects.h"
+
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "denoise/rows.cpp"
 #include <hwy/foreach_target.h>
@@ -122,9 +124,13 @@ HWY_EXPORT(LinearOfRow);
 
 void stabiliseRow(const std::uint16_t* top, const std::uint16_t* bottom, const SiteLines& lines,
                   const std::array<float*, 4>& planes, int n) {
+    IRENIC_EXPECTS(n >= 0);
     HWY_DYNAMIC_DISPATCH(StabiliseRow)(top, bottom, lines, planes, n);
 }
-void linearRow(const LinearRow& row, int n) { HWY_DYNAMIC_DISPATCH(LinearOfRow)(row, n); }
+void linearRow(const LinearRow& row, int n) {
+    IRENIC_EXPECTS(n >= 0);
+    HWY_DYNAMIC_DISPATCH(LinearOfRow)(row, n);
+}
 
 } // namespace irenic
 #endif

@@ -10,6 +10,7 @@
 // than 32 pixels.
 #pragma once
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 
 namespace irenic {
@@ -20,8 +21,10 @@ class Wavelet : public Method {
     static constexpr int kTaps = 4;
 
     std::string id() const override { return "wavelet"; }
-    std::string name() const override { return "Wavelet"; }
-    std::string summary() const override { return "Quick and even. For light noise, or a first look."; }
+    std::string name() const override { return IRENIC_TEXT("Wavelet"); }
+    std::string summary() const override {
+        return IRENIC_TEXT("Quick and even. For light noise, or a first look.");
+    }
     int margin() const override;
     PlaneSet run(const PlaneSet& in, const Rect& area, const std::array<float, kPlanes>& strength,
                  const Work& work) const override;

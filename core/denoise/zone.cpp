@@ -5,6 +5,7 @@
 #include <cmath>
 #include <sstream>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "denoise/method.h"
 
@@ -13,29 +14,29 @@ namespace irenic {
 namespace {
 
 const Field<Zone> kFields[] = {
-    {{"luminance", "Luminance", "luminance", "×", 0, 3, 1, 2,
-      "Luminance noise to remove here, as a factor of the take's."},
+    {{"luminance", "Luminance", IRENIC_TEXT("luminance"), "×", 0, 3, 1, 2,
+      IRENIC_TEXT("Luminance noise to remove here, as a factor of the take's.")},
      &Zone::luminance},
-    {{"colour", "Colour", "colour", "×", 0, 3, 1, 2,
-      "Colour noise to remove here, as a factor of the take's."},
+    {{"colour", "Colour", IRENIC_TEXT("colour"), "×", 0, 3, 1, 2,
+      IRENIC_TEXT("Colour noise to remove here, as a factor of the take's.")},
      &Zone::colour},
-    {{"coarse", "CoarseColour", "coarse colour", "×", 0, 3, 1, 2,
-      "Coarse colour noise to remove here, as a factor of the take's."},
+    {{"coarse", "CoarseColour", IRENIC_TEXT("coarse colour"), "×", 0, 3, 1, 2,
+      IRENIC_TEXT("Coarse colour noise to remove here, as a factor of the take's.")},
      &Zone::coarse},
-    {{"detail", "Detail", "detail", " %", -1, 1, 100, 0,
-      "Detail brought back here, more or less than the take does."},
+    {{"detail", "Detail", IRENIC_TEXT("detail"), " %", -1, 1, 100, 0,
+      IRENIC_TEXT("Detail brought back here, more or less than the take does.")},
      &Zone::detail},
-    {{"grain", "Grain", "grain", " %", -1, 1, 100, 0,
-      "Grain put back here, more or less than the take does."},
+    {{"grain", "Grain", IRENIC_TEXT("grain"), " %", -1, 1, 100, 0,
+      IRENIC_TEXT("Grain put back here, more or less than the take does.")},
      &Zone::grain},
-    {{"sharpening", "Sharpening", "sharpening", "×", 0, 3, 1, 2,
-      "Sharpening here, as a factor of the look's."},
+    {{"sharpening", "Sharpening", IRENIC_TEXT("sharpening"), "×", 0, 3, 1, 2,
+      IRENIC_TEXT("Sharpening here, as a factor of the look's.")},
      &Zone::sharpening},
-    {{"shift", "Shift", "border", " px", -200, 200, 1, 0,
-      "Moves the zone's border outward, in pixels of the photo."},
+    {{"shift", "Shift", IRENIC_TEXT("border"), " px", -200, 200, 1, 0,
+      IRENIC_TEXT("Moves the zone's border outward, in pixels of the photo.")},
      &Zone::shift},
-    {{"feather", "Feather", "feather", " px", 0, 400, 1, 0,
-      "How wide the zone's border is, in pixels of the photo."},
+    {{"feather", "Feather", IRENIC_TEXT("feather"), " px", 0, 400, 1, 0,
+      IRENIC_TEXT("How wide the zone's border is, in pixels of the photo.")},
      &Zone::feather},
 };
 constexpr FoundPart kOffered[] = {FoundPart::InFocus, FoundPart::OutOfFocus, FoundPart::Dark,
@@ -46,17 +47,17 @@ constexpr FoundPart kOffered[] = {FoundPart::InFocus, FoundPart::OutOfFocus, Fou
 struct PartName {
     const char *id, *shown;
 };
-constexpr std::array<PartName, 11> kParts = {{{"painted", "Painted"},
-                                              {"in-focus", "In focus"},
-                                              {"out-of-focus", "Out of focus"},
-                                              {"dark", "Dark areas"},
-                                              {"bright", "Bright areas"},
-                                              {"smooth", "Smooth areas"},
-                                              {"textured", "Textured areas"},
-                                              {"points", "Points of light"},
-                                              {"edges", "Strong edges"},
-                                              {"marked", "Marked by strokes"},
-                                              {"alike", "Of a marked colour"}}};
+constexpr std::array<PartName, 11> kParts = {{{"painted", IRENIC_TEXT("Painted")},
+                                              {"in-focus", IRENIC_TEXT("In focus")},
+                                              {"out-of-focus", IRENIC_TEXT("Out of focus")},
+                                              {"dark", IRENIC_TEXT("Dark areas")},
+                                              {"bright", IRENIC_TEXT("Bright areas")},
+                                              {"smooth", IRENIC_TEXT("Smooth areas")},
+                                              {"textured", IRENIC_TEXT("Textured areas")},
+                                              {"points", IRENIC_TEXT("Points of light")},
+                                              {"edges", IRENIC_TEXT("Strong edges")},
+                                              {"marked", IRENIC_TEXT("Marked by strokes")},
+                                              {"alike", IRENIC_TEXT("Of a marked colour")}}};
 const PartName& nameOf(FoundPart part) { return kParts[static_cast<std::size_t>(part)]; }
 
 constexpr const char *kBegin = "zone=", *kNot = "not-";

@@ -4,6 +4,7 @@
 #include <utility>
 #include <vector>
 
+#include "base/expects.h"
 #include "denoise/clean.h"
 #include "denoise/mask.h"
 
@@ -88,6 +89,7 @@ Settings settingsIn(const Zone& zone, const Settings& take) {
 // cleanPlanes() with the take's zones. Only what is seen of the area is cleaned.
 Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& settings, const Rect& area,
                  const Work& work) {
+    IRENIC_EXPECTS(noisy.area.contains(area.inflated(planesMargin(settings))));
     struct Part {
         Settings settings;
         PlaneSet masks; // empty: it covers all

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "develop/render.h"
 
 #undef HWY_TARGET_INCLUDE
@@ -153,6 +154,7 @@ Finish::Finish(const Photo& photo, const Look& look, OutputSpace space, float pu
 }
 
 void Finish::apply(float* r, float* g, float* b, int n) const {
+    IRENIC_EXPECTS(n >= 0);
     HWY_DYNAMIC_DISPATCH(FinishRow)
     ({gain_, lift_, saturation_, muted_, toSpace_.data(), tone_.data(), transfer_.data()}, r, g, b, n);
 }

@@ -6,6 +6,7 @@
 #include <list>
 #include <mutex>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -180,7 +181,7 @@ LensFound look(const Photo& photo) {
         out.source = "in the file";
     }
     if (opcodes.unknown > 0)
-        out.missing = "The file asks for corrections that are not known here; they stay undone.";
+        out.missing = IRENIC_TEXT("The file asks for corrections that are not known here; they stay undone.");
     std::shared_ptr<const Lens> listed;
     if (!photo.lens.empty() && photo.focal > 0) {
         Known& k = known();
@@ -198,7 +199,7 @@ LensFound look(const Photo& photo) {
     else
         out.lens = own ? own : listed;
     if (!out.lens && out.missing.empty())
-        out.missing = photo.lens.empty() ? "The file does not say which lens it was taken with."
+        out.missing = photo.lens.empty() ? IRENIC_TEXT("The file does not say which lens it was taken with.")
                                          : "\"" + photo.lens + "\" is not in the lens database.";
     return out;
 }

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "base/shown_text.h"
+
 namespace irenic {
 
 namespace {
@@ -13,11 +15,13 @@ constexpr const char* kEdges[] = {"ratio", "largest", "all"};
 constexpr const char* kSoftness[] = {"off", "fine", "medium", "wide", "widest"};
 constexpr const char* kFormerSoftness[] = {"none", "hair", "thread", "cord", "rope"};
 constexpr const char* kDemosaics[] = {"quick", "fine"};
-constexpr const char* kShownEdges[] = {"Edges: enlarge to fill", "Edges: crop", "Edges: keep all, black"};
-constexpr const char* kShownSoftness[] = {"Sharpening: off", "Sharpening: fine, 0.5 px",
-                                          "Sharpening: medium, 0.7 px", "Sharpening: wide, 1.0 px",
-                                          "Sharpening: widest, 1.4 px"};
-constexpr const char* kShownDemosaics[] = {"Demosaic: quick", "Demosaic: fine"};
+constexpr const char* kShownEdges[] = {IRENIC_TEXT("Edges: enlarge to fill"), IRENIC_TEXT("Edges: crop"),
+                                       IRENIC_TEXT("Edges: keep all, black")};
+constexpr const char* kShownSoftness[] = {
+    IRENIC_TEXT("Sharpening: off"), IRENIC_TEXT("Sharpening: fine, 0.5 px"),
+    IRENIC_TEXT("Sharpening: medium, 0.7 px"), IRENIC_TEXT("Sharpening: wide, 1.0 px"),
+    IRENIC_TEXT("Sharpening: widest, 1.4 px")};
+constexpr const char* kShownDemosaics[] = {IRENIC_TEXT("Demosaic: quick"), IRENIC_TEXT("Demosaic: fine")};
 
 template <auto Member> ChoiceMember<Look> choice() {
     return {[](const Look& l) { return static_cast<int>(l.*Member); },
@@ -25,56 +29,61 @@ template <auto Member> ChoiceMember<Look> choice() {
 }
 
 const Field<Look> kFields[] = {
-    {{"asShot", "AsShot", "as shot", "", 0, 1, 1, 0, "The white balance that the camera has set."},
+    {{"asShot", "AsShot", IRENIC_TEXT("as shot"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("The white balance that the camera has set.")},
      &Look::asShot},
-    {{"kelvin", "Kelvin", "temperature", " K", 1700, 25000, 1, 0,
-      "Colour temperature of the light; higher makes the picture warmer."},
+    {{"kelvin", "Kelvin", IRENIC_TEXT("temperature"), " K", 1700, 25000, 1, 0,
+      IRENIC_TEXT("Colour temperature of the light; higher makes the picture warmer.")},
      &Look::kelvin},
-    {{"tint", "Tint", "tint", "", -40, 40, 1, 1, "Green–magenta balance; higher is more magenta."},
+    {{"tint", "Tint", IRENIC_TEXT("tint"), "", -40, 40, 1, 1,
+      IRENIC_TEXT("Green–magenta balance; higher is more magenta.")},
      &Look::tint},
-    {{"exposure", "Exposure", "exposure", " EV", -4, 4, 1, 2,
-      "Brightness of the whole photo in stops. Exported, unlike the push."},
+    {{"exposure", "Exposure", IRENIC_TEXT("exposure"), " EV", -4, 4, 1, 2,
+      IRENIC_TEXT("Brightness of the whole photo in stops. Exported, unlike the push.")},
      &Look::exposure},
-    {{"highlights", "Highlights", "highlights", "", -1, 1, 100, 0,
-      "Below 0 darkens areas brighter than mid-grey by up to 1.5 stops. Local contrast stays."},
+    {{"highlights", "Highlights", IRENIC_TEXT("highlights"), "", -1, 1, 100, 0,
+      IRENIC_TEXT("Below 0 darkens areas brighter than mid-grey by up to 1.5 stops. Local contrast stays.")},
      &Look::highlights},
-    {{"shadows", "Shadows", "shadows", "", -1, 1, 100, 0,
-      "Above 0 brightens areas darker than mid-grey by up to 1.5 stops, and the noise in them. Local "
-      "contrast stays."},
+    {{"shadows", "Shadows", IRENIC_TEXT("shadows"), "", -1, 1, 100, 0,
+      IRENIC_TEXT("Above 0 brightens areas darker than mid-grey by up to 1.5 stops, and the noise in them. "
+                  "Local contrast stays.")},
      &Look::shadows},
-    {{"localContrast", "LocalContrast", "local contrast", "", -1, 1, 100, 0,
-      "Above 0 makes texture and small forms stand out from their surround, and the noise in them."},
+    {{"localContrast", "LocalContrast", IRENIC_TEXT("local contrast"), "", -1, 1, 100, 0,
+      IRENIC_TEXT(
+          "Above 0 makes texture and small forms stand out from their surround, and the noise in them.")},
      &Look::localContrast},
-    {{"saturation", "Saturation", "saturation", " %", 0, 2, 100, 0,
-      "Strength of all colours; 100 % is as the camera saw them."},
+    {{"saturation", "Saturation", IRENIC_TEXT("saturation"), " %", 0, 2, 100, 0,
+      IRENIC_TEXT("Strength of all colours; 100 % is as the camera saw them.")},
      &Look::saturation},
-    {{"muted", "MutedColours", "muted colours", "", -1, 1, 100, 0,
-      "Above 0 strengthens weak colours; those that are strong already stay as they are."},
+    {{"muted", "MutedColours", IRENIC_TEXT("muted colours"), "", -1, 1, 100, 0,
+      IRENIC_TEXT("Above 0 strengthens weak colours; those that are strong already stay as they are.")},
      &Look::muted},
-    {{"curve", "Curve", "tone curve", "", 0, 1, 1, 2, "Maps dark to bright, on display values."},
+    {{"curve", "Curve", IRENIC_TEXT("tone curve"), "", 0, 1, 1, 2,
+      IRENIC_TEXT("Maps dark to bright, on display values.")},
      &Look::curve},
-    {{"vignetting", "Vignetting", "vignetting", "", 0, 1, 1, 0,
-      "Brightens the corners to match the middle, and the noise in them."},
+    {{"vignetting", "Vignetting", IRENIC_TEXT("vignetting"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Brightens the corners to match the middle, and the noise in them.")},
      &Look::vignetting},
-    {{"chromatic", "LateralColour", "chromatic aberration", "", 0, 1, 1, 0,
-      "Removes coloured edges towards the corners (lateral chromatic aberration), before demosaicing."},
+    {{"chromatic", "LateralColour", IRENIC_TEXT("chromatic aberration"), "", 0, 1, 1, 0,
+      IRENIC_TEXT(
+          "Removes coloured edges towards the corners (lateral chromatic aberration), before demosaicing.")},
      &Look::chromatic},
-    {{"distortion", "Distortion", "distortion", "", 0, 1, 1, 0,
-      "Straightens lines that the lens has bent. Pixels are interpolated."},
+    {{"distortion", "Distortion", IRENIC_TEXT("distortion"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Straightens lines that the lens has bent. Pixels are interpolated.")},
      &Look::distortion},
-    {{"edges", "Edges", "edges", "", 0, 2, 1, 0, "What happens at the edges when distortion is corrected.",
-      kEdges, kShownEdges},
+    {{"edges", "Edges", IRENIC_TEXT("edges"), "", 0, 2, 1, 0,
+      IRENIC_TEXT("What happens at the edges when distortion is corrected."), kEdges, kShownEdges},
      choice<&Look::edges>()},
-    {{"fringes", "PurpleFringes", "purple fringes", "", 0, 1, 1, 0,
-      "Removes purple next to bright edges. Purple elsewhere stays."},
+    {{"fringes", "PurpleFringes", IRENIC_TEXT("purple fringes"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("Removes purple next to bright edges. Purple elsewhere stays.")},
      &Look::fringes},
-    {{"softness", "Softness", "sharpening", "", 0, 4, 1, 0,
-      "Undoes lens blur of this radius after noise reduction. Noise is not sharpened.", kSoftness,
-      kShownSoftness, kFormerSoftness},
+    {{"softness", "Softness", IRENIC_TEXT("sharpening"), "", 0, 4, 1, 0,
+      IRENIC_TEXT("Undoes lens blur of this radius after noise reduction. Noise is not sharpened."),
+      kSoftness, kShownSoftness, kFormerSoftness},
      choice<&Look::softness>()},
-    {{"demosaic", "Demosaic", "demosaic", "", 0, 1, 1, 0,
-      "How full colour is made from the sensor's mosaic; fine is slower and keeps more detail.", kDemosaics,
-      kShownDemosaics},
+    {{"demosaic", "Demosaic", IRENIC_TEXT("demosaic"), "", 0, 1, 1, 0,
+      IRENIC_TEXT("How full colour is made from the sensor's mosaic; fine is slower and keeps more detail."),
+      kDemosaics, kShownDemosaics},
      choice<&Look::demosaic>()},
 };
 

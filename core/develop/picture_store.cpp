@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/expects.h"
 #include "develop/demosaic.h"
 
 namespace irenic {
@@ -32,6 +33,7 @@ Picture pictureOf(const Block<std::uint8_t>& in) {
 } // namespace
 
 Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& view, const Work& work) {
+    IRENIC_EXPECTS(recipe.photo && !area.empty());
     if (!(view.zoom >= 1)) return render(recipe, area, view, {work, &cleaned_});
     const Photo& photo = *recipe.photo;
     const Source source{idOf(recipe), view.push};
@@ -62,6 +64,7 @@ Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& vi
 
 std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Recipe& recipe, const Rect& area,
                                                           const View& view) {
+    IRENIC_EXPECTS(recipe.photo && !area.empty());
     if (!(view.zoom >= 1)) return {{}, {area}};
     const Photo& photo = *recipe.photo;
     const Source source{idOf(recipe), view.push};

@@ -4,6 +4,7 @@
 #include <cmath>
 #include <vector>
 
+#include "base/expects.h"
 #include "image/tiles.h"
 #include "image/wide.h"
 
@@ -330,6 +331,8 @@ void limitNearLight(const Plane& raw, const std::array<Plane, 3>& masks, const R
 
 std::array<Plane, 3> demosaicFine(const Plane& mosaic, const Rect& covered, const Mosaic& pattern,
                                   const Rect& area, const Work& work) {
+    IRENIC_EXPECTS(covered.contains(area) && mosaic.width() == covered.width &&
+                   mosaic.height() == covered.height);
     std::array<Plane, 3> out = {Plane(area.width, area.height), Plane(area.width, area.height),
                                 Plane(area.width, area.height)};
     // As large as the fast memory of a core holds the planes of, since margins are worked on too.

@@ -1,5 +1,7 @@
 #include "image/missing.h"
 
+#include "base/expects.h"
+
 #include <algorithm>
 
 namespace irenic {
@@ -77,6 +79,7 @@ std::vector<Rect> inBlocks(const std::vector<Rect>& rects) {
 
 std::vector<Rect> missingRects(std::vector<bool> lacking, const Squares& grid, const Rect& whole,
                                int margin) {
+    IRENIC_EXPECTS(lacking.size() == grid.count() && margin >= 0);
     std::vector<Rect> rects = covering(std::move(lacking), grid.across, grid.down);
     for (Rect& r : rects)
         r = {grid.area.x + r.x * kSquareSide, grid.area.y + r.y * kSquareSide, r.width * kSquareSide,

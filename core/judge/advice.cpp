@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "base/field.h"
+#include "base/shown_text.h"
 #include "judge/check_kinds.h"
 
 namespace irenic {
@@ -29,8 +30,9 @@ std::optional<Advice> moreLuminance(double left, const Settings& settings) {
     Settings out = settings;
     out.luminance = more(std::max(0.2f, settings.luminance), left);
     if (out.luminance <= settings.luminance) return std::nullopt;
-    return Advice{out, percent(left) + " of the noise is left in even areas: luminance " +
-                           numberText(out.luminance) + " would take more."};
+    return Advice{out,
+                  filled(IRENIC_TEXT("%1 of the noise is left in even areas: luminance %2 would take more."),
+                         {percent(left), numberText(out.luminance)})};
 }
 
 std::optional<Advice> moreCoarse(double left, const Settings& settings) {
@@ -38,24 +40,29 @@ std::optional<Advice> moreCoarse(double left, const Settings& settings) {
     if (out.colour <= 0) out.colour = 1;
     out.coarse = more(std::max(0.2f, settings.coarse), left);
     if (out.coarse <= settings.coarse && out.colour == settings.colour) return std::nullopt;
-    return Advice{out,
-                  "Colour blotches are left: coarse colour " + numberText(out.coarse) + " would take more."};
+    return Advice{out, filled(IRENIC_TEXT("Colour blotches are left: coarse colour %1 would take more."),
+                              {numberText(out.coarse)})};
 }
 
 // Strengths beyond the noise first: what they take, detail cannot bring back.
 std::optional<Advice> moreDetail(double lost, const Settings& settings) {
     constexpr float kEnough = 0.5f, kLeast = 0.5f, kMatched = 1;
     Settings out = settings;
-    const std::string found = "Detail is lost at " + percent(lost) + " of the places that have some: ";
     if (settings.luminance <= kMatched && settings.detail < kEnough) {
         out.detail = kEnough;
-        return Advice{out, found + "detail " + percent(static_cast<double>(out.detail)) +
-                               " would bring more back."};
+        return Advice{
+            out,
+            filled(IRENIC_TEXT(
+                       "Detail is lost at %1 of the places that have some: detail %2 would bring more back."),
+                   {percent(lost), percent(static_cast<double>(out.detail))})};
     }
     if (settings.luminance <= kLeast) return std::nullopt;
     out.luminance =
         settings.luminance > kMatched ? kMatched : rounded(0.8 * static_cast<double>(settings.luminance));
-    return Advice{out, found + "luminance " + numberText(out.luminance) + " would keep more."};
+    return Advice{
+        out, filled(IRENIC_TEXT(
+                        "Detail is lost at %1 of the places that have some: luminance %2 would keep more."),
+                    {percent(lost), numberText(out.luminance)})};
 }
 
 // Points alone are cleaned less, in a zone of their own.
@@ -68,8 +75,11 @@ std::optional<Advice> keptPoints(double lost, const Settings& settings) {
     points.part = FoundPart::Points;
     points.luminance = 0.3f;
     out.zones.push_back(points);
-    return Advice{out, percent(lost) + " of the bright points are gone: a zone on them with luminance " +
-                           numberText(points.luminance) + " would keep them."};
+    return Advice{
+        out,
+        filled(IRENIC_TEXT(
+                   "%1 of the bright points are gone: a zone on them with luminance %2 would keep them."),
+               {percent(lost), numberText(points.luminance)})};
 }
 
 struct Rule {

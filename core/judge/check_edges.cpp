@@ -76,11 +76,43 @@ EdgeProducts StrongEdges::of(const Rect& square, const PlaneSet& clean, double v
             const float height = high - low, own = smooth_.at(x, y);
             if (height <= 2 * kStep) continue;
             const float change = c.at(x, y) - n.at(x, y);
-            if (own > high - kFlat * height)
-                ++out.plateau, out.beyond += static_cast<double>(change / height);
-            if (own < low + kFlat * height) ++out.plateau, out.beyond -= static_cast<double>(change / height);
+            const float above = high - kFlat * height, below = low + kFlat * height;
+            if (own > above) ++out.plateau, out.beyond += static_cast<double>(change / height);
+            if (own < below) ++out.plateau, out.beyond -= static_cast<double>(change / height);
+            if (own > above || own < below) addColour(out, clean, x, y, above, below, own > above);
         }
     return out;
+}
+
+// How much of the way from its own side's colour to the other's a sample has gone. Both sides' colours are
+// those of the noisy photo, of so many samples that their own noise is little beside the way.
+void StrongEdges::addColour(EdgeProducts& out, const PlaneSet& clean, int x, int y, float above, float below,
+                            bool light) const {
+    constexpr int kFewest = 12;  // samples on each side
+    constexpr float kUnlike = 4; // deviations that the sides' colours are apart
+    float sum[2][2] = {};        // of the light and the dark side, of both colours
+    int count[2] = {};
+    for (int j = -kPlateau; j <= kPlateau; ++j)
+        for (int i = -kPlateau; i <= kPlateau; ++i) {
+            const float level = smooth_.at(x + i, y + j);
+            if (level <= above && level >= below) continue;
+            const int side = level > above ? 0 : 1;
+            ++count[side];
+            for (const std::size_t p : {1u, 2u}) sum[side][p - 1] += noisy_.plane[p].at(x + i, y + j);
+        }
+    if (count[0] < kFewest || count[1] < kFewest) return;
+    const int own = light ? 0 : 1;
+    float way[2], length = 0;
+    for (int p = 0; p < 2; ++p) {
+        way[p] = sum[1 - own][p] / static_cast<float>(count[1 - own]) -
+                 sum[own][p] / static_cast<float>(count[own]);
+        length += way[p] * way[p];
+    }
+    if (length < kUnlike * kUnlike) return;
+    float gone = 0;
+    for (const std::size_t p : {1u, 2u})
+        gone += way[p - 1] * (clean.plane[p].at(x, y) - noisy_.plane[p].at(x, y));
+    ++out.coloured, out.run += static_cast<double>(gone / length);
 }
 
 } // namespace irenic

@@ -19,6 +19,9 @@ struct EdgeProducts {
     // Of samples on the plateaus on both sides of an edge: how many, and by how much of the edge's height the
     // cleaned photo goes beyond the noisy one, away from the edge's middle.
     double plateau = 0, beyond = 0;
+    // Of samples on the plateaus of edges between two colours: how many, and how much of the way to the other
+    // side's colour the cleaned photo went.
+    double coloured = 0, run = 0;
 };
 
 // Where the strong edges of some planes are: steps of the luminance that noise cannot make.
@@ -30,6 +33,8 @@ class StrongEdges {
 
   private:
     bool near(int x, int y, int distance) const;
+    void addColour(EdgeProducts& out, const PlaneSet& clean, int x, int y, float above, float below,
+                   bool light) const;
 
     const PlaneSet& noisy_;
     Plane smooth_;                // means of 3x3

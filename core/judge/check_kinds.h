@@ -3,6 +3,8 @@
 
 #include <array>
 
+#include "base/shown_text.h"
+
 namespace irenic {
 
 struct CheckKind {
@@ -12,21 +14,27 @@ struct CheckKind {
 };
 
 namespace check {
-inline constexpr CheckKind kNoiseLeft{"noise left", "Noise left", "of the noise that was there"},
-    kEvenness{"evenness", "Unevenness", "of the noise that was there"},
-    kEdgeNoise{"noise along edges", "Noise along edges", "of the noise that was there"},
-    kDetailLost{"detail lost", "Detail lost", "of places with detail"},
-    kInventedTexture{"invented texture", "Invented texture", "of all places"},
-    kPointsLost{"points lost", "Points lost", "of bright points"},
-    kColourShift{"colour shift", "Colour shift", "CIEDE2000"},
-    kBlotches{"colour blotches", "Colour blotches", "of the colour noise that was there"},
-    kHalos{"halos", "Halos", "of the edge's height"},
-    kPatterns{"patterns", "Patterns", "of the noise that was there"};
+inline constexpr CheckKind kNoiseLeft{"noise left", IRENIC_TEXT("Noise left"),
+                                      IRENIC_TEXT("of the noise that was there")},
+    kEvenness{"evenness", IRENIC_TEXT("Unevenness"), IRENIC_TEXT("of the noise that was there")},
+    kEdgeNoise{"noise along edges", IRENIC_TEXT("Noise along edges"),
+               IRENIC_TEXT("of the noise that was there")},
+    kDetailLost{"detail lost", IRENIC_TEXT("Detail lost"), IRENIC_TEXT("of places with detail")},
+    kInventedTexture{"invented texture", IRENIC_TEXT("Invented texture"), IRENIC_TEXT("of all places")},
+    kPointsLost{"points lost", IRENIC_TEXT("Points lost"), IRENIC_TEXT("of bright points")},
+    kColourShift{"colour shift", IRENIC_TEXT("Colour shift"), "CIEDE2000"},
+    kBlotches{"colour blotches", IRENIC_TEXT("Colour blotches"),
+              IRENIC_TEXT("of the colour noise that was there")},
+    kHalos{"halos", IRENIC_TEXT("Halos"), IRENIC_TEXT("of the edge's height")},
+    kFringes{"fringes", IRENIC_TEXT("Fringes"), IRENIC_TEXT("of the way to the other side's colour")},
+    kEstimatedError{"estimated error", IRENIC_TEXT("Estimated error"),
+                    IRENIC_TEXT("of the noise that was there")},
+    kPatterns{"patterns", IRENIC_TEXT("Patterns"), IRENIC_TEXT("of the noise that was there")};
 } // namespace check
 
-inline constexpr std::array<const CheckKind*, 10> kCheckKinds = {
+inline constexpr std::array<const CheckKind*, 12> kCheckKinds = {
     &check::kNoiseLeft,       &check::kEvenness,   &check::kEdgeNoise,   &check::kDetailLost,
     &check::kInventedTexture, &check::kPointsLost, &check::kColourShift, &check::kBlotches,
-    &check::kHalos,           &check::kPatterns};
+    &check::kHalos,           &check::kFringes,    &check::kPatterns,    &check::kEstimatedError};
 
 } // namespace irenic

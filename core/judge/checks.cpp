@@ -8,12 +8,15 @@
 
 #include "base/expects.h"
 #include "base/quantile.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "denoise/clean.h"
 #include "denoise/mask.h"
 #include "develop/colour.h"
 #include "judge/check_kinds.h"
 #include "judge/even_squares.h"
+#include "judge/probes.h"
+#include "judge/recommend.h"
 
 namespace irenic {
 
@@ -24,6 +27,12 @@ using Scored = std::vector<std::pair<double, const CheckBlock*>>; // squares, wi
 constexpr std::size_t kMostPlaces = 8;
 // Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
 constexpr double kCalm = 0.2, kCalmest = 0.05;
+
+double severityOf(double value, double look, double bad) {
+    return value >= bad    ? 1 + value / bad
+           : value >= look ? 1 + (value - look) / (bad - look)
+                           : std::max(0.0, value / look);
+}
 
 class Checks {
   public:
@@ -39,7 +48,9 @@ class Checks {
         std::vector<Finding> out = {noiseLeft(),  evenness(),        edgeNoise(),
                                     detailLost(), inventedTexture(), points()};
         if (!photo_.monochrome) out.push_back(colourShift()), out.push_back(blotches());
-        out.push_back(halos()), out.push_back(patterns());
+        out.push_back(halos());
+        if (!photo_.monochrome) out.push_back(fringes());
+        out.push_back(patterns());
         return out;
     }
 
@@ -68,7 +79,7 @@ class Checks {
     }
 
     static Finding untold(const CheckKind& kind,
-                          const char* why = "Nothing in this photo is even enough to tell.") {
+                          const char* why = IRENIC_TEXT("Nothing in this photo is even enough to tell.")) {
         return {kind.id, {}, kind.unit, Grade::Good, why, {}};
     }
     static Finding told(const CheckKind& kind, double value, double severity, const char* sentence) {
@@ -90,12 +101,6 @@ class Checks {
         return out;
     }
 
-    static double severityOf(double value, double look, double bad) {
-        return value >= bad    ? 1 + value / bad
-               : value >= look ? 1 + (value - look) / (bad - look)
-                               : std::max(0.0, value / look);
-    }
-
     Finding noiseLeft() const {
         constexpr double kLook = 0.3, kBad = 0.55;
         if (flat_.size() < kFewest) return untold(check::kNoiseLeft);
@@ -112,9 +117,9 @@ class Checks {
         const double severity = severityOf(value, kLook, kBad);
         const Grade grade = gradeOf(severity);
         Finding out = told(check::kNoiseLeft, value, severity,
-                           grade == Grade::Good   ? "Even areas are clean."
-                           : grade == Grade::Look ? "Some noise is left in even areas."
-                                                  : "Much of the noise is left in even areas.");
+                           grade == Grade::Good   ? IRENIC_TEXT("Even areas are clean.")
+                           : grade == Grade::Look ? IRENIC_TEXT("Some noise is left in even areas.")
+                                                  : IRENIC_TEXT("Much of the noise is left in even areas."));
         if (grade != Grade::Good)
             out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
         out.map = mapOf(scored, kBad * kBad); // energies
@@ -158,14 +163,14 @@ class Checks {
             excess.push_back({std::min(t.notTaken - least, t.calm - calmest), t.region});
         std::sort(excess.rbegin(), excess.rend());
         const double value = std::max(0.0, excess.front().first);
-        Finding out =
-            told(check::kEvenness, value, severityOf(value, kLook, kBad), "Noise is taken away evenly.");
+        Finding out = told(check::kEvenness, value, severityOf(value, kLook, kBad),
+                           IRENIC_TEXT("Noise is taken away evenly."));
         Scored corners;
         for (const auto& [more, region] : excess)
             corners.push_back({more, &all_.at(region % across * kRegion, region / across * kRegion)});
         out.map = mapOf(corners, kBad, kRegion);
         if (out.grade == Grade::Good) return out;
-        out.sentence = "Some areas are left noisier than others.";
+        out.sentence = IRENIC_TEXT("Some areas are left noisier than others.");
         for (std::size_t i = 0; i < excess.size() && excess[i].first >= kLook && i < kMostPlaces; ++i)
             out.places.push_back(
                 placeOf(excess[i].second % across * kRegion, excess[i].second / across * kRegion, kRegion));
@@ -239,8 +244,9 @@ class Checks {
             }
             return out;
         };
-        return departing(check::kDetailLost, kClear, kWeakest, kLook, kBad, missing, "Detail is kept.",
-                         "What was taken away has the form of the picture: detail is lost.");
+        return departing(check::kDetailLost, kClear, kWeakest, kLook, kBad, missing,
+                         IRENIC_TEXT("Detail is kept."),
+                         IRENIC_TEXT("What was taken away has the form of the picture: detail is lost."));
     }
 
     // Texture that the photo does not have lowers the product of what was taken away with what is left.
@@ -256,8 +262,8 @@ class Checks {
             return out;
         };
         return departing(check::kInventedTexture, kClear, kWeakest, kLook, kBad, added,
-                         "Nothing is added that the photo does not have.",
-                         "There is texture that the photo does not have.");
+                         IRENIC_TEXT("Nothing is added that the photo does not have."),
+                         IRENIC_TEXT("There is texture that the photo does not have."));
     }
 
     // A square's edges and those of the squares around it.
@@ -268,6 +274,7 @@ class Checks {
                 const EdgeProducts& from = all_.at(x, y).edges;
                 sum.beside += from.beside, sum.taken += from.taken;
                 sum.plateau += from.plateau, sum.beyond += from.beyond;
+                sum.coloured += from.coloured, sum.run += from.run;
             }
         return sum;
     }
@@ -292,7 +299,8 @@ class Checks {
             const EdgeProducts own = edgesAround(b);
             if (own.*of.count >= of.leastOfPlace) scored.push_back({figure(own.*of.sum / own.*of.count), &b});
         }
-        if (all.*of.count < of.least) return untold(kind, "This photo has no strong edges to judge by.");
+        if (all.*of.count < of.least)
+            return untold(kind, IRENIC_TEXT("This photo has too few edges of this kind to judge by."));
         const double value = std::max(0.0, figure(all.*of.sum / all.*of.count));
         const double severity = severityOf(value, of.look, of.bad);
         const Grade grade = gradeOf(severity);
@@ -308,21 +316,30 @@ class Checks {
         constexpr AlongEdges kOf{&EdgeProducts::beside, &EdgeProducts::taken, 2000, 150, 0.15, 0.3, true};
         return alongEdges(
             check::kEdgeNoise, kOf, [&](double taken) { return 1 - taken - left_[0].share; },
-            "Noise is taken away up to the edges.", "Noise is left along edges that are clean farther away.");
+            IRENIC_TEXT("Noise is taken away up to the edges."),
+            IRENIC_TEXT("Noise is left along edges that are clean farther away."));
     }
 
     // Along an edge the light side lighter, the dark side darker than the photo has them.
     Finding halos() const {
         constexpr AlongEdges kOf{&EdgeProducts::plateau, &EdgeProducts::beyond, 500, 60, 0.03, 0.08, false};
         return alongEdges(
-            check::kHalos, kOf, [](double beyond) { return beyond; }, "Edges have no halos.",
-            "Edges have halos: light and dark seams along them.");
+            check::kHalos, kOf, [](double beyond) { return beyond; }, IRENIC_TEXT("Edges have no halos."),
+            IRENIC_TEXT("Edges have halos: light and dark seams along them."));
+    }
+
+    // Colour that has run over an edge: noise of colour is taken away over wide areas, and edges end there.
+    Finding fringes() const {
+        constexpr AlongEdges kOf{&EdgeProducts::coloured, &EdgeProducts::run, 300, 40, 0.05, 0.15, false};
+        return alongEdges(
+            check::kFringes, kOf, [](double run) { return run; }, IRENIC_TEXT("Colours end at their edges."),
+            IRENIC_TEXT("Colour has run over edges: fringes of the other side's colour."));
     }
 
     Finding points() const {
         constexpr double kKept = 0.5, kLook = 0.1, kBad = 0.3;
         constexpr std::size_t kFew = 5;
-        Finding out = untold(check::kPointsLost, "This photo has no bright points to judge by.");
+        Finding out = untold(check::kPointsLost, IRENIC_TEXT("This photo has no bright points to judge by."));
         if (all_.points.size() < kFew) return out;
         double lost = 0;
         std::vector<CheckPoint> gone;
@@ -332,8 +349,8 @@ class Checks {
         out.severity = severityOf(*out.value, kLook, kBad);
         out.grade = gradeOf(out.severity);
         out.sentence = out.grade == Grade::Good
-                           ? "Bright points such as stars and glints are kept."
-                           : "Bright points such as stars and glints are gone or dimmed.";
+                           ? IRENIC_TEXT("Bright points such as stars and glints are kept.")
+                           : IRENIC_TEXT("Bright points such as stars and glints are gone or dimmed.");
         std::sort(gone.begin(), gone.end(),
                   [](const CheckPoint& a, const CheckPoint& b) { return a.light > b.light; });
         const int cell = photo_.cell();
@@ -399,10 +416,10 @@ class Checks {
         std::sort(values.begin(), values.end());
         const double value = values[values.size() * 19 / 20];
         Finding out = told(check::kColourShift, value, severityOf(value, kLook, kBad),
-                           "Colours and brightness are kept.");
+                           IRENIC_TEXT("Colours and brightness are kept."));
         out.map = mapOf(scored, kBad, kRegion);
         if (out.grade == Grade::Good) return out;
-        out.sentence = "Colours or brightness of whole areas have changed.";
+        out.sentence = IRENIC_TEXT("Colours or brightness of whole areas have changed.");
         out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, kRegion); });
         return out;
     }
@@ -415,11 +432,11 @@ class Checks {
             scored.push_back({pooled(*b, &CheckBlock::colour)[kBands - 1].clean, b});
         const double value = std::sqrt(
             leftOf(calmestOf(flatInColour_, &CheckBlock::colour), &CheckBlock::colour, kBands - 1).energy());
-        Finding out =
-            told(check::kBlotches, value, severityOf(value, kLook, kBad), "No colour blotches are left.");
+        Finding out = told(check::kBlotches, value, severityOf(value, kLook, kBad),
+                           IRENIC_TEXT("No colour blotches are left."));
         out.map = mapOf(scored, kBad * kBad); // energies
         if (out.grade == Grade::Good) return out;
-        out.sentence = "Colour blotches of 8 to 32 pixels are left.";
+        out.sentence = IRENIC_TEXT("Colour blotches of 8 to 32 pixels are left.");
         out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
         return out;
     }
@@ -445,9 +462,10 @@ class Checks {
         double common = 0;
         for (std::size_t k = 0; k < 64; ++k) common += mean[0][k] / count[0] * mean[1][k] / count[1] / 64;
         const double value = std::sqrt(std::max(0.0, common));
-        Finding out = told(check::kPatterns, value, severityOf(value, kLook, kBad), "There is no grid.");
+        Finding out =
+            told(check::kPatterns, value, severityOf(value, kLook, kBad), IRENIC_TEXT("There is no grid."));
         if (out.grade == Grade::Good) return out;
-        out.sentence = "A fine grid is left all over the picture.";
+        out.sentence = IRENIC_TEXT("A fine grid is left all over the picture.");
         Scored scored;
         for (const CheckBlock* b : used) {
             double along = 0;
@@ -499,6 +517,20 @@ std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
 
 namespace {
 
+// By Stein's unbiased risk estimate on the probes (judge/recommend.h): a figure for the whole take, of which
+// there is no place. Noise itself has an error of 1.
+Finding estimatedError(const Photo& photo, const Settings& settings, const Work& work) {
+    constexpr double kLook = 0.6, kBad = 0.85; // from where little, or nothing, was won by cleaning
+    Finding out{check::kEstimatedError.id, {}, check::kEstimatedError.unit, Grade::Good, {}, {}};
+    out.value = std::max(0.0, estimateRisk(photo, settings, placeProbes(photo, work), work).sigmas());
+    out.severity = severityOf(*out.value, kLook, kBad);
+    out.grade = gradeOf(out.severity);
+    out.sentence = out.grade == Grade::Good
+                       ? IRENIC_TEXT("The take is nearer to the picture than the noisy photo is.")
+                       : IRENIC_TEXT("Little is won by this take: its error is nearly that of the noise.");
+    return out;
+}
+
 void checkThatItCanBe(const Photo& photo) {
     if (!photo.hasMosaic() && !photo.monochrome)
         throw std::invalid_argument(
@@ -549,7 +581,9 @@ std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, cons
     };
     CheckBlocks blocks = checkBlocksOf(photo, cleaned, work);
     markZones(photo, settings.zones, blocks, {work.stop});
-    return checksOf(photo, blocks);
+    std::vector<Finding> out = checksOf(photo, blocks);
+    if (settings.zones.empty()) out.push_back(estimatedError(photo, settings, {work.stop}));
+    return out;
 }
 
 } // namespace irenic

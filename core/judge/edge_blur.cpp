@@ -4,6 +4,7 @@
 #include <array>
 #include <cmath>
 
+#include "base/expects.h"
 #include "denoise/noise_left.h"
 #include "develop/render.h"
 #include "develop/sharpen.h"
@@ -121,6 +122,7 @@ std::optional<double> edgeBlurOf(const Photo& photo, const Settings& settings,
 }
 
 Softness sharpeningFor(double blur) {
+    IRENIC_EXPECTS(blur >= 0);
     // Half way between one grade and the next; the finest is worth it from where a lens is no longer as sharp
     // as its pixels.
     constexpr double kWorth = 0.42;

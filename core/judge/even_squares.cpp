@@ -1,5 +1,7 @@
 #include "judge/even_squares.h"
 
+#include "base/expects.h"
+
 #include <algorithm>
 
 namespace irenic {
@@ -48,6 +50,7 @@ Blocks calmestOf(Blocks from, BandsOfBlock CheckBlock::*kind) {
 }
 
 Left leftOf(const Blocks& flat, BandsOfBlock CheckBlock::*kind, std::size_t band) {
+    IRENIC_EXPECTS(band < kBands);
     constexpr double kClear = 3;
     const Mean taken = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenNoisy; }),
                cross = meanOf(flat, [&](const CheckBlock&b) { return (b.*kind)[band].takenClean; });

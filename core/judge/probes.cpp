@@ -4,6 +4,7 @@
 #include <cmath>
 #include <functional>
 
+#include "base/shown_text.h"
 #include "denoise/clean.h"
 
 namespace irenic {
@@ -13,18 +14,50 @@ namespace {
 constexpr int kSquare = 32; // packed samples
 constexpr int kPart = 8;    // a square is judged in parts of this size
 
-struct Square {
-    int x, y; // centre, in pixels
-    float mean, texture, fine, edge, point;
-    float life = 0;    // deviation of the parts' means beyond what noise gives them
-    float light = 0;   // linear, 1 at white
-    float clipped = 0; // share of the samples
-};
-
 float median(std::vector<float>& v) {
     const auto middle = v.begin() + static_cast<std::ptrdiff_t>(v.size() / 2);
     std::nth_element(v.begin(), middle, v.end());
     return *middle;
+}
+
+struct Square {
+    int x, y; // centre, in pixels
+    float mean, texture, fine, edge, point;
+    float life = 0;    // deviation of the parts' means beyond what noise gives them
+    float thin = 0;    // how far lines of a pixel or two stand off their ground, in deviations of the noise
+    float light = 0;   // linear, 1 at white
+    float clipped = 0; // share of the samples
+    float colour = 0;  // by how much of its light red or blue is more than green
+};
+
+// How far hairs, wires and twigs stand off smooth ground on both of their sides. A step stands off one side
+// alone; what fills the square is no line.
+float thinLinesIn(const Plane& p) {
+    constexpr int kReach = 2;      // half a line's piece; from it to its ground
+    constexpr float kClear = 3;    // more than 4 deviations of what noise gives
+    constexpr float kMost = 0.15f; // of the square's places that a line covers
+    constexpr int kAlong[4][2] = {{1, 0}, {0, 1}, {1, 1}, {1, -1}}; // of lines
+    std::vector<float> heights;
+    int places = 0;
+    for (int y = 2 * kReach; y < kSquare - 2 * kReach; ++y)
+        for (int x = 2 * kReach; x < kSquare - 2 * kReach; ++x, ++places) {
+            float most = 0;
+            for (const auto& [dx, dy] : kAlong) {
+                float middle = 0, left = 0, right = 0;
+                for (int i = -kReach; i <= kReach; ++i) {
+                    const int u = x + i * dx, v = y + i * dy;
+                    middle += p.at(u, v);
+                    left += p.at(u - kReach * dy, v + kReach * dx);
+                    right += p.at(u + kReach * dy, v - kReach * dx);
+                }
+                const float a = (middle - left) / (2 * kReach + 1), b = (middle - right) / (2 * kReach + 1);
+                if (a * b > 0) most = std::max(most, std::min(std::abs(a), std::abs(b)));
+            }
+            if (most > kClear) heights.push_back(most);
+        }
+    const auto count = static_cast<float>(heights.size());
+    if (count < kSquare / 2 || count > kMost * static_cast<float>(places)) return 0;
+    return median(heights);
 }
 
 Square measure(const PlaneSet& planes, int cell) {
@@ -61,6 +94,7 @@ Square measure(const PlaneSet& planes, int cell) {
     s.texture = median(variances);
     s.fine = median(fine);
     s.point = peak - s.mean;
+    s.thin = thinLinesIn(p);
     float spread = 0, mean = 0;
     for (const float m : means) mean += m / static_cast<float>(means.size());
     for (const float m : means) spread += (m - mean) * (m - mean) / static_cast<float>(means.size());
@@ -72,6 +106,8 @@ Square measure(const PlaneSet& planes, int cell) {
 void measureLight(Square& s, const Photo& photo) {
     const int half = kSquare * photo.cell() / 2;
     double sum = 0;
+    std::array<double, 3> colours{}; // sums of red, green and blue, and how many of each
+    std::array<int, 3> counts{};
     int clipped = 0, count = 0;
     for (int y = s.y - half; y < s.y + half; y += 2 * photo.cell())
         for (int x = s.x - half; x < s.x + half; x += 2 * photo.cell())
@@ -81,15 +117,27 @@ void measureLight(Square& s, const Photo& photo) {
                         const float v = photo.normalised(x + i, y + j, c);
                         sum += static_cast<double>(v);
                         clipped += v > 0.97f;
+                        const auto colour = photo.hasMosaic()
+                                                ? static_cast<std::size_t>(photo.mosaic.at(x + i, y + j))
+                                                : static_cast<std::size_t>(c);
+                        colours[colour] += static_cast<double>(v), ++counts[colour];
                     }
     s.light = static_cast<float>(sum / count);
     s.clipped = static_cast<float>(clipped) / static_cast<float>(count);
+    if (counts[2] == 0) return;
+    for (std::size_t c = 0; c < 3; ++c) colours[c] /= counts[c] * photo.neutral[c];
+    const double strong = std::max(colours[0], colours[2]);
+    s.colour = static_cast<float>((strong - colours[1]) / std::max(strong, 1e-6));
 }
 
 // A square is left to the eye from this light on: 13 of 255 on the screen, which a dark room still shows.
 constexpr float kSeen = 0.004f;
 // Of a square's samples that may be clipped where texture or smoothness is to be judged.
 constexpr float kMostClipped = 0.02f;
+// Variance beyond the noise's of ground that counts as smooth.
+constexpr float kSmoothGround = 0.6f;
+// Red or blue that is deep: four tenths more of it than of green.
+constexpr float kDeep = 0.4f;
 // Parts' means of white noise deviate by 1/8; what deviates half as much again is something.
 constexpr float kLives = 0.19f;
 
@@ -101,7 +149,8 @@ constexpr float kApart[] = {0.14f, 0.08f, 0.04f};
 std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     const int across = photo.width() / photo.cell() / kSquare, down = photo.height() / photo.cell() / kSquare;
     if (across < 3 || down < 3)
-        return {{"middle", "The photo is small", photo.width() / 2, photo.height() / 2}};
+        return {{IRENIC_TEXT("middle"), IRENIC_TEXT("The photo is small"), photo.width() / 2,
+                 photo.height() / 2}};
     std::vector<Square> squares(static_cast<std::size_t>(across * down));
     forEachBand(down, 2, work, [&](int first, int last) {
         for (int j = first; j < last; ++j)
@@ -170,47 +219,60 @@ std::vector<Probe> placeProbes(const Photo& photo, const Work& work) {
     };
     const auto darkness = [&](const Square& s) { return -std::log2(std::max(s.light, 1e-5f)); };
     const Square* darkest = choose(
-        "darkest", [&](const Square& s) { return open(s) && darkAndAlive(s); },
+        IRENIC_TEXT("darkest"), [&](const Square& s) { return open(s) && darkAndAlive(s); },
         [&](const Square& s) { return darkness(s) - 0.3f * s.edge; });
     if (!darkest) {
         // Nothing is seen as the photo is: the brightest of what lives there, and how far it must be lifted.
-        darkest = choose("darkest", darkAndAlive, [&](const Square& s) { return -darkness(s); });
+        darkest = choose(IRENIC_TEXT("darkest"), darkAndAlive, [&](const Square& s) { return -darkness(s); });
         if (darkest) {
             const int stops =
                 static_cast<int>(std::ceil(std::log2(5 * seen / std::max(darkest->light, 1e-5f))));
-            say(darkest, "Darkest area with detail; push +" + std::to_string(std::clamp(stops, 1, 8)) +
-                             " EV to see it");
+            say(darkest, filled(IRENIC_TEXT("Darkest area with detail; push +%1 EV to see it"),
+                                {std::to_string(std::clamp(stops, 1, 8))}));
         }
     } else {
-        say(darkest, "Darkest area with detail: colour noise shows here first");
+        say(darkest, IRENIC_TEXT("Darkest area with detail: colour noise shows here first"));
     }
-    say(choose("mid-tone", open,
+    say(choose(IRENIC_TEXT("mid-tone"), open,
                [&](const Square& s) {
                    return -2 * std::abs(std::log2(s.light / middle)) - 2 * s.texture - s.edge;
                }),
-        "Smooth mid-tone: grain and blotches show here");
-    say(choose("texture", open, [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge; }),
-        "Finest texture: smears first");
+        IRENIC_TEXT("Smooth mid-tone: grain and blotches show here"));
+    say(choose(IRENIC_TEXT("texture"), open,
+               [&](const Square& s) { return s.fine - 0.02f * s.edge * s.edge; }),
+        IRENIC_TEXT("Finest texture: smears first"));
     say(choose(
-            "edge", [&](const Square& s) { return s.clipped <= 0.25f && s.light >= seen; },
+            IRENIC_TEXT("edge"), [&](const Square& s) { return s.clipped <= 0.25f && s.light >= seen; },
             [&](const Square& s) { return s.edge - 0.5f * s.texture; }),
-        "Strongest edge: halos and fringes show here");
+        IRENIC_TEXT("Strongest edge: halos and fringes show here"));
+    // Ground that the line does not stand out from by some deviations shows it as noise.
     say(choose(
-            "lights", [&](const Square& s) { return s.clipped <= 0.08f; },
+            IRENIC_TEXT("thin lines"),
+            [&](const Square& s) { return open(s) && s.thin > 0 && s.texture < kSmoothGround; },
+            [&](const Square& s) { return std::min(s.thin, 12.0f) - 4 * s.texture - 0.3f * s.edge; }),
+        IRENIC_TEXT("Thin lines before a smooth ground: the first that break"));
+    say(choose(
+            IRENIC_TEXT("deep colour"),
+            [&](const Square& s) { return open(s) && s.light >= 2 * seen && s.colour > kDeep; },
+            [&](const Square& s) { return s.colour - 0.05f * s.edge; }),
+        IRENIC_TEXT("Deep red or blue: the noisiest channel, and colour fades here"));
+    say(choose(
+            IRENIC_TEXT("lights"), [&](const Square& s) { return s.clipped <= 0.08f; },
             [&](const Square& s) { return s.point - 2 * s.texture - 0.7f * s.edge; }),
-        "Bright points: must not vanish");
-    say(choose("in focus", open, aroundOf), "Sharpest area: where the eye goes first");
+        IRENIC_TEXT("Bright points: must not vanish"));
+    say(choose(IRENIC_TEXT("in focus"), open, aroundOf),
+        IRENIC_TEXT("Sharpest area: where the eye goes first"));
     say(choose(
-            "corner",
+            IRENIC_TEXT("corner"),
             [&](const Square& s) {
                 const auto outside = [](int v, int whole) { return v < whole * 0.16 || v > whole * 0.84; };
                 return open(s) && outside(s.x, photo.width()) && outside(s.y, photo.height());
             },
             [&](const Square& s) { return std::min(s.life, 3.0f) + darkness(s) * 0.3f; }),
-        "Corner: least light and sharpness");
+        IRENIC_TEXT("Corner: least light and sharpness"));
     if (probes.empty())
-        probes.push_back(
-            {"middle", "Nothing stands out from the noise", photo.width() / 2, photo.height() / 2});
+        probes.push_back({IRENIC_TEXT("middle"), IRENIC_TEXT("Nothing stands out from the noise"),
+                          photo.width() / 2, photo.height() / 2});
     return probes;
 }
 

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <cstdio>
 
+#include "denoise/method.h"
 #include "image/resample.h"
 #include "judge/display.h"
 #include "measure/open.h"
@@ -194,7 +195,7 @@ Image Reference::display(const Rect& area, float push, const Work& work) const {
     default: break;
     }
     const Image light =
-        displayOf({photo_, Settings::original(), own_}, own.translated(frame.x, frame.y), work);
+        displayOf({photo_, settings_, own_}, own.translated(frame.x, frame.y), {work, samples_.get()});
     const float lift = std::exp2(push);
     std::array<Plane, 3> plane;
     for (std::size_t c = 0; c < 3; ++c) plane[c] = turnedBy(light[c], at.quarterTurns);
@@ -235,6 +236,15 @@ Image Reference::display(const Rect& area, float push, const Work& work) const {
 
 Picture Reference::render(const Rect& area, const View& view, const Work& work) const {
     return pictureOf(display(area, view.push, work), view.zoom);
+}
+
+ReferencePtr Reference::cleaned(const Settings& settings) const {
+    auto out = std::make_shared<Reference>(*this);
+    out->serial_ = nextSerial();
+    out->settings_ = settings;
+    constexpr std::size_t kKept = 64 << 20; // bytes: the rows of a sheet at 100 %
+    out->samples_ = std::make_shared<TileStore>(kKept);
+    return out;
 }
 
 ReferencePtr Reference::matched(const Photo& photo, const Work& work) const {
@@ -305,6 +315,7 @@ std::string Reference::text() const {
                                      : "shifted by " + number("%.1f", -a.left / a.scale) + ", " +
                                            number("%.1f", -a.top / a.scale) + " pixels";
     if (a.scale != 1) out += ", scaled to " + number("%.2f", 100 / a.scale) + " %";
+    if (!(settings_ == Settings::original())) out += "; cleaned by " + findMethod(settings_.method)->name();
     if (match_)
         out += "; colours matched: " + number("%+.2f", match_->stops) + " EV, off by " +
                number("%.1f", 100 * match_->after) + " % (" + number("%.1f", 100 * match_->before) +

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "denoise/tile_store.h"
 #include "develop/render.h"
 #include "judge/align.h"
 
@@ -27,6 +28,9 @@ class Reference {
     // too. Throws PhotoError (it cannot be read), NotAlike (another picture) and Cancelled.
     static std::shared_ptr<const Reference> open(const std::filesystem::path& file, const Photo& photo,
                                                  const Look& look, const Work& work = {});
+    // Cleaned by settings of a take, by the noise that was measured in the reference itself. Nothing is
+    // cleaned yet: that is done where it is looked at.
+    std::shared_ptr<const Reference> cleaned(const Settings& settings) const;
     // With its colours brought to the photo's.
     std::shared_ptr<const Reference> matched(const Photo& photo, const Work& work = {}) const;
 
@@ -50,6 +54,8 @@ class Reference {
     std::uint64_t serial_ = nextSerial();
     PhotoPtr photo_; // the reference's own
     Look own_, look_;
+    Settings settings_ = Settings::original();
+    std::shared_ptr<TileStore> samples_; // what was cleaned; null where nothing is
     Alignment alignment_;
     std::optional<ColourMatch> match_;
 };

@@ -7,6 +7,7 @@
 #include <chrono>
 #include <thread>
 
+#include "base/shown_text.h"
 #include "measure/open.h"
 #include "queue/afterwards.h"
 #include "queue/deliver_once.h"
@@ -72,8 +73,8 @@ bool perform(JobQueue& queue, const QueuedJob& job, const Work& work) {
             ExportRequest request = job.request;
             if (!request.then.empty() && !isPrivate(fs::absolute(queue.file()).parent_path())) {
                 request.then.clear();
-                notes.push_back(
-                    "The command after it was not run: others can write where this queue is kept.");
+                notes.push_back(IRENIC_TEXT(
+                    "The command after it was not run: others can write where this queue is kept."));
             }
             const Afterwards after = afterwards(request, *photo, *made, inner.part(share, 1));
             notes.insert(notes.end(), after.notes.begin(), after.notes.end());

@@ -6,6 +6,8 @@
 #include <cmath>
 #include <numeric>
 
+#include "base/expects.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/dng_pixels.h"
 
@@ -45,8 +47,8 @@ struct CameraRaw::State {
         if (id.filters == 0 && id.colors == 3) return Kind::Colours;
         if (id.filters == 0 && id.colors == 1) return Kind::Grey;
         if (id.filters < 1000 || id.colors != 3)
-            fail("its mosaic is neither a 2x2 pattern of red, green and blue nor X-Trans; Irenic cannot "
-                 "clean others.");
+            fail(IRENIC_TEXT("its mosaic is neither a 2x2 pattern of red, green and blue nor X-Trans; Irenic "
+                             "cannot clean others."));
         return Kind::Mosaic;
     }
 
@@ -57,7 +59,7 @@ struct CameraRaw::State {
         const std::uint16_t* from = data.color3_image   ? &data.color3_image[0][0]
                                     : data.color4_image ? &data.color4_image[0][0]
                                                         : nullptr;
-        if (!from) fail("its pixels are kept in a way that Irenic cannot read.");
+        if (!from) fail(IRENIC_TEXT("its pixels are kept in a way that Irenic cannot read."));
         const std::size_t pitch = raw.imgdata.sizes.raw_pitch
                                       ? raw.imgdata.sizes.raw_pitch / sizeof(std::uint16_t)
                                       : static_cast<std::size_t>(photo.rawWidth * step);
@@ -71,7 +73,7 @@ struct CameraRaw::State {
     void takeMosaic(Photo& photo) const {
         const auto& sizes = raw.imgdata.sizes;
         const std::uint16_t* from = raw.imgdata.rawdata.raw_image;
-        if (!from) fail("it holds no mosaic that Irenic can clean.");
+        if (!from) fail(IRENIC_TEXT("it holds no mosaic that Irenic can clean."));
         const std::size_t pitch = sizes.raw_pitch ? sizes.raw_pitch / sizeof(std::uint16_t) : sizes.raw_width;
         for (int y = 0; y < photo.rawHeight; ++y)
             std::copy_n(from + static_cast<std::size_t>(y) * pitch, photo.rawWidth,
@@ -92,22 +94,24 @@ bool CameraRaw::opened() const { return state_->opened == LIBRAW_SUCCESS; }
 std::string CameraRaw::whyNot() const { return libraw_strerror(state_->opened); }
 
 bool CameraRaw::looksLikePicture() const {
+    IRENIC_EXPECTS(opened());
     const auto& id = state_->raw.imgdata.idata;
     return id.filters == 0 && id.dng_version == 0;
 }
 
 void CameraRaw::unpack(Photo& photo, const Work& work) {
+    IRENIC_EXPECTS(opened());
     State& s = *state_;
     const Kind kind = s.kind();
     const auto& sizes = s.raw.imgdata.sizes;
     const std::uint64_t pixels = std::uint64_t{sizes.raw_width} * sizes.raw_height;
     if (pixels > kMostPixels)
-        s.fail("it claims more than 500 megapixels; Irenic reads photos of up to that.");
+        s.fail(IRENIC_TEXT("it claims more than 500 megapixels; Irenic reads photos of up to that."));
     work.check();
     const int unpacked = s.raw.unpack();
     if (unpacked == LIBRAW_IO_ERROR || unpacked == LIBRAW_DATA_ERROR ||
         (unpacked == LIBRAW_SUCCESS && s.damaged))
-        s.fail("the file ends too early or is damaged. Copy it again from the card.");
+        s.fail(IRENIC_TEXT("the file ends too early or is damaged. Copy it again from the card."));
     if (unpacked != LIBRAW_SUCCESS)
         s.fail(std::string("its pixels cannot be read (") + libraw_strerror(unpacked) + ").");
     work.check();
@@ -122,6 +126,7 @@ void CameraRaw::unpack(Photo& photo, const Work& work) {
 }
 
 std::vector<Mosaic::Colour> CameraRaw::describe(Photo& photo) const {
+    IRENIC_EXPECTS(opened());
     LibRaw& raw = state_->raw;
     const auto& colour = raw.imgdata.color;
     const auto& sizes = raw.imgdata.sizes;
@@ -169,6 +174,7 @@ std::vector<Mosaic::Colour> CameraRaw::describe(Photo& photo) const {
 }
 
 void CameraRaw::describeShot(Photo& photo) const {
+    IRENIC_EXPECTS(opened());
     const libraw_data_t& data = state_->raw.imgdata;
     photo.make = utf8Of(data.idata.make);
     photo.model = utf8Of(data.idata.model);

@@ -8,6 +8,7 @@
 #include <cstring>
 #include <optional>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/dng_pixels.h"
 #include "raw/picture_file.h"
@@ -153,7 +154,7 @@ void toLinear(const GivenFile& file, Photo& photo, const FilePicture& p, const W
     const Transform transform(cmsCreateTransform(from.get(), in, to.get(), TYPE_RGB_FLT,
                                                  INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE),
                               cmsDeleteTransform);
-    if (!transform) fail(file, "its colour profile cannot be used.");
+    if (!transform) fail(file, IRENIC_TEXT("its colour profile cannot be used."));
     const std::optional<Codes> codes = Codes::of(p, from.get(), transform);
     photo.samples.resize(static_cast<std::size_t>(p.width) * static_cast<std::size_t>(p.height) * 3);
     forEachBand(p.height, 16, work, [&](int first, int last) {
@@ -200,7 +201,7 @@ bool looksDeveloped(const GivenFile& file) { return formOf(file) != Form::Other;
 void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t height) {
     const std::string claim =
         "it claims " + std::to_string(width) + " x " + std::to_string(height) + " pixels";
-    if (width == 0 || height == 0) fail(file, "its sizes make no sense; the file is damaged.");
+    if (width == 0 || height == 0) fail(file, IRENIC_TEXT("its sizes make no sense; the file is damaged."));
     if (width > kLongestSide || height > kLongestSide || width * height > kMostPixels)
         fail(file, claim + "; Irenic reads photos of up to 500 megapixels.");
     // No compression of these files packs more than some 4000 pixels into a byte.
@@ -231,7 +232,7 @@ void readShotFromTags(Photo& photo) {
 
 std::shared_ptr<Photo> readDeveloped(const GivenFile& file, const Work& work) {
     const FilePicture p = readPicture(file, work);
-    if (p.width < 16 || p.height < 16) fail(file, "the picture is too small to be a photo.");
+    if (p.width < 16 || p.height < 16) fail(file, IRENIC_TEXT("the picture is too small to be a photo."));
     work.check();
     work.report(0.3);
     auto photo = std::make_shared<Photo>();

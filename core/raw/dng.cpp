@@ -4,6 +4,7 @@
 #include <cmath>
 #include <numeric>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/camera_colour.h"
 
@@ -79,31 +80,35 @@ void readTiles(const fs::path& file, const Metadata& tags, std::uint64_t fileSiz
                  h = tiled ? height->number()
                            : std::min<double>(numberOf(inPicture(kRowsPerStrip), l.height), l.height);
     if (!(w >= 1 && h >= 1 && w <= most && h <= most))
-        fail(file, "the sizes of its tiles make no sense; the file is damaged.");
+        fail(file, IRENIC_TEXT("the sizes of its tiles make no sense; the file is damaged."));
     l.tileWidth = static_cast<int>(w), l.tileHeight = static_cast<int>(h);
     const TagEntry *offsets = inPicture(tiled ? kTileOffsets : kStripOffsets),
                    *counts = inPicture(tiled ? kTileCounts : kStripCounts);
     const std::size_t tiles =
         static_cast<std::size_t>(l.tilesAcross()) * static_cast<std::size_t>(l.tilesDown());
     if (!offsets || !counts || offsets->count < tiles || counts->count < tiles)
-        fail(file, "it does not say where its pixels are; the file is damaged. Copy it again from the card.");
+        fail(file,
+             IRENIC_TEXT(
+                 "it does not say where its pixels are; the file is damaged. Copy it again from the card."));
     std::uint64_t total = 0;
     for (std::size_t i = 0; i < tiles; ++i) {
         l.offsets.push_back(static_cast<std::uint64_t>(offsets->number(i)));
         l.counts.push_back(static_cast<std::uint64_t>(counts->number(i)));
         if (l.offsets.back() > fileSize || l.counts.back() > fileSize - l.offsets.back())
-            fail(file,
-                 "the file ends too early: some of its pixels are missing. Copy it again from the card.");
+            fail(
+                file,
+                IRENIC_TEXT(
+                    "the file ends too early: some of its pixels are missing. Copy it again from the card."));
         total += l.counts.back();
         const std::uint64_t cut = static_cast<std::uint64_t>(std::min(l.tileHeight, l.height)) *
                                   static_cast<std::uint64_t>(std::min(l.tileWidth, l.width));
         if (i == 0 && l.counts[0] < leastBytes(l, cut * static_cast<std::uint64_t>(l.channels)))
-            fail(file, "it claims more pixels than it can hold; the file is damaged.");
+            fail(file, IRENIC_TEXT("it claims more pixels than it can hold; the file is damaged."));
     }
     const std::uint64_t samples = static_cast<std::uint64_t>(l.width) * static_cast<std::uint64_t>(l.height) *
                                   static_cast<std::uint64_t>(l.channels);
     if (total < leastBytes(l, samples) || total > fileSize * 4)
-        fail(file, "it claims more pixels than it can hold; the file is damaged.");
+        fail(file, IRENIC_TEXT("it claims more pixels than it can hold; the file is damaged."));
 }
 
 } // namespace
@@ -111,10 +116,13 @@ void readTiles(const fs::path& file, const Metadata& tags, std::uint64_t fileSiz
 PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_t fileSize) {
     const auto in = [&](std::uint16_t tag) { return Metadata::find(tags.mosaic, tag); };
     if (tags.mosaic.empty())
-        fail(file, "this DNG holds no raw picture, only previews; there is nothing that Irenic can clean.");
+        fail(file,
+             IRENIC_TEXT(
+                 "this DNG holds no raw picture, only previews; there is nothing that Irenic can clean."));
     PixelLayout l;
     const double width = numberOf(in(kWidth), 0), height = numberOf(in(kHeight), 0);
-    if (!(width >= 1 && height >= 1)) fail(file, "its sizes make no sense; the file is damaged.");
+    if (!(width >= 1 && height >= 1))
+        fail(file, IRENIC_TEXT("its sizes make no sense; the file is damaged."));
     if (width > kLongestSide || height > kLongestSide || width * height > static_cast<double>(kMostPixels))
         fail(file, "it claims " + std::to_string(static_cast<long long>(width)) + " x " +
                        std::to_string(static_cast<long long>(height)) +
@@ -138,25 +146,26 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
     l.bigEndian = tags.bigEndian;
     if (const TagEntry* table = in(kLinearization)) l.linearization = table->numbers();
     if (l.compression == 52546)
-        fail(file, "its pixels are packed as JPEG XL, which Irenic cannot read in a DNG yet. Save it with "
-                   "lossless JPEG.");
+        fail(file, IRENIC_TEXT("its pixels are packed as JPEG XL, which Irenic cannot read in a DNG yet. "
+                               "Save it with lossless JPEG."));
     if (l.compression != 1 && l.compression != 7 && l.compression != 8 && l.compression != 34892)
         fail(file, "its pixels are packed in a way (" + std::to_string(l.compression) +
                        ") that Irenic cannot read. Save it with lossless JPEG or none.");
     if (l.channels > 1 && numberOf(in(kPlanar), 1) != 1)
-        fail(file, "planar colour is not supported. Save it with "
-                   "the colours side by side.");
+        fail(file, IRENIC_TEXT("planar colour is not supported. Save it with the colours side by side."));
     if (numberOf(in(kRowInterleave), 1) > 1 || numberOf(in(kColumnInterleave), 1) > 1 ||
         numberOf(in(kSubTile), 1) > 1)
-        fail(file, "its rows or columns are interleaved, which Irenic cannot read. Save it without.");
-    if (format != 1 && format != 3)
-        fail(file, "its values are neither whole nor floating-point numbers; Irenic cannot read them.");
-    if (l.floating && ((l.bits != 16 && l.bits != 24 && l.bits != 32) || !l.readHere()))
-        fail(file, "its floating-point values are stored in a way that Irenic cannot read. Save it with 16, "
-                   "24 or 32 bits, deflated or not compressed.");
-    if (l.compression == 34892 && l.bits != 8)
         fail(file,
-             "its lossy JPEG has other than 8 bits, which Irenic cannot read. Save it with lossless JPEG.");
+             IRENIC_TEXT("its rows or columns are interleaved, which Irenic cannot read. Save it without."));
+    if (format != 1 && format != 3)
+        fail(file, IRENIC_TEXT(
+                       "its values are neither whole nor floating-point numbers; Irenic cannot read them."));
+    if (l.floating && ((l.bits != 16 && l.bits != 24 && l.bits != 32) || !l.readHere()))
+        fail(file, IRENIC_TEXT("its floating-point values are stored in a way that Irenic cannot read. Save "
+                               "it with 16, 24 or 32 bits, deflated or not compressed."));
+    if (l.compression == 34892 && l.bits != 8)
+        fail(file, IRENIC_TEXT("its lossy JPEG has other than 8 bits, which Irenic cannot read. Save it with "
+                               "lossless JPEG."));
     const bool known = l.predictor == 1 || l.predictor == 2 || l.predictor == 3 ||
                        (l.predictor >= 34892 && l.predictor <= 34895);
     if (l.readHere() && (!known || (l.predictor > 1 && l.bits % 8 != 0)))
@@ -167,8 +176,8 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
         const double rows = dim && dim->count == 2 ? dim->number(0) : 0,
                      columns = dim && dim->count == 2 ? dim->number(1) : 0;
         if (!pattern || !(rows >= 1 && columns >= 1) || rows * columns != pattern->count)
-            fail(file, "it does not say how its mosaic is laid out (CFARepeatPatternDim and CFAPattern); the "
-                       "file is damaged.");
+            fail(file, IRENIC_TEXT("it does not say how its mosaic is laid out (CFARepeatPatternDim and "
+                                   "CFAPattern); the file is damaged."));
         const bool plain = rows == 2 && columns == 2, wide = rows == 6 && columns == 6;
         int seen[3] = {};
         for (std::size_t i = 0; i < pattern->count; ++i)
@@ -177,14 +186,15 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
             seen[0] + seen[1] + seen[2] == static_cast<int>(pattern->count) && seen[0] && seen[1] && seen[2];
         if ((!plain && !wide) || !colours || (plain && (seen[0] != 1 || seen[2] != 1)) ||
             numberOf(in(kCfaLayout), 1) != 1)
-            fail(file, "its mosaic is neither a 2x2 pattern of red, green and blue nor X-Trans; Irenic "
-                       "cannot clean others.");
+            fail(file, IRENIC_TEXT("its mosaic is neither a 2x2 pattern of red, green and blue nor X-Trans; "
+                                   "Irenic cannot clean others."));
         if (plain && (pattern->number(0) == pattern->number(1) || pattern->number(0) == pattern->number(2)))
-            fail(file, "the greens of its mosaic do not lie on a diagonal; Irenic cannot clean others.");
+            fail(file, IRENIC_TEXT(
+                           "the greens of its mosaic do not lie on a diagonal; Irenic cannot clean others."));
     }
     if (l.compression == 34892 && opcodeNames(in(0xc741), {7, 8}))
-        fail(file, "its values lie along a curve of its own (MapTable or MapPolynomial), which Irenic cannot "
-                   "follow yet. Save it with lossless JPEG.");
+        fail(file, IRENIC_TEXT("its values lie along a curve of its own (MapTable or MapPolynomial), which "
+                               "Irenic cannot follow yet. Save it with lossless JPEG."));
     readTiles(file, tags, fileSize, l);
     return l;
 }

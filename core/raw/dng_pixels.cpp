@@ -8,6 +8,7 @@
 #include <limits>
 #include <stdexcept>
 
+#include "base/shown_text.h"
 #include "raw/lossless_jpeg_tile.h"
 #include "raw/picture_file.h"
 
@@ -21,7 +22,8 @@ std::vector<std::uint8_t> inflated(const std::vector<std::uint8_t>& packed, std:
     const int result = uncompress(out.data(), &length, packed.data(), static_cast<uLong>(packed.size()));
     // More than the tile holds is no reason to refuse it.
     if ((result != Z_OK && result != Z_BUF_ERROR) || length != size)
-        throw std::runtime_error("its compressed pixels are damaged. Copy it again from the card.");
+        throw std::runtime_error(
+            IRENIC_TEXT("its compressed pixels are damaged. Copy it again from the card."));
     return out;
 }
 
@@ -101,7 +103,8 @@ class TileReader {
         if (l_.compression == 34892) {
             FilePicture tile = decodeJpeg(data);
             if (tile.width != l_.tileWidth || tile.channels != l_.channels || tile.height < rows)
-                throw std::runtime_error("its tiles are of another size than it says; the file is damaged.");
+                throw std::runtime_error(
+                    IRENIC_TEXT("its tiles are of another size than it says; the file is damaged."));
             data = std::move(tile.data);
         }
         const std::size_t wanted =
@@ -109,7 +112,8 @@ class TileReader {
         if (l_.compression == 8)
             data = inflatedTile(data, rows);
         else if (data.size() < wanted)
-            throw std::runtime_error("the file ends too early or is damaged. Copy it again from the card.");
+            throw std::runtime_error(
+                IRENIC_TEXT("the file ends too early or is damaged. Copy it again from the card."));
         for (int y = 0; y < rows; ++y) {
             unpack(data.data() + static_cast<std::size_t>(y) * rowBytes_, samples);
             put(y, samples);
@@ -119,7 +123,8 @@ class TileReader {
   private:
     std::vector<std::uint8_t> stored(std::size_t index) const {
         const auto found = in_.part(l_.offsets[index], l_.counts[index]);
-        if (!found) throw std::runtime_error("the file ends too early. Copy it again from the card.");
+        if (!found)
+            throw std::runtime_error(IRENIC_TEXT("the file ends too early. Copy it again from the card."));
         return {found->begin(), found->end()};
     }
     // Some writers leave the rows beyond the picture out of the last tiles.

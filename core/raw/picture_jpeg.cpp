@@ -9,6 +9,7 @@
 #include <memory>
 #include <span>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
@@ -113,7 +114,7 @@ FilePicture decode(std::span<const std::uint8_t> from, const Work& work, const C
     };
     must(readHeader(j, listener, from));
     if (j.jpeg_color_space == JCS_CMYK || j.jpeg_color_space == JCS_YCCK)
-        fail("this is a JPEG for printing (CMYK), which Irenic cannot read. Save it as RGB.");
+        fail(IRENIC_TEXT("this is a JPEG for printing (CMYK), which Irenic cannot read. Save it as RGB."));
     checkSize(j.image_width, j.image_height);
     j.out_color_space = j.jpeg_color_space == JCS_GRAYSCALE ? JCS_GRAYSCALE : JCS_RGB;
     must(start(j, listener));
@@ -136,7 +137,8 @@ FilePicture decode(std::span<const std::uint8_t> from, const Work& work, const C
     }
     if (!listener.damaged) must(finish(j, listener));
     if (listener.damaged)
-        fail("the file ends too early or is damaged: part of the picture is missing. Copy it again.");
+        fail(IRENIC_TEXT(
+            "the file ends too early or is damaged: part of the picture is missing. Copy it again."));
     return p;
 }
 

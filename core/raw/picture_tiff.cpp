@@ -5,6 +5,7 @@
 #include <memory>
 #include <span>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
@@ -47,7 +48,7 @@ int mapBytes(thandle_t handle, void** base, toff_t* size) {
 }
 void unmapNothing(thandle_t, void*, toff_t) {}
 
-constexpr const char* kCut = "the file ends too early or is damaged. Copy it again.";
+constexpr const char* kCut = IRENIC_TEXT("the file ends too early or is damaged. Copy it again.");
 
 // The colours of a pixel without its further channels (alpha).
 void takePixels(const std::uint8_t* from, std::size_t stored, std::size_t wanted, std::size_t count,
@@ -66,7 +67,7 @@ FilePicture readTiffPicture(const GivenFile& file, const Work& work) {
                                                                      writeNothing, seekTo, closeNothing,
                                                                      sizeOf, mapBytes, unmapNothing),
                                                       TIFFClose);
-    if (!tiff) fail(file, "this is not a photo that Irenic can read, or it is damaged.");
+    if (!tiff) fail(file, IRENIC_TEXT("this is not a photo that Irenic can read, or it is damaged."));
     TIFF* t = tiff.get();
     std::uint32_t width = 0, height = 0;
     std::uint16_t bits = 8, samples = 1, planar = PLANARCONFIG_CONTIG, format = SAMPLEFORMAT_UINT,
@@ -83,8 +84,8 @@ FilePicture readTiffPicture(const GivenFile& file, const Work& work) {
     const bool colours =
         photometric == PHOTOMETRIC_RGB ? samples >= 3 : photometric == PHOTOMETRIC_MINISBLACK;
     if (!known || !colours || samples > 8 || planar != PLANARCONFIG_CONTIG)
-        fail(file, "this kind of TIFF cannot be read. Save it as RGB or grey with 8, 16 or 32 bits, with the "
-                   "colours side by side.");
+        fail(file, IRENIC_TEXT("this kind of TIFF cannot be read. Save it as RGB or grey with 8, 16 or 32 "
+                               "bits, with the colours side by side."));
     checkPictureSize(file, width, height);
     FilePicture p;
     p.width = static_cast<int>(width), p.height = static_cast<int>(height), p.bytes = bits / 8;

@@ -1,6 +1,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/camera_colour.h"
 #include "raw/camera_raw.h"
@@ -74,7 +75,8 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, const GivenFile& file, const W
         raw.unpack(frame, work);
         if (frame.rawWidth != photo.rawWidth || frame.rawHeight != photo.rawHeight ||
             frame.channels != photo.channels)
-            fail(photo.file, "it holds several raw pictures, and not the first of them can be read.");
+            fail(photo.file,
+                 IRENIC_TEXT("it holds several raw pictures, and not the first of them can be read."));
         photo.samples = std::move(frame.samples);
     }
     if (layout.linearization.empty() && !layout.floating) evenOutWhite(photo);
@@ -154,11 +156,12 @@ std::shared_ptr<Photo> readRaw(const GivenFile& given, const Work& work) {
     }
     work.report(0.5);
     const Rect& active = photo->active;
-    if (active.width < 16 || active.height < 16) fail(file, "the picture is too small to be a photo.");
+    if (active.width < 16 || active.height < 16)
+        fail(file, IRENIC_TEXT("the picture is too small to be a photo."));
     if (!Rect{0, 0, photo->rawWidth, photo->rawHeight}.contains(active))
-        fail(file, "its sizes contradict each other; the file is damaged.");
+        fail(file, IRENIC_TEXT("its sizes contradict each other; the file is damaged."));
     if (photo->white <= photo->black.mean() + 1)
-        fail(file, "its black and white levels contradict each other.");
+        fail(file, IRENIC_TEXT("its black and white levels contradict each other."));
     photo->bits = static_cast<int>(std::ceil(std::log2(photo->white + 1)));
     settleColour(*photo);
     readShot(*photo);
@@ -174,13 +177,13 @@ std::shared_ptr<Photo> readRaw(const GivenFile& given, const Work& work) {
 } // namespace
 
 std::shared_ptr<Photo> readUnmeasured(const GivenFile& file, const Work& work) {
-    if (file.size() == 0) fail(file.name(), "the file is empty. Copy it again from the card.");
+    if (file.size() == 0) fail(file.name(), IRENIC_TEXT("the file is empty. Copy it again from the card."));
     std::shared_ptr<Photo> photo;
     try {
         if (!looksDeveloped(file)) photo = readRaw(file, work);
         if (!photo) photo = readDeveloped(file, work);
     } catch (const std::bad_alloc&) {
-        fail(file.name(), "there is not enough memory for it.");
+        fail(file.name(), IRENIC_TEXT("there is not enough memory for it."));
     }
     return photo;
 }

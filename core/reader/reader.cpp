@@ -19,6 +19,7 @@
 #include <utility>
 
 #include "base/expects.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "reader/protocol.h"
 #include "reader/wire.h"
@@ -123,7 +124,8 @@ std::optional<std::pair<ReaderAnswer, std::string>> Process::heard() {
 }
 
 std::string Process::causeOfDeath() {
-    constexpr const char* kDamaged = "The file is probably damaged; copy it again from the card.";
+    constexpr const char* kDamaged =
+        IRENIC_TEXT("The file is probably damaged; copy it again from the card.");
     int status = 0;
     kill(process_, SIGKILL); // where it closed the way but lives on
     waitpid(process_, &status, 0);
@@ -133,13 +135,12 @@ std::string Process::causeOfDeath() {
     switch (WTERMSIG(status)) {
     case SIGXCPU: return std::string("the decoder took more time than any photo takes. ") + kDamaged;
     case SIGKILL:
-        return "the decoder was stopped from outside, perhaps for lack of memory. Close other programs and "
-               "try again.";
+        return IRENIC_TEXT("the decoder was stopped from outside, perhaps for lack of memory. Close other "
+                           "programs and try again.");
     case SIGSYS: return std::string("the decoder tried what no decoder may do, and was ended. ") + kDamaged;
     case SIGBUS:
-        return "the file could not be read to its end: its disk fails, or it was changed meanwhile. Copy it "
-               "to another "
-               "disk and try again.";
+        return IRENIC_TEXT("the file could not be read to its end: its disk fails, or it was changed "
+                           "meanwhile. Copy it to another disk and try again.");
     default: return std::string("the decoder crashed (") + strsignal(WTERMSIG(status)) + "). " + kDamaged;
     }
 }
@@ -236,9 +237,8 @@ void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
             }
             // Steps that get smaller and smaller are no progress either.
             if (since(moved) > setup.patience + megabytes || since(begun) > 30 * (setup.patience + megabytes))
-                throw broken(
-                    "the decoder made no progress and was ended. The file is probably damaged; copy it again "
-                    "from the card.");
+                throw broken(IRENIC_TEXT("the decoder made no progress and was ended. The file is probably "
+                                         "damaged; copy it again from the card."));
         }
     } catch (const PhotoError&) {
         throw;

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <map>
 
+#include "base/shown_text.h"
+
 namespace irenic {
 
 void History::add(Step step) {
@@ -42,42 +44,50 @@ std::string takeName(const Take& t) { return std::string(1, t.letter); }
 // What happened to lists of things with ids; empty: nothing.
 std::string takesChange(const PhotoState& a, const PhotoState& b) {
     for (const Take& t : b.takes)
-        if (!a.take(t.id)) return "Take " + takeName(t) + " added";
+        if (!a.take(t.id)) return filled(IRENIC_TEXT("Take %1 added"), {takeName(t)});
     for (const Take& t : a.takes)
-        if (!b.take(t.id)) return "Take " + takeName(t) + " removed";
+        if (!b.take(t.id)) return filled(IRENIC_TEXT("Take %1 removed"), {takeName(t)});
     for (const Take& t : b.takes) {
         const Take& was = *a.take(t.id);
         if (!(was.settings == t.settings)) return takeName(t) + ": " + changesText(was.settings, t.settings);
-        if (was.name != t.name) return takeName(t) + ": renamed to \"" + t.name + "\"";
+        if (was.name != t.name) return filled(IRENIC_TEXT("%1: renamed to \"%2\""), {takeName(t), t.name});
     }
-    return a.takes == b.takes ? "" : "Takes reordered";
+    return a.takes == b.takes ? "" : IRENIC_TEXT("Takes reordered");
 }
 
 std::string probesChange(const PhotoState& a, const PhotoState& b) {
-    if (b.probes.size() > a.probes.size()) return "Probe " + std::to_string(b.probes.size()) + " added";
+    if (b.probes.size() > a.probes.size())
+        return filled(IRENIC_TEXT("Probe %1 added"), {std::to_string(b.probes.size())});
     for (std::size_t i = 0; i < a.probes.size(); ++i) {
         const Probe& was = a.probes[i];
         const auto is =
             std::find_if(b.probes.begin(), b.probes.end(), [&](const Probe& p) { return p.id == was.id; });
-        const std::string name = "Probe " + std::to_string(i + 1);
-        if (is == b.probes.end()) return name + " removed";
-        if (is->width != was.width || is->height != was.height) return name + " resized";
-        if (is->x != was.x || is->y != was.y) return name + " moved";
-        if (is->name != was.name) return name + " renamed to \"" + is->name + "\"";
+        const std::string name = std::to_string(i + 1);
+        if (is == b.probes.end()) return filled(IRENIC_TEXT("Probe %1 removed"), {name});
+        if (is->width != was.width || is->height != was.height)
+            return filled(IRENIC_TEXT("Probe %1 resized"), {name});
+        if (is->x != was.x || is->y != was.y) return filled(IRENIC_TEXT("Probe %1 moved"), {name});
+        if (is->name != was.name) return filled(IRENIC_TEXT("Probe %1 renamed to \"%2\""), {name, is->name});
     }
-    return a.probes == b.probes ? "" : "Probes reordered";
+    return a.probes == b.probes ? "" : IRENIC_TEXT("Probes reordered");
 }
 
 std::string referencesChange(const PhotoState& a, const PhotoState& b) {
     for (std::size_t i = 0; i < b.references.size(); ++i) {
         const ReferenceFile& is = b.references[i];
         const ReferenceFile* was = a.reference(is.id);
-        const std::string name = "Reference R" + std::to_string(i + 1);
-        if (!was) return name + " opened";
+        const std::string name = std::to_string(i + 1);
+        if (!was) return filled(IRENIC_TEXT("Reference R%1 opened"), {name});
+        if (was->cleaned != is.cleaned)
+            return filled(is.cleaned.empty() ? IRENIC_TEXT("Reference R%1: as it is")
+                                             : IRENIC_TEXT("Reference R%1: cleaned"),
+                          {name});
         if (was->matched != is.matched)
-            return name + (is.matched ? ": colour match on" : ": colour match off");
+            return filled(is.matched ? IRENIC_TEXT("Reference R%1: colour match on")
+                                     : IRENIC_TEXT("Reference R%1: colour match off"),
+                          {name});
     }
-    return a.references == b.references ? "" : "Reference closed";
+    return a.references == b.references ? "" : IRENIC_TEXT("Reference closed");
 }
 
 // White balance is three values and one thing to say.
@@ -100,10 +110,11 @@ std::string nameOfChange(const PhotoState& a, const PhotoState& b) {
     if (std::string takes = takesChange(a, b); !takes.empty()) return takes;
     if (std::string probes = probesChange(a, b); !probes.empty()) return probes;
     if (std::string references = referencesChange(a, b); !references.empty()) return references;
-    if (!(a.look == b.look)) return "Look: " + lookChange(a.look, b.look);
+    if (!(a.look == b.look)) return std::string(IRENIC_TEXT("Look")) + ": " + lookChange(a.look, b.look);
     if (a.chosen != b.chosen)
-        return b.take(b.chosen) ? "Take " + takeName(*b.take(b.chosen)) + " chosen" : "No take chosen";
-    if (a.notes != b.notes) return "Notes changed";
+        return b.take(b.chosen) ? filled(IRENIC_TEXT("Take %1 chosen"), {takeName(*b.take(b.chosen))})
+                                : std::string(IRENIC_TEXT("No take chosen"));
+    if (a.notes != b.notes) return IRENIC_TEXT("Notes changed");
     return {};
 }
 

@@ -12,6 +12,7 @@
 #include "base/given_file.h"
 #include "base/json.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "session/state_json.h"
 
@@ -146,7 +147,7 @@ std::string timeOf(const fs::path& file) {
 
 fs::path presetFile(const std::string& name) {
     if (name.empty() || name.find('/') != std::string::npos || name[0] == '.')
-        throw WriteError("a preset's name has no slash and does not begin with a dot.");
+        throw WriteError(IRENIC_TEXT("a preset's name has no slash and does not begin with a dot."));
     return presetFolder() / (name + ".json");
 }
 

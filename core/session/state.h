@@ -62,9 +62,10 @@ struct PhotoFacts {
 
 // A file made elsewhere from the photo, to compare with: never exported, never chosen.
 struct ReferenceFile {
-    std::uint32_t id = 0; // within its photo, whatever the order; 0: none yet
-    std::string file;     // the whole path
-    bool matched = false; // its colours are brought to the photo's
+    std::uint32_t id = 0;     // within its photo, whatever the order; 0: none yet
+    std::string file;         // the whole path
+    bool matched = false;     // its colours are brought to the photo's
+    std::string cleaned = {}; // by these settings, textOf(); empty: it is shown as it is
     friend bool operator==(const ReferenceFile&, const ReferenceFile&) = default;
 };
 

@@ -234,6 +234,13 @@ ReferenceFile referenceFrom(const json& r, std::vector<std::string>& problems) {
     ReferenceFile file;
     getWhole(r, "id", file.id, 0, kLargestId, problems);
     get(r, "file", file.file, problems), get(r, "matched", file.matched, problems);
+    get(r, "cleaned", file.cleaned, problems);
+    try {
+        if (!file.cleaned.empty()) settingsFromText(file.cleaned);
+    } catch (const std::invalid_argument& e) {
+        problems.emplace_back(std::string("\"cleaned\": ") + e.what());
+        file.cleaned.clear();
+    }
     return file;
 }
 
@@ -274,8 +281,11 @@ json jsonOf(const PhotoState& s) {
     for (const Take& t : s.takes) out["takes"].push_back(jsonOf(t));
     for (const Probe& p : s.probes) out["probes"].push_back(jsonOf(p));
     if (!s.references.empty()) out["references"] = json::array();
-    for (const ReferenceFile& r : s.references)
-        out["references"].push_back({{"id", r.id}, {"file", r.file}, {"matched", r.matched}});
+    for (const ReferenceFile& r : s.references) {
+        json& file =
+            out["references"].emplace_back(json{{"id", r.id}, {"file", r.file}, {"matched", r.matched}});
+        if (!r.cleaned.empty()) file["cleaned"] = r.cleaned;
+    }
     if (s.pasted) {
         json probes = json::array();
         for (const Probe& p : s.pasted->probes) probes.push_back(jsonOf(p));
