@@ -48,7 +48,7 @@ void ShotNote::refresh() {
     setText(QStringLiteral("<b>%1</b><br>").arg(QString::fromStdString(shownName(p->file)).toHtmlEscaped()) +
             unlessEmpty(QString::fromStdString(p->camera())) + unlessEmpty(QString::fromStdString(p->lens)) +
             QStringLiteral("ISO %1, %2<br>").arg(numberOf(p->iso, 0), shot.join(QStringLiteral(", "))) +
-            QStringLiteral("%1 × %2, %3 bit, %4")
+            tr("%1 × %2, %3 bit, %4")
                 .arg(p->width())
                 .arg(p->height())
                 .arg(p->bits)

@@ -9,6 +9,7 @@
 #include <QSettings>
 #include <QToolButton>
 
+#include "base/shown_text.h"
 #include "develop/render.h"
 #include "recommend/recommend_button.h"
 #include "said.h"
@@ -20,8 +21,9 @@ namespace irenic {
 
 namespace {
 
-const FieldInfo kPush = {
-    "push", "", "push", " EV", -2, 6, 1, 1, "Brightens the view to show the shadows. Never exported."};
+const FieldInfo kPush = {"push", "", IRENIC_TEXT("push"),
+                         " EV",  -2, 6,
+                         1,      1,  IRENIC_TEXT("Brightens the view to show the shadows. Never exported.")};
 
 } // namespace
 

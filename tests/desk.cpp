@@ -538,7 +538,7 @@ class TestDesk : public test::WindowTest {
         QVERIFY(found.reason.find("one.dng") != std::string::npos);
         document.save();
         QTRY_VERIFY(!document.unsaved());
-        QVERIFY(!QFile::exists(folder_.filePath("next.irenic.json")));
+        QVERIFY(!QFile::exists(next + ".irenic.json"));
         // Once there is work of its own nothing is added any more.
         window_->photos().select(one_);
         QTRY_COMPARE(document.photo()->file, std::filesystem::path(one_.toStdString()));

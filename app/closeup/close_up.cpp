@@ -14,6 +14,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "base/shown_text.h"
 #include "closeup/check_panel.h"
 #include "closeup/difference_view.h"
 #include "closeup/take_panel.h"
@@ -29,7 +30,8 @@ namespace irenic {
 
 namespace {
 
-const FieldInfo kGain = {"gain", "", "gain", "×", 0, 16, 1, 1, "How much what differs is amplified."};
+const FieldInfo kGain = {
+    "gain", "", IRENIC_TEXT("gain"), "×", 0, 16, 1, 1, IRENIC_TEXT("How much what differs is amplified.")};
 
 } // namespace
 

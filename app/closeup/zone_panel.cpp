@@ -10,6 +10,7 @@
 #include <array>
 #include <utility>
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 #include "said.h"
 #include "style/rule.h"
@@ -20,18 +21,20 @@ namespace irenic {
 namespace {
 
 const FieldInfo
-    kDiameter = {"diameter",
-                 "",
-                 "brush",
-                 " px",
-                 1,
-                 1000,
-                 1,
-                 0,
-                 "Diameter of the brush, in pixels of the photo; a pen's pressure narrows it. (Ctrl+wheel)"},
-    kSoftness = {"softness", "", "soft edge",
+    kDiameter =
+        {"diameter",
+         "",
+         IRENIC_TEXT("brush"),
+         " px",
+         1,
+         1000,
+         1,
+         0,
+         IRENIC_TEXT(
+             "Diameter of the brush, in pixels of the photo; a pen's pressure narrows it. (Ctrl+wheel)")},
+    kSoftness = {"softness", "", IRENIC_TEXT("soft edge"),
                  " %",       0,  1,
-                 100,        0,  "How much of the brush fades out. (Ctrl+Shift+wheel)"};
+                 100,        0,  IRENIC_TEXT("How much of the brush fades out. (Ctrl+Shift+wheel)")};
 
 constexpr QLatin1String kKeptAs("closeUp/zoneShownAs"), kKeptColour("closeUp/zoneColour"),
     kKeptStrength("closeUp/zoneStrength");

@@ -9,11 +9,14 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QRegularExpression>
+#include <QTextBlock>
 #include <QTextBrowser>
 #include <QTextTable>
 #include <QUrl>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <utility>
+#include <vector>
 
 #include "style/style.h"
 
@@ -39,7 +42,7 @@ constexpr Part kParts[] = {{"ZonePanel", "zones"},          {"CheckPanel", "chec
                            {"TrialView", "blind-trial"},    {"LookStrip", "look"},
                            {"CurveEditor", "look"},         {"Drawer", "export"},
                            {"ExportBar", "export"},         {"ExportsList", "export"},
-                           {"HistoryList", "window"},       {"PhotoList", "window"},
+                           {"HistoryList", "window"},       {"PhotoList", "first-ten-minutes"},
                            {"HistogramView", "window"},     {"Overview", "sheet"},
                            {"ViewStrip", "sheet"},          {"Sheet", "sheet"}};
 
@@ -98,6 +101,25 @@ QString forReading(QString text, const QString& page) {
             text.replace(m.captured(), m.captured(1));
     }
     return text;
+}
+
+// A colour of their own would tint the greys.
+void underlineLinks(QTextDocument& page) {
+    QTextCharFormat link;
+    link.setFontUnderline(true);
+    link.setForeground(style::text());
+    std::vector<std::pair<int, int>> links; // from, to
+    for (QTextBlock block = page.begin(); block.isValid(); block = block.next())
+        for (auto at = block.begin(); !at.atEnd(); ++at)
+            if (at.fragment().charFormat().isAnchor())
+                links.emplace_back(at.fragment().position(),
+                                   at.fragment().position() + at.fragment().length());
+    for (const auto& [from, to] : links) {
+        QTextCursor cursor(&page);
+        cursor.setPosition(from);
+        cursor.setPosition(to, QTextCursor::KeepAnchor);
+        cursor.mergeCharFormat(link);
+    }
 }
 
 } // namespace
@@ -172,6 +194,7 @@ void Manual::showPage(const QString& page) {
             format.setCellPadding(style::kGap), format.setCellSpacing(0);
             table->setFormat(format);
         }
+    underlineLinks(*text_->document());
     text_->moveCursor(QTextCursor::Start);
     if (!search_->text().isEmpty()) text_->find(search_->text());
 }

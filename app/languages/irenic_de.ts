@@ -398,7 +398,7 @@
     </message>
     <message>
         <source>Above 0 brightens areas darker than mid-grey by up to 1.5 stops, and the noise in them. Local contrast stays.</source>
-        <translation>Über 0 hellt Bereiche, die dunkler als Mittelgrau sind, um bis zu 1,5 Blenden auf, und das Rauschen darin. Der lokale Kontrast bleibt.</translation>
+        <translation>Über 0 hellt Bereiche, die dunkler als Mittelgrau sind, um bis zu 1,5 EV auf, und das Rauschen darin. Der lokale Kontrast bleibt.</translation>
     </message>
     <message>
         <source>Above 0 makes texture and small forms stand out from their surround, and the noise in them.</source>
@@ -430,7 +430,7 @@
     </message>
     <message>
         <source>Below 0 darkens areas brighter than mid-grey by up to 1.5 stops. Local contrast stays.</source>
-        <translation>Unter 0 dunkelt Bereiche, die heller als Mittelgrau sind, um bis zu 1,5 Blenden ab. Der lokale Kontrast bleibt.</translation>
+        <translation>Unter 0 dunkelt Bereiche, die heller als Mittelgrau sind, um bis zu 1,5 EV ab. Der lokale Kontrast bleibt.</translation>
     </message>
     <message>
         <source>Bright areas</source>
@@ -538,7 +538,7 @@
     </message>
     <message>
         <source>Darkest area with detail; push +%1 EV to see it</source>
-        <translation>Dunkelster Bereich mit Details; mit Push +%1 LW zu sehen</translation>
+        <translation>Dunkelster Bereich mit Details; mit Push +%1 EV zu sehen</translation>
     </message>
     <message>
         <source>Deep red or blue: the noisiest channel, and colour fades here</source>
@@ -1134,7 +1134,7 @@
     </message>
     <message>
         <source>darkest</source>
-        <translation>dunkelste</translation>
+        <translation>dunkelste Stelle</translation>
     </message>
     <message>
         <source>deep colour</source>
@@ -1627,6 +1627,38 @@
     <message>
         <source>Look</source>
         <translation>Entwicklung</translation>
+    </message>
+    <message>
+        <source>Brightens the view to show the shadows. Never exported.</source>
+        <translation>Hellt die Ansicht auf, um die Schatten zu zeigen. Wird nie exportiert.</translation>
+    </message>
+    <message>
+        <source>How much what differs is amplified.</source>
+        <translation>Wie sehr verstärkt wird, was sich unterscheidet.</translation>
+    </message>
+    <message>
+        <source>brush</source>
+        <translation>Pinsel</translation>
+    </message>
+    <message>
+        <source>gain</source>
+        <translation>Verstärkung</translation>
+    </message>
+    <message>
+        <source>push</source>
+        <translation>Push</translation>
+    </message>
+    <message>
+        <source>Diameter of the brush, in pixels of the photo; a pen&apos;s pressure narrows it. (Ctrl+wheel)</source>
+        <translation>Durchmesser des Pinsels, in Pixeln des Fotos; der Druck eines Stifts macht ihn schmaler. (Strg+Mausrad)</translation>
+    </message>
+    <message>
+        <source>How much of the brush fades out. (Ctrl+Shift+wheel)</source>
+        <translation>Wie viel des Pinsels ausläuft. (Strg+Umschalt+Mausrad)</translation>
+    </message>
+    <message>
+        <source>soft edge</source>
+        <translation>weicher Rand</translation>
     </message>
 </context>
 <context>
@@ -2981,7 +3013,7 @@ ISO %2</translation>
     </message>
     <message>
         <source>Exporting</source>
-        <translation>Exportiert gerade</translation>
+        <translation>Läuft</translation>
     </message>
     <message>
         <source>Done</source>
@@ -3580,6 +3612,10 @@ unten das %2-Fache von oben, in den Ecken das %3-Fache der Mitte.</translation>
     <message>
         <source>Shot %1 stops darker than the sensor could hold, and made lighter here. More light next time costs less noise than any cleaning.</source>
         <translation>%1 Blenden dunkler aufgenommen, als der Sensor fassen konnte, und hier aufgehellt. Mehr Licht beim nächsten Mal kostet weniger Rauschen als jede Säuberung.</translation>
+    </message>
+    <message>
+        <source>%1 × %2, %3 bit, %4</source>
+        <translation>%1 × %2, %3 Bit, %4</translation>
     </message>
 </context>
 <context>

@@ -1628,6 +1628,38 @@
         <source>Look</source>
         <translation>Revelado</translation>
     </message>
+    <message>
+        <source>Brightens the view to show the shadows. Never exported.</source>
+        <translation>Aclara la vista para mostrar las sombras. Nunca se exporta.</translation>
+    </message>
+    <message>
+        <source>How much what differs is amplified.</source>
+        <translation>Cuánto se amplifica lo que difiere.</translation>
+    </message>
+    <message>
+        <source>brush</source>
+        <translation>pincel</translation>
+    </message>
+    <message>
+        <source>gain</source>
+        <translation>ganancia</translation>
+    </message>
+    <message>
+        <source>push</source>
+        <translation>forzado</translation>
+    </message>
+    <message>
+        <source>Diameter of the brush, in pixels of the photo; a pen&apos;s pressure narrows it. (Ctrl+wheel)</source>
+        <translation>Diámetro del pincel, en píxeles de la foto; la presión de un lápiz lo estrecha. (Ctrl+rueda)</translation>
+    </message>
+    <message>
+        <source>How much of the brush fades out. (Ctrl+Shift+wheel)</source>
+        <translation>Cuánto del pincel se desvanece. (Ctrl+Mayús+rueda)</translation>
+    </message>
+    <message>
+        <source>soft edge</source>
+        <translation>borde suave</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -2981,7 +3013,7 @@ ISO %2</translation>
     </message>
     <message>
         <source>Exporting</source>
-        <translation>Exportando</translation>
+        <translation>En curso</translation>
     </message>
     <message>
         <source>Done</source>
@@ -3580,6 +3612,10 @@ El ruido es desigual, y las variantes limpian según eso: %1 veces más a la der
     <message>
         <source>Shot %1 stops darker than the sensor could hold, and made lighter here. More light next time costs less noise than any cleaning.</source>
         <translation>Tomada %1 pasos más oscura de lo que admitía el sensor, y aclarada aquí. Más luz la próxima vez cuesta menos ruido que cualquier limpieza.</translation>
+    </message>
+    <message>
+        <source>%1 × %2, %3 bit, %4</source>
+        <translation>%1 × %2, %3 bits, %4</translation>
     </message>
 </context>
 <context>

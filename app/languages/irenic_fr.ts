@@ -398,7 +398,7 @@
     </message>
     <message>
         <source>Above 0 brightens areas darker than mid-grey by up to 1.5 stops, and the noise in them. Local contrast stays.</source>
-        <translation>Au-dessus de 0, éclaircit jusqu’à 1,5 IL ce qui est plus sombre que le gris moyen, et le bruit qui s’y trouve. Le contraste local reste.</translation>
+        <translation>Au-dessus de 0, éclaircit jusqu’à 1,5 EV ce qui est plus sombre que le gris moyen, et le bruit qui s’y trouve. Le contraste local reste.</translation>
     </message>
     <message>
         <source>Above 0 makes texture and small forms stand out from their surround, and the noise in them.</source>
@@ -430,7 +430,7 @@
     </message>
     <message>
         <source>Below 0 darkens areas brighter than mid-grey by up to 1.5 stops. Local contrast stays.</source>
-        <translation>Au-dessous de 0, assombrit jusqu’à 1,5 IL ce qui est plus clair que le gris moyen. Le contraste local reste.</translation>
+        <translation>Au-dessous de 0, assombrit jusqu’à 1,5 EV ce qui est plus clair que le gris moyen. Le contraste local reste.</translation>
     </message>
     <message>
         <source>Bright areas</source>
@@ -454,7 +454,7 @@
     </message>
     <message>
         <source>Brightness of the whole photo in stops. Exported, unlike the push.</source>
-        <translation>Luminosité de toute la photo en IL. Exportée, contrairement à la poussée.</translation>
+        <translation>Luminosité de toute la photo en EV. Exportée, contrairement à la poussée.</translation>
     </message>
     <message>
         <source>Clean, with straight edges. Slower.</source>
@@ -538,7 +538,7 @@
     </message>
     <message>
         <source>Darkest area with detail; push +%1 EV to see it</source>
-        <translation>Partie la plus sombre avec du détail ; poussez de +%1 IL pour la voir</translation>
+        <translation>Partie la plus sombre avec du détail ; poussez de +%1 EV pour la voir</translation>
     </message>
     <message>
         <source>Deep red or blue: the noisiest channel, and colour fades here</source>
@@ -1627,6 +1627,38 @@
     <message>
         <source>Look</source>
         <translation>Développement</translation>
+    </message>
+    <message>
+        <source>Brightens the view to show the shadows. Never exported.</source>
+        <translation>Éclaircit la vue pour montrer les ombres. Jamais exporté.</translation>
+    </message>
+    <message>
+        <source>How much what differs is amplified.</source>
+        <translation>De combien est amplifié ce qui diffère.</translation>
+    </message>
+    <message>
+        <source>brush</source>
+        <translation>pinceau</translation>
+    </message>
+    <message>
+        <source>gain</source>
+        <translation>gain</translation>
+    </message>
+    <message>
+        <source>push</source>
+        <translation>poussée</translation>
+    </message>
+    <message>
+        <source>Diameter of the brush, in pixels of the photo; a pen&apos;s pressure narrows it. (Ctrl+wheel)</source>
+        <translation>Diamètre du pinceau, en pixels de la photo ; la pression d’un stylet le rétrécit. (Ctrl+molette)</translation>
+    </message>
+    <message>
+        <source>How much of the brush fades out. (Ctrl+Shift+wheel)</source>
+        <translation>Quelle part du pinceau s’estompe. (Ctrl+Maj+molette)</translation>
+    </message>
+    <message>
+        <source>soft edge</source>
+        <translation>bord doux</translation>
     </message>
 </context>
 <context>
@@ -2981,7 +3013,7 @@ ISO %2</translation>
     </message>
     <message>
         <source>Exporting</source>
-        <translation>En cours d’export</translation>
+        <translation>En cours</translation>
     </message>
     <message>
         <source>Done</source>
@@ -3579,7 +3611,11 @@ Le bruit est inégal, et les variantes nettoient en conséquence : %1 fois plus 
     </message>
     <message>
         <source>Shot %1 stops darker than the sensor could hold, and made lighter here. More light next time costs less noise than any cleaning.</source>
-        <translation>Prise %1 IL plus sombre que ce que le capteur pouvait contenir, et éclaircie ici. Plus de lumière la prochaine fois coûte moins de bruit que tout nettoyage.</translation>
+        <translation>Prise %1 EV plus sombre que ce que le capteur pouvait contenir, et éclaircie ici. Plus de lumière la prochaine fois coûte moins de bruit que tout nettoyage.</translation>
+    </message>
+    <message>
+        <source>%1 × %2, %3 bit, %4</source>
+        <translation>%1 × %2, %3 bits, %4</translation>
     </message>
 </context>
 <context>
