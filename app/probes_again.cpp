@@ -1,5 +1,7 @@
 #include "probes_again.h"
 
+#include "base/shown_text.h"
+#include "base/text.h"
 #include "judge/found_again.h"
 
 namespace irenic {
@@ -34,7 +36,7 @@ void ProbesAgain::look() {
         Lane::Quiet, kLater,
         [before = last_, now, areas](const Work& work) { return foundAgain(*before, areas, *now, work); },
         [this, probes = placed_, file = now->file.string(),
-         from = last_->file.filename().string()](const Outcome<std::vector<std::optional<Rect>>>& found) {
+         from = shownName(last_->file)](const Outcome<std::vector<std::optional<Rect>>>& found) {
             if (!found.value) return;
             std::vector<Probe> again;
             for (std::size_t i = 0; i < probes.size(); ++i)
@@ -42,7 +44,7 @@ void ProbesAgain::look() {
                     Probe p = probes[i];
                     p.x = place->x + place->width / 2, p.y = place->y + place->height / 2;
                     p.width = place->width, p.height = place->height;
-                    p.id = 0, p.reason = Probe::kFoundAgain + from;
+                    p.id = 0, p.reason = filled(Probe::kFoundAgain, {from});
                     again.push_back(p);
                 }
             document_.addFound(file, again);

@@ -41,9 +41,7 @@ class TestChecking : public test::WindowTest {
         // What the window says is what the core measures.
         const PhotoPtr photo = window_->document().photo();
         const Settings settings = window_->document().takes()[0].settings;
-        const auto right = checksOf(*photo, [&](const Rect& area, const Work& work) {
-            return cleanRegion(*photo, settings, area, work);
-        });
+        const auto right = checksOf(*photo, settings);
         QCOMPARE(checks().findings()->size(), right.size());
         for (std::size_t i = 0; i < right.size(); ++i) {
             const Finding& own = (*checks().findings())[i];

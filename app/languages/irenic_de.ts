@@ -1660,6 +1660,10 @@
         <source>soft edge</source>
         <translation>weicher Rand</translation>
     </message>
+    <message>
+        <source>Found again, as in %1</source>
+        <translation>Wiedergefunden, wie in %1</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>

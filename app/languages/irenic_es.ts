@@ -1660,6 +1660,10 @@
         <source>soft edge</source>
         <translation>borde suave</translation>
     </message>
+    <message>
+        <source>Found again, as in %1</source>
+        <translation>Hallado de nuevo, como en %1</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>

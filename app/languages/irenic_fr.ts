@@ -1660,6 +1660,10 @@
         <source>soft edge</source>
         <translation>bord doux</translation>
     </message>
+    <message>
+        <source>Found again, as in %1</source>
+        <translation>Retrouvé, comme dans %1</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>

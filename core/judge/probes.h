@@ -20,11 +20,10 @@ struct Probe {
                          kProbeHeight = 96;           // about what a cell of a full sheet shows at 200 %
     static constexpr int kLeast = 16, kMost = 100000; // of a side
 
-    // What `reason` says of those that somebody placed, and, before the photo's name, of their like in the
-    // next photos.
+    // What `reason` says of those that somebody placed, and of their like in the next photos.
     static constexpr const char* kByHand = IRENIC_TEXT("Added by you");
-    static constexpr const char* kFoundAgain = "Found again, as in ";
-    bool placedByHand() const { return reason == kByHand || reason.rfind(kFoundAgain, 0) == 0; }
+    static constexpr const char* kFoundAgain = IRENIC_TEXT("Found again, as in %1");
+    bool placedByHand() const { return reason == kByHand || reason.rfind("Found again", 0) == 0; }
     Rect area() const { return {x - width / 2, y - height / 2, width, height}; }
     friend bool operator==(const Probe&, const Probe&) = default;
 };
