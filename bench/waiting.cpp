@@ -173,38 +173,6 @@ class Bench {
         window_.document().setPan({});
     }
 
-    // The whole photo in each cell: a draft, and true pixels, after a change of all strengths.
-    void fit() {
-        window_.document().setZoom(0);
-        until([this] { return window_.sheet().allCurrent(); });
-        std::printf("%-14s %16s %16s\n", "Fit", "drafts, ms", "true, ms");
-        for (const char* method : {"bm3d-quick", "learned-quick"}) {
-            std::vector<double> drafts, trues;
-            for (int round = 0; round < 3; ++round) {
-                for (int i = 0; i < 3; ++i) {
-                    Settings s = window_.document().takes()[static_cast<std::size_t>(i)].settings;
-                    s.method = method, s.luminance = next();
-                    window_.document().setSettings(i, s);
-                }
-                const auto all = [&](Cell::Pixels least) {
-                    for (int r = 0; r < window_.sheet().rows(); ++r)
-                        for (int c = 0; c < window_.sheet().columns(); ++c) {
-                            const Cell* cell = window_.sheet().cell(r, c);
-                            if (cell->isVisible() && !cell->visibleRegion().isEmpty() &&
-                                static_cast<int>(cell->pixels()) < static_cast<int>(least))
-                                return false;
-                        }
-                    return true;
-                };
-                const double draft = until([&] { return all(Cell::Pixels::Draft); });
-                drafts.push_back(draft);
-                trues.push_back(draft + until([&] { return all(Cell::Pixels::True); }));
-            }
-            std::printf("%-14s %16.0f %16.0f\n", method, median(drafts), median(trues));
-        }
-        window_.document().setZoom(1);
-    }
-
     // One place fills the window: flips between what is rendered, and a change of strength to the last pixel.
     void closeUp() {
         openCloseUp();
@@ -421,7 +389,7 @@ int main(int argc, char** argv) {
     if (photos.size() < 2) {
         std::fprintf(stderr,
                      "usage: irenic-waiting PHOTO PHOTO "
-                     "[drafts|fit|sliders|panning|switching|queue|close-up|dragging|painting|restarting]\n");
+                     "[drafts|sliders|panning|switching|queue|close-up|dragging|painting|restarting]\n");
         return 2;
     }
     const QString only = photos.size() > 2 ? photos[2] : QString();
@@ -433,7 +401,6 @@ int main(int argc, char** argv) {
     Bench bench(photos);
     const auto wanted = [&](const char* part) { return only.isEmpty() || only == QLatin1String(part); };
     if (wanted("drafts")) bench.drafts();
-    if (wanted("fit")) bench.fit();
     if (wanted("sliders")) bench.sliders();
     if (wanted("panning")) bench.panning();
     if (wanted("switching")) bench.switching();
