@@ -37,6 +37,7 @@ float thinLinesIn(const Plane& p) {
     constexpr float kClear = 3;    // more than 4 deviations of what noise gives
     constexpr float kMost = 0.15f; // of the square's places that a line covers
     constexpr int kAlong[4][2] = {{1, 0}, {0, 1}, {1, 1}, {1, -1}}; // of lines
+    constexpr float kFewest = 16;                                   // places: half a square's width of a line
     std::vector<float> heights;
     int places = 0;
     for (int y = 2 * kReach; y < kSquare - 2 * kReach; ++y)
@@ -56,7 +57,7 @@ float thinLinesIn(const Plane& p) {
             if (most > kClear) heights.push_back(most);
         }
     const auto count = static_cast<float>(heights.size());
-    if (count < kSquare / 2 || count > kMost * static_cast<float>(places)) return 0;
+    if (count < kFewest || count > kMost * static_cast<float>(places)) return 0;
     return median(heights);
 }
 
