@@ -54,15 +54,19 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
     line->setSpacing(style::kGap);
     line->addWidget(title);
     line->addWidget(name_, 1);
-    line->addWidget(match_);
-    line->addWidget(clean_);
-    line->addWidget(again_);
     line->addWidget(close);
+    // What can be done stands below, so that a narrow column still says whose file it is.
+    auto* below = new QHBoxLayout;
+    below->setSpacing(style::kGap);
+    below->addWidget(match_);
+    below->addWidget(clean_);
+    below->addWidget(again_);
+    below->addWidget(says_, 1);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(5, 5, 4, 4);
     column->setSpacing(1);
     column->addLayout(line);
-    column->addWidget(says_);
+    column->addLayout(below);
     column->addStretch(1);
     setAccessibleName(tr("Reference %1, %2").arg(letter, QFileInfo(file).fileName()));
 }
