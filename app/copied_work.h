@@ -1,6 +1,8 @@
 // One photo's work, copied, to be pasted on others.
 #pragma once
 
+#include <QString>
+
 #include "session/state.h"
 
 namespace irenic {

@@ -172,7 +172,7 @@ class TestPlacing : public QObject {
         const auto scene = [&](int left, int top, double light, bool with) {
             return [=](int x, int y, std::mt19937&) {
                 const double f = with ? face(x - left, y - top) : 0;
-                return light * (f > 0 ? f : 0.08 + 0.06 * wave(x * 0.021) * wave(y * 0.017 + x * 0.003));
+                return light * (f > 0 ? f : 0.08 + 0.02 * wave(x * 0.021) * wave(y * 0.017 + x * 0.003));
             };
         };
         const Photo before = taken(scene(300, 260, 1, true)), now = taken(scene(560, 330, 0.7, true)),

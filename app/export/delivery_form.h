@@ -1,12 +1,10 @@
 // Boxes for the fields of a delivery, made of its table: what the export strip and the drawer ask with.
 #pragma once
 
-#include <QObject>
+#include <QWidget>
 #include <vector>
 
 #include "deliver/delivery.h"
-
-class QWidget;
 
 namespace irenic {
 

@@ -14,11 +14,12 @@ namespace {
 
 // Of the demo photos' probes, of nine a photo: the same things in another exposure correlate by 0.976 to
 // 0.997 where they have form in both directions, the best places of other scenes by 0.966 at most, and then
-// another place nearly as much (an even area, a straight edge).
-constexpr double kAlike = 0.97;
-constexpr double kApart = 2; // times as far from 1 the next best place is
+// another place nearly as much (an even area, a straight edge): the next best is at most 3.7 times as far
+// from 1.
+constexpr double kVeryAlike = 0.97, kApart = 2; // times as far from 1 the next best place is
+constexpr double kAlike = 0.8, kFarApart = 4;   // what is less alike has to be all the more by itself
 constexpr double kScales[] = {1, 0.9, 1.11, 0.8, 1.25};
-constexpr int kLeast = 10; // squares on a side: fewer are alike by chance
+constexpr int kLeast = 14; // squares on a side: fewer are alike by chance
 
 using Maps = std::array<Plane, 3>;
 
@@ -92,7 +93,10 @@ Place bestPlace(const Maps& pattern, const Maps& in, const Work& work) {
 }
 
 // Whether it is the very same: nothing else is nearly as much like it.
-bool certain(const Place& p) { return p.alike >= kAlike && 1 - p.next >= kApart * (1 - p.alike); }
+bool certain(const Place& p) {
+    const double apart = (1 - p.next) / std::max(1e-6, 1 - p.alike);
+    return (p.alike >= kVeryAlike && apart >= kApart) || (p.alike >= kAlike && apart >= kFarApart);
+}
 
 } // namespace
 
