@@ -177,7 +177,7 @@ class TestPlacing : public QObject {
         };
         const Photo before = taken(scene(300, 260, 1, true)), now = taken(scene(560, 330, 0.7, true)),
                     without = taken(scene(0, 0, 0.9, false));
-        const std::vector<Rect> marked{{236, 196, 128, 128}, {280, 230, 40, 40}};
+        const std::vector<Rect> marked{{236, 196, 128, 128}, {228, 188, 144, 144}};
         const auto found = foundAgain(before, marked, now);
         QCOMPARE(found.size(), std::size_t(2));
         for (std::size_t i = 0; i < 2; ++i) {
