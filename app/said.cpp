@@ -87,9 +87,10 @@ QString said(const QString& english) {
     for (const Pattern& p : all)
         if (const auto match = p.form.match(english); match.hasMatch()) return filledFrom(p, match);
     // "night.dng: the file is damaged."; "A: luminance 1.00× → 1.20×, grain 0 % → 10 %"
-    if (const qsizetype colon = english.indexOf(QStringLiteral(": ")); colon > 0)
-        return (known(english.left(colon)).isEmpty() ? english.left(colon) : known(english.left(colon))) +
-               QStringLiteral(": ") + said(english.mid(colon + 2));
+    if (const qsizetype colon = english.indexOf(QStringLiteral(": ")); colon > 0) {
+        const QString subject = english.left(colon), word = known(subject);
+        return (word.isEmpty() ? subject : word) + QStringLiteral(": ") + said(english.mid(colon + 2));
+    }
     for (const QString& between : {QStringLiteral(", "), QStringLiteral("; ")})
         if (english.contains(between)) return saidInParts(english, between);
     if (const qsizetype stop = english.indexOf(QStringLiteral(". ")); stop > 0)
