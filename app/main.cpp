@@ -1,5 +1,6 @@
 #include <QCommandLineParser>
 #include <QFileInfo>
+#include <QScreen>
 #include <QSettings>
 #include <algorithm>
 #include <memory>
@@ -9,6 +10,7 @@
 #include "handover.h"
 #include "language.h"
 #include "reader/reader.h"
+#include "renderer.h"
 #include "style/preference.h"
 #include "style/style.h"
 #include "window.h"
@@ -67,6 +69,8 @@ int main(int argc, char** argv) {
     parser.process(*QCoreApplication::instance());
     if (!window_system) return 2; // "--help" as the name of a file
     QApplication& app = *window_system;
+    constexpr int kTenBits = 30; // for red, green and blue together
+    irenic::tenBits(app.primaryScreen() && app.primaryScreen()->depth() == kTenBits);
 
     irenic::Request request;
     for (const QString& path : parser.positionalArguments())

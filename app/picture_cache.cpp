@@ -10,6 +10,7 @@
 
 #include "base/folders.h"
 #include "base/safe_file.h"
+#include "renderer.h"
 
 namespace irenic {
 
@@ -38,14 +39,17 @@ QImage PictureCache::find(const std::string& name) {
         return {};
     }
     file.setFileTime(QDateTime::currentDateTime(), QFileDevice::FileModificationTime);
-    return image.convertToFormat(QImage::Format_RGB32);
+    return image.convertToFormat(imageFormat());
 }
 
 void PictureCache::keep(const std::string& name, const QImage& image) {
     QByteArray png;
     QBuffer buffer(&png);
     buffer.open(QIODevice::WriteOnly);
-    image.save(&buffer, "PNG", kQuickly);
+    // Qt writes what has more than eight bits with sixteen.
+    const QImage kept =
+        image.format() == QImage::Format_RGB30 ? image.convertToFormat(QImage::Format_RGBX64) : image;
+    kept.save(&buffer, "PNG", kQuickly);
     const std::filesystem::path file = fileOf(name);
     try {
         privateFolder(folder_);

@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <algorithm>
 #include <array>
+#include <atomic>
 #include <cmath>
 
 #include "base/digest.h"
@@ -35,6 +36,14 @@ Recipe draftOf(const Recipe& recipe, double zoom) {
     } else if (!recipe.settings.untouched())
         quick.settings.method = "wavelet", quick.settings.detail = 0;
     return quick;
+}
+
+std::atomic<bool> tenBitsAreShown = false;
+
+// Red, green and blue of a picture as Format_RGB30 packs them, below two bits that are set.
+QRgb inTenBits(const std::uint16_t* sample) {
+    const auto rounded = [](std::uint16_t v) { return (v * 1023u + 32767u) / 65535u; };
+    return 3u << 30u | rounded(sample[0]) << 20u | rounded(sample[1]) << 10u | rounded(sample[2]);
 }
 
 // What a push does to display values, nearly.
@@ -70,9 +79,21 @@ bool isCleanedOtherwise(const Shown& one, const Shown& other) {
 
 } // namespace
 
+QImage::Format imageFormat() { return tenBitsAreShown ? QImage::Format_RGB30 : QImage::Format_RGB32; }
+
+void tenBits(bool shown) { tenBitsAreShown = shown; }
+
 QImage imageOf(const Picture& p) {
-    return QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888)
-        .convertToFormat(QImage::Format_RGB32);
+    QImage out(p.width, p.height, imageFormat());
+    const bool ten = imageFormat() == QImage::Format_RGB30;
+    for (int y = 0; y < p.height; ++y) {
+        const std::uint16_t* from = p.row(y);
+        auto* to = reinterpret_cast<QRgb*>(out.scanLine(y));
+        for (int x = 0; x < p.width; ++x, from += 3)
+            to[x] = ten ? inTenBits(from)
+                        : qRgb(inEightBits(from[0]), inEightBits(from[1]), inEightBits(from[2]));
+    }
+    return out;
 }
 
 bool RenderKey::empty() const {

@@ -46,6 +46,11 @@ RenderKey renderKey(const Recipe& recipe, PicturePoint centre, const View& view,
 RenderKey renderKey(const Shown& shown, const PhotoPtr& photo, const Look& look, PicturePoint centre,
                     const View& view, QSize screen);
 
+// How pictures for the screen are kept: eight bits for each channel (Format_RGB32), or ten (Format_RGB30)
+// once tenBits() was called, which is for whoever starts the window on such a screen. Thread-safe.
+QImage::Format imageFormat();
+void tenBits(bool shown);
+
 QImage imageOf(const Picture& picture);
 
 // Of a method among all, which are listed by the time that they take: 0 is the quickest.

@@ -34,8 +34,14 @@ std::vector<Pattern> patterns() {
         qsizetype from = 0;
         for (auto each = value.globalMatch(english); each.hasNext();) {
             const QRegularExpressionMatch m = each.next();
-            form += QRegularExpression::escape(english.mid(from, m.capturedStart() - from)) +
-                    QStringLiteral("([^,:;]+)"); // lists and sentences are taken apart
+            const QString before = english.mid(from, m.capturedStart() - from);
+            // Lists and sentences are taken apart, but for what stands in brackets or at the end after a
+            // colon.
+            const bool held = (before.endsWith(QLatin1Char('(')) &&
+                               english.mid(m.capturedEnd()).startsWith(QLatin1Char(')'))) ||
+                              (before.endsWith(QStringLiteral(": ")) && m.capturedEnd() == english.size());
+            form += QRegularExpression::escape(before) +
+                    (held ? QStringLiteral("(.+)") : QStringLiteral("([^,:;]+)"));
             p.values.push_back(m.captured(1).toInt());
             from = m.capturedEnd();
         }
@@ -88,8 +94,7 @@ QString said(const QString& english) {
         if (const auto match = p.form.match(english); match.hasMatch()) return filledFrom(p, match);
     // "night.dng: the file is damaged."; "A: luminance 1.00× → 1.20×, grain 0 % → 10 %"
     if (const qsizetype colon = english.indexOf(QStringLiteral(": ")); colon > 0) {
-        const QString subject = english.left(colon), word = known(subject);
-        return (word.isEmpty() ? subject : word) + QStringLiteral(": ") + said(english.mid(colon + 2));
+        return said(english.left(colon)) + QStringLiteral(": ") + said(english.mid(colon + 2));
     }
     for (const QString& between : {QStringLiteral(", "), QStringLiteral("; ")})
         if (english.contains(between)) return saidInParts(english, between);

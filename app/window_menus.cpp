@@ -15,6 +15,7 @@
 #include "photos/photo_list.h"
 #include "presets/preset_menu.h"
 #include "recommend/recommend_button.h"
+#include "renderer.h"
 #include "said.h"
 #include "sheet/sheet.h"
 #include "slow_write.h"
@@ -222,7 +223,10 @@ void Window::makeViewMenu(QMenu* view) {
                     [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); });
     QAction* monitor = view->addAction(tr("&Monitor profile…"), this, &Window::askForMonitor);
     connect(view, &QMenu::aboutToShow, this, [this, monitor] {
-        monitor->setText(tr("&Monitor profile (now %1)…").arg(Monitor::of(this).name()));
+        const QString name = Monitor::of(this).name();
+        monitor->setText(imageFormat() == QImage::Format_RGB30
+                             ? tr("&Monitor profile (now %1, 10 bits)…").arg(name)
+                             : tr("&Monitor profile (now %1)…").arg(name));
     });
     view->addAction(tr("S&ystem monitor profile"), this, [this] { useMonitor({}); });
 }

@@ -20,13 +20,6 @@ struct Asked : JudgingOptions {
     bool cost = false;
 };
 
-std::string nameOf(const std::string& file) {
-    const std::size_t wallpaper = file.find("/wallpapers/");
-    std::string name =
-        wallpaper == std::string::npos ? file.substr(file.rfind('/') + 1) : file.substr(wallpaper + 12);
-    return name.substr(0, name.find_first_of("./"));
-}
-
 // What `settings` make of a photo with its noise as it is told.
 double qualityOf(const Photo& photo, const Plane& truth, const cv::Mat& right, const std::string& method) {
     const Rect all{0, 0, truth.width(), truth.height()};
@@ -73,7 +66,7 @@ int main(int argc, char** argv) {
                     ++count, within += std::abs(r - 1) <= 0.1;
                 }
             std::printf("| %s | %.0f | %.2f %.2f %.2f | %.2f %.2f %.2f | %.0f %% |",
-                        nameOf(asked.files[i]).c_str(), iso, ratio[0][0], ratio[0][1], ratio[0][2],
+                        nameOfPhotograph(asked.files[i]).c_str(), iso, ratio[0][0], ratio[0][1], ratio[0][2],
                         ratio[1][0], ratio[1][1], ratio[1][2], 100 * furthest);
             if (asked.cost) {
                 const cv::Mat picture = rendered(photo, truth);

@@ -16,6 +16,13 @@ std::vector<std::string> unseenPhotographs() {
     return files;
 }
 
+std::string nameOfPhotograph(const std::string& file) {
+    const std::size_t wallpaper = file.find("/wallpapers/");
+    std::string name =
+        wallpaper == std::string::npos ? file.substr(file.rfind('/') + 1) : file.substr(wallpaper + 12);
+    return name.substr(0, name.find_first_of("./"));
+}
+
 std::array<Plane, 3> photograph(const std::string& file, int crop) {
     cv::Mat image = cv::imread(file, cv::IMREAD_COLOR);
     if (image.empty()) throw std::runtime_error(file + ": cannot be read. Is its package installed?");

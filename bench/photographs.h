@@ -12,6 +12,9 @@ namespace irenic {
 // The eight that no training sees (training/pictures.py keeps the same list aside).
 std::vector<std::string> unseenPhotographs();
 
+// "Storm", "EveningGlow".
+std::string nameOfPhotograph(const std::string& file);
+
 // Linear sRGB, 0..1, halved in size to remove what compression left; the middle, at most `crop` pixels
 // square. Throws std::runtime_error when the file cannot be read.
 std::array<Plane, 3> photograph(const std::string& file, int crop);

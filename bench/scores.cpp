@@ -3,13 +3,17 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <opencv2/imgproc.hpp>
 
-#include "develop/render.h"
+#include "judge/display.h"
 
 namespace irenic {
 
-cv::Mat rendered(const Photo& like, const Plane& mosaic) {
+namespace {
+
+// A photo of the mosaic's samples, finely quantised.
+Photo photoOf(const Photo& like, const Plane& mosaic) {
     Photo p = like;
     p.black.pattern = {8192}, p.white = 65535;
     for (int y = 0; y < mosaic.height(); ++y)
@@ -18,18 +22,36 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
                       static_cast<std::size_t>(x)] =
                 static_cast<std::uint16_t>(
                     std::lround(std::clamp(8192 + mosaic.at(x, y) * 57343.0f, 0.0f, 65535.0f)));
-    return encodedPicture(developRegion(recipeOf(p, Settings::original(), {}),
-                                        {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb));
+    return p;
 }
 
-cv::Mat encodedPicture(const Image& rgb) {
+// Three planes as a picture of OpenCV's.
+cv::Mat pictureOf(const Image& rgb, const std::function<float(float)>& value) {
     cv::Mat out(rgb.area.height, rgb.area.width, CV_32FC3);
     for (int y = 0; y < out.rows; ++y)
         for (int x = 0; x < out.cols; ++x)
             for (int c = 0; c < 3; ++c)
-                out.at<cv::Vec3f>(y, x)[c] =
-                    encoded(OutputSpace::Srgb, rgb[static_cast<std::size_t>(c)].at(x, y));
+                out.at<cv::Vec3f>(y, x)[c] = value(rgb[static_cast<std::size_t>(c)].at(x, y));
     return out;
+}
+
+} // namespace
+
+cv::Mat rendered(const Photo& like, const Plane& mosaic) {
+    const Photo p = photoOf(like, mosaic);
+    return encodedPicture(
+        developRegion(recipeOf(p), {0, 0, mosaic.width(), mosaic.height()}, OutputSpace::Srgb));
+}
+
+cv::Mat rendered(const Photo& like, const Plane& mosaic, const Look& look) {
+    const Photo p = photoOf(like, mosaic);
+    return pictureOf(
+        displayOf(recipeOf(p, Settings::original(), look), {0, 0, mosaic.width(), mosaic.height()}),
+        [](float v) { return v; });
+}
+
+cv::Mat encodedPicture(const Image& rgb) {
+    return pictureOf(rgb, [](float v) { return encoded(OutputSpace::Srgb, v); });
 }
 
 namespace {

@@ -3,6 +3,7 @@
 
 #include <opencv2/core.hpp>
 
+#include "develop/look.h"
 #include "image/image.h"
 #include "raw/photo.h"
 
@@ -24,6 +25,9 @@ struct Scores {
 
 // Encoded sRGB of a mosaic by the one pipeline: of a photo whose samples are the mosaic's, finely quantised.
 cv::Mat rendered(const Photo& like, const Plane& mosaic);
+
+// The same as a look shows it.
+cv::Mat rendered(const Photo& like, const Plane& mosaic, const Look& look);
 
 // Linear sRGB, encoded.
 cv::Mat encodedPicture(const Image& rgb);

@@ -173,6 +173,44 @@ class Bench {
         window_.document().setPan({});
     }
 
+    // The whole photo in every cell, of strengths that nothing was made of yet.
+    void fit() {
+        std::printf("%-14s %16s %16s %16s\n", "fit", "photo, ms", "drafts, ms", "true, ms");
+        Document& document = window_.document();
+        for (const char* method : {"bm3d-quick", "learned-quick"}) {
+            std::vector<double> photos, drafts, trues;
+            for (int round = 0; round < 3; ++round) {
+                document.setZoom(1);
+                for (int i = 0; i < 3; ++i) {
+                    Settings s = document.takes()[static_cast<std::size_t>(i)].settings;
+                    s.method = method, s.luminance = next();
+                    document.setSettings(i, s);
+                }
+                document.setZoom(0);
+                const auto all = [&](Cell::Pixels least) {
+                    int seen = 0;
+                    for (const Cell* c : window_.findChildren<Cell*>()) {
+                        if (!c->isVisible() || c->visibleRegion().isEmpty()) continue;
+                        const double zoom = c->wanted().view.zoom;
+                        if (!(zoom > 0 && zoom < 1) ||
+                            static_cast<int>(c->pixels()) < static_cast<int>(least))
+                            return false;
+                        ++seen;
+                    }
+                    return seen > 0;
+                };
+                const double photo = until([&] { return all(Cell::Pixels::AtHand); }),
+                             draft = until([&] { return all(Cell::Pixels::Draft); }),
+                             right = until([&] { return all(Cell::Pixels::True); });
+                photos.push_back(photo), drafts.push_back(photo + draft),
+                    trues.push_back(photo + draft + right);
+            }
+            std::printf("%-14s %16.0f %16.0f %16.0f\n", method, median(photos), median(drafts),
+                        median(trues));
+        }
+        document.setZoom(1);
+    }
+
     // One place fills the window: flips between what is rendered, and a change of strength to the last pixel.
     void closeUp() {
         openCloseUp();
@@ -389,7 +427,7 @@ int main(int argc, char** argv) {
     if (photos.size() < 2) {
         std::fprintf(stderr,
                      "usage: irenic-waiting PHOTO PHOTO "
-                     "[drafts|sliders|panning|switching|queue|close-up|dragging|painting|restarting]\n");
+                     "[drafts|fit|sliders|panning|switching|queue|close-up|dragging|painting|restarting]\n");
         return 2;
     }
     const QString only = photos.size() > 2 ? photos[2] : QString();
@@ -401,6 +439,7 @@ int main(int argc, char** argv) {
     Bench bench(photos);
     const auto wanted = [&](const char* part) { return only.isEmpty() || only == QLatin1String(part); };
     if (wanted("drafts")) bench.drafts();
+    if (wanted("fit")) bench.fit();
     if (wanted("sliders")) bench.sliders();
     if (wanted("panning")) bench.panning();
     if (wanted("switching")) bench.switching();

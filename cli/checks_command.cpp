@@ -70,10 +70,11 @@ QImage pictureOfMap(const Photo& photo, const SquareMap& map, const Work& work) 
     constexpr float kDim = 0.45f;
     const std::array<float, 3> ochre = {232, 172, 72};
     const Picture below = renderOverview(photo, Look{}, kLongest, work);
+    const std::vector<std::uint8_t> bytes = inEightBits(below);
     QImage out(below.width, below.height, QImage::Format_RGB888);
     for (int y = 0; y < below.height; ++y)
         for (int x = 0; x < below.width; ++x) {
-            const auto* from = below.rgb.data() + 3 * (static_cast<std::ptrdiff_t>(y) * below.width + x);
+            const auto* from = bytes.data() + 3 * (static_cast<std::ptrdiff_t>(y) * below.width + x);
             const float grey = kDim * (0.3f * from[0] + 0.6f * from[1] + 0.1f * from[2]);
             const int across = static_cast<int>(static_cast<std::int64_t>(x) * photo.width() / below.width /
                                                 std::max(1, map.side)),

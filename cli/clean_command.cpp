@@ -260,7 +260,7 @@ int cleanInto(const CleanOptions& o, const Preset& take, const Look& look, const
     double from = 0.1;
     if (o.recommended) {
         const Recommendation measured =
-            recommend(*photo, placeProbes(*photo, {work.stop}), inner.part(from, 0.4));
+            recommend(*photo, look, placeProbes(*photo, {work.stop}), inner.part(from, 0.4));
         settings = measured.settings, risk = measured.risk, from = 0.4;
     }
     Export what = handbackOf(photo, settings, look);

@@ -173,10 +173,12 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
     return forEachFile(files, asJson, [&](const std::string& file, json& all) {
         const auto photo = irenic::readPhoto(file, work);
         const std::vector<irenic::Probe> probes = irenic::placeProbes(*photo, work);
-        const irenic::Recommendation r = irenic::recommend(*photo, probes, work);
+        const irenic::Recommendation r = irenic::recommend(*photo, look, probes, work);
         std::optional<irenic::SeenAlike> alike;
         if (o.size > 0) alike = irenic::quickestSeenAlike(*photo, r.settings, look, o.size, probes, work);
-        json trials = json::array(), others = json::array();
+        json trials = json::array(), others = json::array(), refused = json::array();
+        for (const irenic::Refused& no : r.refused)
+            refused.push_back({{"settings", irenic::jsonOf(no.settings)}, {"check", no.check}});
         for (const irenic::Alternative& other : r.others)
             others.push_back({{"kind", irenic::idOf(other.kind)},
                               {"settings", irenic::jsonOf(other.settings)},
@@ -193,6 +195,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                        {"colour", r.risk.colour},
                        {"sigmas", r.risk.sigmas()},
                        {"reason", irenic::reasonOf(*photo, r)},
+                       {"refused", refused},
                        {"others", others},
                        {"trials", trials}});
         if (o.size > 0)
@@ -333,7 +336,7 @@ int main(int argc, char** argv) {
         ->add_option("--size", recommendOptions.size,
                      "Name the quickest take that cannot be told apart at this size of the longer side")
         ->check(CLI::Range(16, 65535));
-    recommendCommand->add_option("--look", recommendOptions.look, "With --size: as in 'clean'");
+    recommendCommand->add_option("--look", recommendOptions.look, "Judge for this look: as in 'clean'");
     recommendCommand->add_flag("--json", asJson);
     recommendCommand->callback([&] { status = recommendAll(files, recommendOptions, asJson, work); });
 

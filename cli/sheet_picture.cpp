@@ -23,8 +23,9 @@ void writeSheetPicture(const std::filesystem::path& to, bool overwrite, const Ph
         int across = gap;
         for (const Settings& s : columns) {
             const Picture p = render(recipeOf(photo, s, look), probe, view, work);
+            const std::vector<std::uint8_t> bytes = inEightBits(p);
             rows.back().push_back(
-                QImage(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
+                QImage(bytes.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888).copy());
             across += p.width + gap;
         }
         width = std::max(width, across);

@@ -76,6 +76,25 @@ class TestChecks : public QObject {
         QVERIFY(worstOf({}).share.empty());
     }
 
+    // Around probes alone the same is found, and nothing of what lies elsewhere.
+    void probesAloneAreChecked() {
+        Probe there, elsewhere;
+        there.x = 640, there.y = 400, elsewhere.x = 160, elsewhere.y = 600;
+        const Settings strong{"nlm", 2.5f, 2.5f, 0, 0};
+        const auto lost = [&](const std::vector<Probe>& probes) {
+            return named(checksAround(taken_.photo, strong, probes), "detail lost");
+        };
+        const Finding near = lost({there, elsewhere});
+        QVERIFY(near.value);
+        const Rect around = Rect{there.x - 128, there.y - 128, 256, 256},
+                   other{elsewhere.x - 128, elsewhere.y - 128, 256, 256};
+        for (const Rect& r : near.places)
+            QVERIFY(!r.intersected(around).empty() || !r.intersected(other).empty());
+        // A probe twice is a probe.
+        QCOMPARE(*lost({there, there, elsewhere}).value, *near.value);
+        QVERIFY(canBeChecked(taken_.photo));
+    }
+
     void perfect() {
         for (const Finding& f : checksOfMosaic(taken_.truth)) {
             QVERIFY2(f.grade == Grade::Good, f.check.c_str());

@@ -36,7 +36,8 @@ class TestComparing : public test::WindowTest {
     QString foreignFile(const char* name, double gain) {
         const PhotoPtr photo = document().photo();
         const Picture p = render(recipeOf(*photo, {"nlm"}, document().look()), photo->whole(), 1);
-        QImage image(p.rgb.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
+        const std::vector<std::uint8_t> bytes = inEightBits(p);
+        QImage image(bytes.data(), p.width, p.height, p.width * 3, QImage::Format_RGB888);
         image = image.copy(6, 6, p.width - 12, p.height - 12);
         for (int y = 0; y < image.height(); ++y)
             for (int i = 0; i < image.width() * 3; ++i)

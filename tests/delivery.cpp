@@ -278,7 +278,8 @@ class TestDelivery : public QObject {
         const Picture a = render(recipeOf(*back, Settings::original(), {}), area, 1),
                       b = render(recipeOf(*photo_, {"wavelet"}, {}), area.translated(frame.x, frame.y), 1);
         double off = 0;
-        for (std::size_t i = 0; i < a.rgb.size(); ++i) off += std::abs(int(a.rgb[i]) - int(b.rgb[i]));
+        for (std::size_t i = 0; i < a.rgb.size(); ++i)
+            off += std::abs(inEightBits(a.rgb[i]) - inEightBits(b.rgb[i]));
         QVERIFY2(off / static_cast<double>(a.rgb.size()) < 0.6,
                  qPrintable(QString::number(off / static_cast<double>(a.rgb.size()))));
     }

@@ -123,7 +123,7 @@ class TestEdgeBlur : public QObject {
     }
     void whatIsRecommendedIsOfferedSharpened() {
         const Photo photo = photoOf(1.0, 6400);
-        const Recommendation r = recommend(photo, probes());
+        const Recommendation r = recommend(photo, {}, probes());
         const auto sharp = std::find_if(r.others.begin(), r.others.end(), [](const Alternative& a) {
             return a.kind == Alternative::Kind::Sharp;
         });

@@ -4,6 +4,7 @@
 #include "judge/difference.h"
 #include "judge/equal_noise.h"
 #include "judge/recommend.h"
+#include "judge/seen_gain.h"
 #include "support.h"
 
 using namespace irenic;
@@ -75,7 +76,7 @@ class TestJudging : public QObject {
         const auto s = test::shoot(12800);
         const std::vector<Probe> probes = placeProbes(s.photo);
         std::atomic<float> done = 0;
-        const Recommendation r = recommend(s.photo, {probes.begin(), probes.begin() + 2}, {{}, &done});
+        const Recommendation r = recommend(s.photo, {}, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
         const auto least =
             std::min_element(r.trials.begin(), r.trials.end(),
@@ -113,7 +114,67 @@ class TestJudging : public QObject {
         QVERIFY(done > 0.99f);
         std::stop_source stop;
         stop.request_stop();
-        QVERIFY_EXCEPTION_THROWN(recommend(s.photo, probes, {stop.get_token(), nullptr}), Cancelled);
+        QVERIFY_EXCEPTION_THROWN(recommend(s.photo, {}, probes, {stop.get_token(), nullptr}), Cancelled);
+    }
+    // An error counts by how much the look shows it: more where shadows are lifted, nothing where all is
+    // white.
+    void errorsCountByTheLook() {
+        constexpr int kSize = 384;
+        Plane truth(kSize, kSize);
+        for (int y = 0; y < kSize; ++y)
+            for (int x = 0; x < kSize; ++x) truth.at(x, y) = x < kSize / 2 ? 0.004f : 0.3f;
+        Shot shot;
+        shot.iso = 6400;
+        const Photo photo = takePhoto(truth, {}, shot);
+        const Rect dark{16, 40, 64, 64}, bright{112, 40, 64, 64};
+        const auto gain = [&](const char* look, const Rect& area) {
+            return test::meanOf(seenGain(photo, lookFromText(look), area));
+        };
+        QVERIFY(gain("", dark) > 0 && gain("", bright) > 0);
+        QVERIFY(gain("shadows=1", dark) > 1.3 * gain("", dark));
+        QVERIFY(std::abs(gain("shadows=1", bright) / gain("", bright) - 1) < 0.15);
+        QVERIFY(gain("exposure=1", dark) > 1.25 * gain("", dark));
+        QCOMPARE(gain("exposure=4", bright), 0.0);
+        // So a probe in what the look makes white has no say.
+        Probe inDark, inBright;
+        inDark.x = 96, inDark.y = 144, inBright.x = 288, inBright.y = 144;
+        const Look white = lookFromText("exposure=4");
+        const Recommendation alone = recommend(photo, white, {inDark}),
+                             both = recommend(photo, white, {inDark, inBright}),
+                             plain = recommend(photo, {}, {inDark, inBright});
+        QVERIFY(both.settings == alone.settings);
+        QVERIFY2(std::abs(both.risk.sum() / alone.risk.sum() - 1) < 0.02,
+                 qPrintable(QStringLiteral("%1 %2").arg(both.risk.sum()).arg(alone.risk.sum())));
+        QVERIFY(std::abs(plain.trials.front().risk.sum() / alone.trials.front().risk.sum() - 1) > 0.02);
+    }
+    // Of what does harm the next best is taken, each method once; where all do, the best stays.
+    void harmIsNotRecommended() {
+        const auto trial = [](const char* method, double risk) {
+            Trial t;
+            t.settings.method = method, t.risk.luminance = risk;
+            return t;
+        };
+        const std::vector<Trial> trials = {trial("nlm", 0.3), trial("wavelet", 0.1), trial("wavelet", 0.12),
+                                           trial("bm3d", 0.2)};
+        int looked = 0;
+        const auto found = harmlessOf(trials, [&](const Settings& s) {
+            ++looked;
+            return std::string(s.method == "wavelet" ? "points lost" : "");
+        });
+        QCOMPARE(found.trial.settings.method, std::string("bm3d"));
+        QCOMPARE(found.refused.size(), std::size_t{1});
+        QCOMPARE(found.refused[0].check, std::string("points lost"));
+        QCOMPARE(looked, 2);
+        QCOMPARE(harmlessOf(trials, [](const Settings&) { return std::string(); }).trial.settings.method,
+                 std::string("wavelet"));
+        const auto none = harmlessOf(trials, [](const Settings&) { return std::string("colour shift"); });
+        QCOMPARE(none.trial.settings.method, std::string("wavelet"));
+        QVERIFY(none.refused.empty());
+        Recommendation r;
+        r.settings.method = "bm3d", r.trials = trials, r.refused = found.refused;
+        const Photo photo = test::flatField(0.1, 6400, 64);
+        QVERIFY(reasonOf(photo, r).find("Wavelet would leave less, but loses bright points.") !=
+                std::string::npos);
     }
     // More noise asks for no less strength: on a flat field as much as there is, on the finest texture less.
     void riskKnowsTextureFromNoise() {
@@ -148,7 +209,7 @@ class TestJudging : public QObject {
             double sum = 0, squares = 0;
             const double n = p.width * p.height;
             for (int i = 0; i < p.width * p.height; ++i) {
-                const double v = p.rgb[static_cast<std::size_t>(3 * i)];
+                const double v = inEightBits(p.rgb[static_cast<std::size_t>(3 * i)]);
                 sum += v, squares += v * v;
             }
             return std::sqrt(squares / n - sum * sum / n / n);

@@ -134,9 +134,10 @@ class TestLook : public QObject {
             Look look;
             look.exposure = -1.5f;
             const Picture shown = render(recipeOf(p, kOriginal, look), {0, 8, w, 16}, 1);
+            const std::vector<std::uint8_t> bytes = inEightBits(shown);
             int last = 0;
             for (int x = 12; x < w - 12; ++x) {
-                const auto* v = shown.rgb.data() + (8 * w + x) * 3;
+                const std::uint8_t* v = bytes.data() + (8 * w + x) * 3;
                 const int magenta = std::min(v[0], v[2]) - v[1];
                 QVERIFY2(magenta <= 3, qPrintable(QStringLiteral("blue %1, x %2: %3 %4 %5")
                                                       .arg(blue)
@@ -148,7 +149,7 @@ class TestLook : public QObject {
                 last = std::max<int>(last, v[1]);
             }
             // What stays in two channels is still there: the ramp goes on above the first clipping.
-            QVERIFY(shown.rgb[(8 * w + 500) * 3 + 1] > shown.rgb[(8 * w + 140) * 3 + 1] + 10);
+            QVERIFY(bytes[(8 * w + 500) * 3 + 1] > bytes[(8 * w + 140) * 3 + 1] + 10);
         }
     }
     void tonesKeepTheirOrder_data() {
@@ -508,7 +509,7 @@ class TestLook : public QObject {
                 QCOMPARE(found.width, expected.width);
                 double sum = 0;
                 for (std::size_t i = 0; i < expected.rgb.size(); ++i)
-                    sum += std::abs(expected.rgb[i] - found.rgb[i]);
+                    sum += std::abs(inEightBits(expected.rgb[i]) - inEightBits(found.rgb[i]));
                 QVERIFY2(sum / static_cast<double>(expected.rgb.size()) <
                              (format == ExportFormat::Tiff ? 0.2 : 3.0),
                          qPrintable(QStringLiteral("%1: %2")

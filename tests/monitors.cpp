@@ -1,4 +1,5 @@
-// The profile that the desktop has for a screen: asked of a colour daemon made up for it on a bus of its own.
+// What a screen shows: the profile that the desktop has for it, asked of a colour daemon made up for it on a
+// bus of its own; and ten bits where it has them.
 #include <QDBusConnection>
 #include <QDBusMessage>
 #include <QDBusObjectPath>
@@ -7,8 +8,15 @@
 #include <QProcess>
 #include <QScreen>
 #include <QSignalSpy>
+#include <xcb/xcb.h>
+
+#include <cstdlib>
+#include <memory>
+#include <set>
 
 #include "deliver/profiles.h"
+#include "picture_cache.h"
+#include "renderer.h"
 #include "style/monitor.h"
 #include "style/screen_profile.h"
 #include "window_support.h"
@@ -43,6 +51,29 @@ class Daemon : public QDBusVirtualObject {
         return bus.send(message.createReply(QVariant::fromValue(QDBusVariant(value))));
     }
 };
+
+// The greys on a screen that are none of those that eight bits have.
+std::size_t finerGreys(const QByteArray& display) {
+    xcb_connection_t* screen = xcb_connect(display.constData(), nullptr);
+    const xcb_screen_t* root = xcb_setup_roots_iterator(xcb_get_setup(screen)).data;
+    std::unique_ptr<xcb_get_image_reply_t, decltype(&std::free)> image(
+        xcb_get_image_reply(screen,
+                            xcb_get_image(screen, XCB_IMAGE_FORMAT_Z_PIXMAP, root->root, 0, 0,
+                                          root->width_in_pixels, root->height_in_pixels, ~0u),
+                            nullptr),
+        &std::free);
+    std::set<std::uint32_t> greys;
+    if (image) {
+        const auto* pixel = reinterpret_cast<const std::uint32_t*>(xcb_get_image_data(image.get()));
+        for (int i = 0; i < xcb_get_image_data_length(image.get()) / 4; ++i) {
+            const std::uint32_t v = pixel[i] & 1023u;
+            const bool grey = (pixel[i] >> 10u & 1023u) == v && (pixel[i] >> 20u & 1023u) == v;
+            if (grey && v != ((v >> 2u) << 2u | v >> 8u)) greys.insert(v);
+        }
+    }
+    xcb_disconnect(screen);
+    return greys.size();
+}
 
 } // namespace
 
@@ -138,6 +169,65 @@ class TestMonitors : public test::WindowTest {
         QVERIFY(std::any_of(actions.begin(), actions.end(), [&](const QAction* a) {
             return a->text().contains(Monitor::of(window_.get()).name());
         }));
+    }
+    // A ramp so gentle that eight bits give it a quarter of the steps: in pictures, through a profile, in the
+    // cache.
+    void tenBitsAreKept() {
+        constexpr int kSteps = 400, kFirst = 20000, kStep = 64; // 64 of 65535: one of 1023
+        Picture ramp(kSteps, 1);
+        for (int x = 0; x < kSteps; ++x)
+            for (int c = 0; c < 3; ++c) ramp.rgb[std::size_t(3 * x + c)] = std::uint16_t(kFirst + kStep * x);
+        const auto steps = [](const QImage& image) {
+            std::set<QRgb> found;
+            for (int x = 0; x < image.width(); ++x)
+                found.insert(reinterpret_cast<const QRgb*>(image.constScanLine(0))[x]);
+            return int(found.size());
+        };
+        QVERIFY(steps(imageOf(ramp)) <= kSteps / 4 + 1);
+        tenBits(true);
+        const QImage fine = imageOf(ramp);
+        PictureCache cache(folder_.filePath("cache").toStdString(), 1 << 20);
+        cache.keep("0123", fine);
+        const QImage kept = cache.find("0123");
+        const QString own = profile("own.icc", OutputSpace::AdobeRgbCompatible);
+        Monitor& monitor = Monitor::of(window_.get());
+        QVERIFY(monitor.use(own).isEmpty());
+        const QImage shown = monitor.shown(fine);
+        QVERIFY(monitor.use({}).isEmpty());
+        tenBits(false);
+        QCOMPARE(steps(fine), kSteps);
+        QCOMPARE(fine.pixel(7, 0), QColor::fromRgba64(20448, 20448, 20448).rgb());
+        QVERIFY(kept == fine);
+        QVERIFY2(steps(shown) > kSteps * 9 / 10, qPrintable(QString::number(steps(shown))));
+    }
+    // The program itself, on a screen of ten bits.
+    void aScreenOfTenBitsShowsThem() {
+        const QString photo = folder_.filePath("ramp.png");
+        QImage ramp(1200, 900, QImage::Format_RGBX64);
+        for (int y = 0; y < ramp.height(); ++y)
+            for (int x = 0; x < ramp.width(); ++x)
+                ramp.setPixelColor(x, y,
+                                   QColor::fromRgba64(quint16(20000 + 12 * x), quint16(20000 + 12 * x),
+                                                      quint16(20000 + 12 * x)));
+        QVERIFY(ramp.save(photo));
+        QProcess screen, program;
+        screen.start("Xvfb", {"-displayfd", "1", "-nolisten", "tcp", "-screen", "0", "1000x700x30"});
+        QVERIFY(screen.waitForReadyRead(20000));
+        const QByteArray display = ":" + screen.readLine().trimmed();
+        QProcessEnvironment environment = QProcessEnvironment::systemEnvironment();
+        environment.insert("QT_QPA_PLATFORM", "xcb");
+        environment.insert("DISPLAY", QString::fromLatin1(display));
+        environment.insert("HOME", folder_.filePath("home"));
+        environment.remove("WAYLAND_DISPLAY");
+        program.setProcessEnvironment(environment);
+        program.start(qEnvironmentVariable("IRENIC_APP"), {"--new-window", photo});
+        QVERIFY(program.waitForStarted());
+        constexpr std::size_t kMany = 60; // some cells of 250 pixels, three of which have one grey
+        QTRY_VERIFY(finerGreys(display) > kMany);
+        program.kill();
+        program.waitForFinished();
+        screen.terminate();
+        screen.waitForFinished();
     }
 };
 

@@ -406,7 +406,7 @@ class TestPixels : public QObject {
             // And so on the screen: no second tone curve.
             const Picture shown = render(recipeOf(*p, Settings::original(), {}), {24 * i + 8, 24, 8, 8}, 1);
             for (std::size_t c = 0; c < 3; ++c)
-                QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 255.0 - wanted[c]) <
+                QVERIFY(std::abs(shown.rgb[(4 * 8 + 4) * 3 + c] / 65535.0 - wanted[c]) <
                         (ending == "jpg" ? 0.03 : 0.008));
         }
     }

@@ -188,7 +188,7 @@ class TestTiles : public QObject {
                 std::size_t off = 0;
                 int most = 0;
                 for (std::size_t i = 0; i < with.rgb.size(); ++i) {
-                    const int d = std::abs(with.rgb[i] - without.rgb[i]);
+                    const int d = std::abs(inEightBits(with.rgb[i]) - inEightBits(without.rgb[i]));
                     most = std::max(most, d);
                     off += d > 0;
                 }

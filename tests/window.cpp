@@ -323,8 +323,10 @@ class TestWindow : public test::WindowTest {
             const RenderKey& k = sheet.cell(0, c)->wanted();
             TileStore store(std::size_t{1} << 26);
             const Picture p = render(k.shown, {pixel.x(), pixel.y(), 1, 1}, 1, {Work(), &store});
-            QCOMPARE(sheet.cell(0, c)->readoutText(),
-                     QStringLiteral("R %1  G %2  B %3").arg(p.rgb[0]).arg(p.rgb[1]).arg(p.rgb[2]));
+            QCOMPARE(sheet.cell(0, c)->readoutText(), QStringLiteral("R %1  G %2  B %3")
+                                                          .arg(inEightBits(p.rgb[0]))
+                                                          .arg(inEightBits(p.rgb[1]))
+                                                          .arg(inEightBits(p.rgb[2])));
             QVERIFY(sheet.cell(1, c)->readoutText().isEmpty());
         }
         QTest::mouseMove(window_.get(), QPoint(5, window_->height() - 5));

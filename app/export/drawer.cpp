@@ -64,6 +64,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
         connect(&document_, signal, this, &Drawer::describe);
     connect(&document_, &Document::settingsChanged, this, &Drawer::describe);
     connect(form_, &DeliveryForm::changed, this, &Drawer::describe);
+    connect(form_, &DeliveryForm::changed, this, &Drawer::deliveryChanged);
     measuring_.setSingleShot(true);
     measuring_.setInterval(700);
     connect(&measuring_, &QTimer::timeout, this, &Drawer::measure);

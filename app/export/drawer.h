@@ -38,6 +38,7 @@ class Drawer : public QWidget {
 
   signals:
     void message(const QString& text);
+    void deliveryChanged();
 
   private:
     void describe(); // the sentence's name, size and time

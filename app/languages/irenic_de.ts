@@ -1664,6 +1664,390 @@
         <source>Found again, as in %1</source>
         <translation>Wiedergefunden, wie in %1</translation>
     </message>
+    <message>
+        <source>%1 cannot be started (%2)</source>
+        <translation>%1 lässt sich nicht starten (%2)</translation>
+    </message>
+    <message>
+        <source>%1 cannot be used for output.</source>
+        <translation>%1 eignet sich nicht für die Ausgabe.</translation>
+    </message>
+    <message>
+        <source>%1 is no ICC profile of RGB colours.</source>
+        <translation>%1 ist kein ICC-Profil für RGB-Farben.</translation>
+    </message>
+    <message>
+        <source>%1 is no preset and no sidecar of Irenic</source>
+        <translation>%1 ist weder eine Voreinstellung noch eine Begleitdatei von Irenic</translation>
+    </message>
+    <message>
+        <source>%1 was not checked to the end.</source>
+        <translation>%1 wurde nicht bis zum Ende geprüft.</translation>
+    </message>
+    <message>
+        <source>%1 was not exported: the file exists. Choose another name or use --overwrite.</source>
+        <translation>%1 wurde nicht exportiert: Die Datei gibt es schon. Einen anderen Namen wählen oder --overwrite verwenden.</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2</source>
+        <translation>%1 wurde nicht geschrieben: %2</translation>
+    </message>
+    <message>
+        <source>%1. Check that it is there and may be used.</source>
+        <translation>%1. Prüfen, ob es vorhanden ist und verwendet werden darf.</translation>
+    </message>
+    <message>
+        <source>%1. It could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>%1. Sie ließ sich nicht umbenennen. Für dieses Foto wird nichts gesichert, bis Sie die Datei verschieben.</translation>
+    </message>
+    <message>
+        <source>%1; the photo starts with defaults. The old file is kept as %2.</source>
+        <translation>%1; das Foto beginnt mit den Vorgaben. Die alte Datei bleibt als %2 erhalten.</translation>
+    </message>
+    <message>
+        <source>A DNG keeps what is not used here of its profile</source>
+        <translation>Ein DNG behält, was hier von seinem Profil nicht verwendet wird</translation>
+    </message>
+    <message>
+        <source>A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out.</source>
+        <translation>Ein TIFF über 4 GB enthält noch kein Exif, IPTC und XMP; sie wurden weggelassen.</translation>
+    </message>
+    <message>
+        <source>Another program holds it; try again.</source>
+        <translation>Ein anderes Programm hält sie; noch einmal versuchen.</translation>
+    </message>
+    <message>
+        <source>Cannot make a folder in %1 (%2). Check its free space and permissions.</source>
+        <translation>In %1 lässt sich kein Ordner anlegen (%2). Freien Platz und Rechte prüfen.</translation>
+    </message>
+    <message>
+        <source>Cannot open %1</source>
+        <translation>%1 lässt sich nicht öffnen</translation>
+    </message>
+    <message>
+        <source>Cannot write in %1 (%2). Choose another folder.</source>
+        <translation>In %1 lässt sich nicht schreiben (%2). Einen anderen Ordner wählen.</translation>
+    </message>
+    <message>
+        <source>Check its disk.</source>
+        <translation>Den Datenträger prüfen.</translation>
+    </message>
+    <message>
+        <source>Check its permissions and free space.</source>
+        <translation>Rechte und freien Platz prüfen.</translation>
+    </message>
+    <message>
+        <source>Exif&apos;s %1 is longer than this kind of file can hold and was left out.</source>
+        <translation>%1 aus Exif ist länger, als diese Art Datei fassen kann, und wurde weggelassen.</translation>
+    </message>
+    <message>
+        <source>It is damaged and has to be set aside.</source>
+        <translation>Sie ist beschädigt und muss beiseitegelegt werden.</translation>
+    </message>
+    <message>
+        <source>Make room on its disk.</source>
+        <translation>Platz auf dem Datenträger schaffen.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2) and could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>Die Einstellungen %1 sind beschädigt (%2) und ließen sich nicht umbenennen. Für dieses Foto wird nichts gesichert, bis Sie die Datei verschieben.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2); the photo starts with defaults. The old file is kept as %3.</source>
+        <translation>Die Einstellungen %1 sind beschädigt (%2); das Foto beginnt mit den Vorgaben. Die alte Datei bleibt als %3 erhalten.</translation>
+    </message>
+    <message>
+        <source>The command after it: %1</source>
+        <translation>Der Befehl danach: %1</translation>
+    </message>
+    <message>
+        <source>The damaged queue %1 cannot be set aside (%2). Move it away yourself.</source>
+        <translation>Die beschädigte Warteschlange %1 lässt sich nicht beiseitelegen (%2). Verschieben Sie sie selbst.</translation>
+    </message>
+    <message>
+        <source>The edits in %1 set %2: look at that again in the cleaned DNG.</source>
+        <translation>Die Bearbeitung in %1 enthält %2: Im entrauschten DNG noch einmal ansehen.</translation>
+    </message>
+    <message>
+        <source>The export process stopped (status %1). Retry it alone.</source>
+        <translation>Der Exportvorgang ist stehengeblieben (Status %1). Einzeln noch einmal versuchen.</translation>
+    </message>
+    <message>
+        <source>The export process was stopped from outside, perhaps for lack of memory. Close other programs and retry.</source>
+        <translation>Der Exportvorgang wurde von außen gestoppt, vielleicht aus Mangel an Speicher. Andere Programme schließen und noch einmal versuchen.</translation>
+    </message>
+    <message>
+        <source>The export queue %1 was written by a newer Irenic. Use that, or move the file away.</source>
+        <translation>Die Warteschlange %1 stammt von einem neueren Irenic. Dieses verwenden oder die Datei verschieben.</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 (%2).</source>
+        <translation>Die Warteschlange ist nicht benutzbar: %1 (%2).</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 is no file. It has to be set aside.</source>
+        <translation>Die Warteschlange ist nicht benutzbar: %1 ist keine Datei. Sie muss beiseitegelegt werden.</translation>
+    </message>
+    <message>
+        <source>The file&apos;s baseline exposure of %1 EV is used.</source>
+        <translation>Die Grundbelichtung der Datei von %1 EV wird verwendet.</translation>
+    </message>
+    <message>
+        <source>The worker died (%1). The file may be damaged; try it by itself.</source>
+        <translation>Der Exportvorgang ist abgestürzt (%1). Vielleicht ist die Datei beschädigt; einzeln versuchen.</translation>
+    </message>
+    <message>
+        <source>The worker made no progress and was ended.</source>
+        <translation>Der Exportvorgang kam nicht voran und wurde beendet.</translation>
+    </message>
+    <message>
+        <source>There is no command to run.</source>
+        <translation>Es ist kein Befehl angegeben.</translation>
+    </message>
+    <message>
+        <source>This place is clipped: its colour is lost. Click something grey that is less bright.</source>
+        <translation>Diese Stelle ist ausgefressen: Ihre Farbe ist verloren. Auf etwas Graues klicken, das weniger hell ist.</translation>
+    </message>
+    <message>
+        <source>This place is too dark to tell its colour. Click something grey that is brighter.</source>
+        <translation>Diese Stelle ist zu dunkel, um ihre Farbe zu bestimmen. Auf etwas Graues klicken, das heller ist.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; cannot be run (%2).</source>
+        <translation>„%1“ lässt sich nicht ausführen (%2).</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; ended with status %2.</source>
+        <translation>„%1“ endete mit Status %2.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is not in the lens database.</source>
+        <translation>„%1“ steht nicht in der Objektivdatenbank.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was ended by signal %2.</source>
+        <translation>„%1“ wurde durch Signal %2 beendet.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was stopped.</source>
+        <translation>„%1“ wurde gestoppt.</translation>
+    </message>
+    <message>
+        <source>a %1 has 8 or 16 bits: choose 16, or a TIFF.</source>
+        <translation>Ein %1 hat 8 oder 16 Bit: 16 wählen oder ein TIFF.</translation>
+    </message>
+    <message>
+        <source>a file of this kind cannot be written. Hand over a TIFF.</source>
+        <translation>Eine Datei dieser Art lässt sich nicht schreiben. Ein TIFF übergeben.</translation>
+    </message>
+    <message>
+        <source>an entry of the queue cannot be read: %1</source>
+        <translation>ein Eintrag der Warteschlange lässt sich nicht lesen: %1</translation>
+    </message>
+    <message>
+        <source>an entry of the queue has noise that no sensor has.</source>
+        <translation>Ein Eintrag der Warteschlange hat ein Rauschen, das kein Sensor hat.</translation>
+    </message>
+    <message>
+        <source>another program</source>
+        <translation>ein anderes Programm</translation>
+    </message>
+    <message>
+        <source>changed in another window</source>
+        <translation>in einem anderen Fenster geändert</translation>
+    </message>
+    <message>
+        <source>cleaned by %1</source>
+        <translation>entrauscht mit %1</translation>
+    </message>
+    <message>
+        <source>colour tables</source>
+        <translation>Farbtabellen</translation>
+    </message>
+    <message>
+        <source>colours matched: %1 EV, off by %2 % (%3 % before)</source>
+        <translation>Farben angeglichen: %1 EV, Abweichung %2 % (vorher %3 %)</translation>
+    </message>
+    <message>
+        <source>gain table</source>
+        <translation>Verstärkungstabelle</translation>
+    </message>
+    <message>
+        <source>hue and saturation table</source>
+        <translation>Tabelle für Farbton und Sättigung</translation>
+    </message>
+    <message>
+        <source>in place</source>
+        <translation>deckungsgleich</translation>
+    </message>
+    <message>
+        <source>in the file</source>
+        <translation>in der Datei</translation>
+    </message>
+    <message>
+        <source>it cannot be read (%1).</source>
+        <translation>Sie lässt sich nicht lesen (%1).</translation>
+    </message>
+    <message>
+        <source>it cannot be written (%1).</source>
+        <translation>Sie lässt sich nicht schreiben (%1).</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels, more than it can hold; the file is damaged.</source>
+        <translation>Sie gibt %1 x %2 Pixel an, mehr, als sie enthalten kann; die Datei ist beschädigt.</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels; Irenic reads photos of up to 500 megapixels.</source>
+        <translation>Sie gibt %1 x %2 Pixel an; Irenic liest Fotos bis 500 Megapixel.</translation>
+    </message>
+    <message>
+        <source>it has %1 bits for each value; Irenic reads 8 to 32.</source>
+        <translation>Sie hat %1 Bit je Wert; Irenic liest 8 bis 32.</translation>
+    </message>
+    <message>
+        <source>it has %1 values for each pixel; Irenic cleans mosaics, grey and RGB.</source>
+        <translation>Sie hat %1 Werte je Pixel; Irenic entrauscht Mosaike, Grau und RGB.</translation>
+    </message>
+    <message>
+        <source>it is too large (%1 MB) to be what it is called.</source>
+        <translation>Sie ist zu groß (%1 MB) für das, was sie heißt.</translation>
+    </message>
+    <message>
+        <source>it shows another picture (match %1, needs %2). Choose a file made from this photo</source>
+        <translation>sie zeigt ein anderes Bild (Übereinstimmung %1, nötig %2). Eine Datei wählen, die aus diesem Foto entstand</translation>
+    </message>
+    <message>
+        <source>its folder cannot be made (%1). Choose another folder.</source>
+        <translation>Ihr Ordner lässt sich nicht anlegen (%1). Einen anderen Ordner wählen.</translation>
+    </message>
+    <message>
+        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
+        <translation>Das Rauschen geht von Pixel zu Pixel. Nur Raws mit einem Messwert je Pixel lassen sich prüfen.</translation>
+    </message>
+    <message>
+        <source>its path is too long</source>
+        <translation>ihr Pfad ist zu lang</translation>
+    </message>
+    <message>
+        <source>its pixels are packed in a way (%1) that Irenic cannot read. Save it with lossless JPEG or none.</source>
+        <translation>Ihre Pixel sind in einer Weise gepackt (%1), die Irenic nicht lesen kann. Mit verlustfreiem JPEG oder unkomprimiert speichern.</translation>
+    </message>
+    <message>
+        <source>its pixels cannot be read (%1).</source>
+        <translation>Ihre Pixel lassen sich nicht lesen (%1).</translation>
+    </message>
+    <message>
+        <source>its values are predicted in a way (%1) that Irenic cannot read.</source>
+        <translation>Ihre Werte sind in einer Weise vorhergesagt (%1), die Irenic nicht lesen kann.</translation>
+    </message>
+    <message>
+        <source>look table</source>
+        <translation>Entwicklungstabelle</translation>
+    </message>
+    <message>
+        <source>not a file of Irenic&apos;s</source>
+        <translation>keine Datei von Irenic</translation>
+    </message>
+    <message>
+        <source>process %1</source>
+        <translation>Prozess %1</translation>
+    </message>
+    <message>
+        <source>process %1 on another machine</source>
+        <translation>Prozess %1 auf einem anderen Rechner</translation>
+    </message>
+    <message>
+        <source>scaled to %1 %</source>
+        <translation>auf %1 % skaliert</translation>
+    </message>
+    <message>
+        <source>shifted by %1 and %2 pixels</source>
+        <translation>um %1 und %2 Pixel verschoben</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
+        <translation>Die Kamera hat dieses Raw geglättet, und sein Rauschen hat eine eigene Form. Solche Fotos lassen sich nicht prüfen.</translation>
+    </message>
+    <message>
+        <source>the decoder crashed (%1).</source>
+        <translation>Der Decoder ist abgestürzt (%1).</translation>
+    </message>
+    <message>
+        <source>the decoder ended with status %1.</source>
+        <translation>Der Decoder endete mit Status %1.</translation>
+    </message>
+    <message>
+        <source>the decoder took more time than any photo takes.</source>
+        <translation>Der Decoder brauchte länger, als ein Foto je braucht.</translation>
+    </message>
+    <message>
+        <source>the decoder tried what no decoder may do, and was ended.</source>
+        <translation>Der Decoder versuchte, was kein Decoder darf, und wurde beendet.</translation>
+    </message>
+    <message>
+        <source>the edits beside the raw are damaged</source>
+        <translation>die Bearbeitung neben dem Raw ist beschädigt</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: its first list of tags cannot be read. Copy it again from the card.</source>
+        <translation>Die Datei endet zu früh oder ist beschädigt: Ihre erste Liste von Tags ist nicht lesbar. Noch einmal von der Karte kopieren.</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: the value of its tag %1 cannot be read. Copy it again from the card.</source>
+        <translation>Die Datei endet zu früh oder ist beschädigt: Der Wert des Tags %1 ist nicht lesbar. Noch einmal von der Karte kopieren.</translation>
+    </message>
+    <message>
+        <source>the profile %1 does not exist.</source>
+        <translation>Das Profil %1 gibt es nicht.</translation>
+    </message>
+    <message>
+        <source>the worker cannot be started (%1).</source>
+        <translation>Der Exportvorgang lässt sich nicht starten (%1).</translation>
+    </message>
+    <message>
+        <source>the written file cannot be read back (%1). Try again or choose another folder.</source>
+        <translation>Die geschriebene Datei lässt sich nicht zurücklesen (%1). Noch einmal versuchen oder einen anderen Ordner wählen.</translation>
+    </message>
+    <message>
+        <source>there is no preset &quot;%1&quot;.</source>
+        <translation>Es gibt keine Voreinstellung „%1“.</translation>
+    </message>
+    <message>
+        <source>there is no such file. Has it been moved or renamed?</source>
+        <translation>Diese Datei gibt es nicht. Wurde sie verschoben oder umbenannt?</translation>
+    </message>
+    <message>
+        <source>there is no such profile.</source>
+        <translation>Dieses Profil gibt es nicht.</translation>
+    </message>
+    <message>
+        <source>this is not a lensfun database that can be read.</source>
+        <translation>Dies ist keine lesbare lensfun-Datenbank.</translation>
+    </message>
+    <message>
+        <source>this is not a photo that Irenic can read, or it is damaged (%1).</source>
+        <translation>Dies ist kein Foto, das Irenic lesen kann, oder es ist beschädigt (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read (%1).</source>
+        <translation>Dieses Bild ist nicht lesbar (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read, or ends too early (%1). Copy it again.</source>
+        <translation>Dieses Bild ist nicht lesbar oder endet zu früh (%1). Noch einmal kopieren.</translation>
+    </message>
+    <message>
+        <source>turned by %1°</source>
+        <translation>um %1° gedreht</translation>
+    </message>
+    <message>
+        <source>what is asked for is too long (%1 kB) for the queue.</source>
+        <translation>Der Auftrag ist zu lang (%1 kB) für die Warteschlange.</translation>
+    </message>
+    <message>
+        <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
+        <translation>Von einem neueren Irenic geschrieben. Was diese Version nicht kennt, bleibt, wie es ist.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -3332,6 +3716,26 @@ ISO %2</translation>
         <source>Take %1 is the recommendation for this photo.</source>
         <translation>Variante %1 ist die Empfehlung für dieses Foto.</translation>
     </message>
+    <message>
+        <source>At %1 px this photo needs no cleaning</source>
+        <translation>Bei %1 px braucht dieses Foto keine Entrauschung</translation>
+    </message>
+    <message>
+        <source>At the size that you export, nobody can tell the original from the recommended take.</source>
+        <translation>In der Exportgröße ist das Original nicht von der empfohlenen Variante zu unterscheiden.</translation>
+    </message>
+    <message>
+        <source>At %1 px: %2 looks the same, %3 times as quick</source>
+        <translation>Bei %1 px: %2 sieht gleich aus, %3-mal so schnell</translation>
+    </message>
+    <message>
+        <source>Adds the quickest take that nobody can tell from the recommended one at the size that you export.</source>
+        <translation>Fügt die schnellste Variante hinzu, die in der Exportgröße nicht von der empfohlenen zu unterscheiden ist.</translation>
+    </message>
+    <message>
+        <source>for the size</source>
+        <translation>für die Größe</translation>
+    </message>
 </context>
 <context>
     <name>irenic::ReferenceHead</name>
@@ -4655,6 +5059,10 @@ Trotzdem schließen und sie verlieren?</translation>
     <message>
         <source>Window brigh&amp;tness</source>
         <translation>&amp;Helligkeit des Fensters</translation>
+    </message>
+    <message>
+        <source>&amp;Monitor profile (now %1, 10 bits)…</source>
+        <translation>&amp;Monitorprofil (jetzt %1, 10 Bit)…</translation>
     </message>
 </context>
 <context>

@@ -1664,6 +1664,390 @@
         <source>Found again, as in %1</source>
         <translation>Hallado de nuevo, como en %1</translation>
     </message>
+    <message>
+        <source>%1 cannot be started (%2)</source>
+        <translation>%1 no se puede iniciar (%2)</translation>
+    </message>
+    <message>
+        <source>%1 cannot be used for output.</source>
+        <translation>%1 no sirve para la salida.</translation>
+    </message>
+    <message>
+        <source>%1 is no ICC profile of RGB colours.</source>
+        <translation>%1 no es un perfil ICC de colores RGB.</translation>
+    </message>
+    <message>
+        <source>%1 is no preset and no sidecar of Irenic</source>
+        <translation>%1 no es un ajuste guardado ni un archivo adjunto de Irenic</translation>
+    </message>
+    <message>
+        <source>%1 was not checked to the end.</source>
+        <translation>%1 no se comprobó hasta el final.</translation>
+    </message>
+    <message>
+        <source>%1 was not exported: the file exists. Choose another name or use --overwrite.</source>
+        <translation>%1 no se exportó: el archivo ya existe. Elija otro nombre o use --overwrite.</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2</source>
+        <translation>%1 no se escribió: %2</translation>
+    </message>
+    <message>
+        <source>%1. Check that it is there and may be used.</source>
+        <translation>%1. Compruebe que existe y que se puede usar.</translation>
+    </message>
+    <message>
+        <source>%1. It could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>%1. No se pudo renombrar. No se guarda nada de esta foto hasta que mueva el archivo.</translation>
+    </message>
+    <message>
+        <source>%1; the photo starts with defaults. The old file is kept as %2.</source>
+        <translation>%1; la foto empieza con los valores de fábrica. El archivo antiguo se conserva como %2.</translation>
+    </message>
+    <message>
+        <source>A DNG keeps what is not used here of its profile</source>
+        <translation>Un DNG conserva lo que aquí no se usa de su perfil</translation>
+    </message>
+    <message>
+        <source>A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out.</source>
+        <translation>Un TIFF de más de 4 GB aún no contiene Exif, IPTC ni XMP; se omitieron.</translation>
+    </message>
+    <message>
+        <source>Another program holds it; try again.</source>
+        <translation>Otro programa la tiene ocupada; inténtelo otra vez.</translation>
+    </message>
+    <message>
+        <source>Cannot make a folder in %1 (%2). Check its free space and permissions.</source>
+        <translation>No se puede crear una carpeta en %1 (%2). Compruebe el espacio libre y los permisos.</translation>
+    </message>
+    <message>
+        <source>Cannot open %1</source>
+        <translation>No se puede abrir %1</translation>
+    </message>
+    <message>
+        <source>Cannot write in %1 (%2). Choose another folder.</source>
+        <translation>No se puede escribir en %1 (%2). Elija otra carpeta.</translation>
+    </message>
+    <message>
+        <source>Check its disk.</source>
+        <translation>Compruebe el disco.</translation>
+    </message>
+    <message>
+        <source>Check its permissions and free space.</source>
+        <translation>Compruebe los permisos y el espacio libre.</translation>
+    </message>
+    <message>
+        <source>Exif&apos;s %1 is longer than this kind of file can hold and was left out.</source>
+        <translation>%1 de Exif es más largo de lo que cabe en este tipo de archivo y se omitió.</translation>
+    </message>
+    <message>
+        <source>It is damaged and has to be set aside.</source>
+        <translation>Está dañada y hay que apartarla.</translation>
+    </message>
+    <message>
+        <source>Make room on its disk.</source>
+        <translation>Haga sitio en el disco.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2) and could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>Los ajustes de %1 están dañados (%2) y no se pudieron renombrar. No se guarda nada de esta foto hasta que mueva el archivo.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2); the photo starts with defaults. The old file is kept as %3.</source>
+        <translation>Los ajustes de %1 están dañados (%2); la foto empieza con los valores de fábrica. El archivo antiguo se conserva como %3.</translation>
+    </message>
+    <message>
+        <source>The command after it: %1</source>
+        <translation>La orden posterior: %1</translation>
+    </message>
+    <message>
+        <source>The damaged queue %1 cannot be set aside (%2). Move it away yourself.</source>
+        <translation>La cola dañada %1 no se puede apartar (%2). Muévala usted.</translation>
+    </message>
+    <message>
+        <source>The edits in %1 set %2: look at that again in the cleaned DNG.</source>
+        <translation>Los ajustes en %1 incluyen %2: revíselo en el DNG limpio.</translation>
+    </message>
+    <message>
+        <source>The export process stopped (status %1). Retry it alone.</source>
+        <translation>El proceso de exportación se detuvo (estado %1). Repítalo solo.</translation>
+    </message>
+    <message>
+        <source>The export process was stopped from outside, perhaps for lack of memory. Close other programs and retry.</source>
+        <translation>El proceso de exportación se detuvo desde fuera, quizá por falta de memoria. Cierre otros programas y repítalo.</translation>
+    </message>
+    <message>
+        <source>The export queue %1 was written by a newer Irenic. Use that, or move the file away.</source>
+        <translation>La cola de exportación %1 la escribió un Irenic más nuevo. Úselo o mueva el archivo.</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 (%2).</source>
+        <translation>La cola de exportación no se puede usar: %1 (%2).</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 is no file. It has to be set aside.</source>
+        <translation>La cola de exportación no se puede usar: %1 no es un archivo. Hay que apartarla.</translation>
+    </message>
+    <message>
+        <source>The file&apos;s baseline exposure of %1 EV is used.</source>
+        <translation>Se usa la exposición base del archivo, %1 EV.</translation>
+    </message>
+    <message>
+        <source>The worker died (%1). The file may be damaged; try it by itself.</source>
+        <translation>El proceso murió (%1). Quizá el archivo está dañado; pruébelo solo.</translation>
+    </message>
+    <message>
+        <source>The worker made no progress and was ended.</source>
+        <translation>El proceso no avanzaba y se terminó.</translation>
+    </message>
+    <message>
+        <source>There is no command to run.</source>
+        <translation>No hay ninguna orden que ejecutar.</translation>
+    </message>
+    <message>
+        <source>This place is clipped: its colour is lost. Click something grey that is less bright.</source>
+        <translation>Este lugar está quemado: su color se ha perdido. Haga clic en algo gris menos claro.</translation>
+    </message>
+    <message>
+        <source>This place is too dark to tell its colour. Click something grey that is brighter.</source>
+        <translation>Este lugar es demasiado oscuro para saber su color. Haga clic en algo gris más claro.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; cannot be run (%2).</source>
+        <translation>«%1» no se puede ejecutar (%2).</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; ended with status %2.</source>
+        <translation>«%1» terminó con el estado %2.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is not in the lens database.</source>
+        <translation>«%1» no está en la base de datos de objetivos.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was ended by signal %2.</source>
+        <translation>«%1» terminó por la señal %2.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was stopped.</source>
+        <translation>«%1» se detuvo.</translation>
+    </message>
+    <message>
+        <source>a %1 has 8 or 16 bits: choose 16, or a TIFF.</source>
+        <translation>un %1 tiene 8 o 16 bits: elija 16, o un TIFF.</translation>
+    </message>
+    <message>
+        <source>a file of this kind cannot be written. Hand over a TIFF.</source>
+        <translation>un archivo de este tipo no se puede escribir. Entregue un TIFF.</translation>
+    </message>
+    <message>
+        <source>an entry of the queue cannot be read: %1</source>
+        <translation>una entrada de la cola no se puede leer: %1</translation>
+    </message>
+    <message>
+        <source>an entry of the queue has noise that no sensor has.</source>
+        <translation>una entrada de la cola tiene un ruido que ningún sensor tiene.</translation>
+    </message>
+    <message>
+        <source>another program</source>
+        <translation>otro programa</translation>
+    </message>
+    <message>
+        <source>changed in another window</source>
+        <translation>cambiado en otra ventana</translation>
+    </message>
+    <message>
+        <source>cleaned by %1</source>
+        <translation>limpiada con %1</translation>
+    </message>
+    <message>
+        <source>colour tables</source>
+        <translation>tablas de color</translation>
+    </message>
+    <message>
+        <source>colours matched: %1 EV, off by %2 % (%3 % before)</source>
+        <translation>colores igualados: %1 EV, diferencia %2 % (antes %3 %)</translation>
+    </message>
+    <message>
+        <source>gain table</source>
+        <translation>tabla de ganancia</translation>
+    </message>
+    <message>
+        <source>hue and saturation table</source>
+        <translation>tabla de tono y saturación</translation>
+    </message>
+    <message>
+        <source>in place</source>
+        <translation>en su sitio</translation>
+    </message>
+    <message>
+        <source>in the file</source>
+        <translation>en el archivo</translation>
+    </message>
+    <message>
+        <source>it cannot be read (%1).</source>
+        <translation>no se puede leer (%1).</translation>
+    </message>
+    <message>
+        <source>it cannot be written (%1).</source>
+        <translation>no se puede escribir (%1).</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels, more than it can hold; the file is damaged.</source>
+        <translation>dice tener %1 x %2 píxeles, más de los que caben; el archivo está dañado.</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels; Irenic reads photos of up to 500 megapixels.</source>
+        <translation>dice tener %1 x %2 píxeles; Irenic lee fotos de hasta 500 megapíxeles.</translation>
+    </message>
+    <message>
+        <source>it has %1 bits for each value; Irenic reads 8 to 32.</source>
+        <translation>tiene %1 bits por valor; Irenic lee de 8 a 32.</translation>
+    </message>
+    <message>
+        <source>it has %1 values for each pixel; Irenic cleans mosaics, grey and RGB.</source>
+        <translation>tiene %1 valores por píxel; Irenic limpia mosaicos, gris y RGB.</translation>
+    </message>
+    <message>
+        <source>it is too large (%1 MB) to be what it is called.</source>
+        <translation>es demasiado grande (%1 MB) para ser lo que dice su nombre.</translation>
+    </message>
+    <message>
+        <source>it shows another picture (match %1, needs %2). Choose a file made from this photo</source>
+        <translation>muestra otra imagen (coincidencia %1, hace falta %2). Elija un archivo hecho de esta foto</translation>
+    </message>
+    <message>
+        <source>its folder cannot be made (%1). Choose another folder.</source>
+        <translation>no se puede crear su carpeta (%1). Elija otra carpeta.</translation>
+    </message>
+    <message>
+        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
+        <translation>su ruido pasa de píxel a píxel. Solo se comprueban raws con una muestra por píxel.</translation>
+    </message>
+    <message>
+        <source>its path is too long</source>
+        <translation>su ruta es demasiado larga</translation>
+    </message>
+    <message>
+        <source>its pixels are packed in a way (%1) that Irenic cannot read. Save it with lossless JPEG or none.</source>
+        <translation>sus píxeles están comprimidos de un modo (%1) que Irenic no puede leer. Guárdelo con JPEG sin pérdida o sin compresión.</translation>
+    </message>
+    <message>
+        <source>its pixels cannot be read (%1).</source>
+        <translation>sus píxeles no se pueden leer (%1).</translation>
+    </message>
+    <message>
+        <source>its values are predicted in a way (%1) that Irenic cannot read.</source>
+        <translation>sus valores están predichos de un modo (%1) que Irenic no puede leer.</translation>
+    </message>
+    <message>
+        <source>look table</source>
+        <translation>tabla de aspecto</translation>
+    </message>
+    <message>
+        <source>not a file of Irenic&apos;s</source>
+        <translation>no es un archivo de Irenic</translation>
+    </message>
+    <message>
+        <source>process %1</source>
+        <translation>proceso %1</translation>
+    </message>
+    <message>
+        <source>process %1 on another machine</source>
+        <translation>proceso %1 en otro equipo</translation>
+    </message>
+    <message>
+        <source>scaled to %1 %</source>
+        <translation>escalada al %1 %</translation>
+    </message>
+    <message>
+        <source>shifted by %1 and %2 pixels</source>
+        <translation>desplazada %1 y %2 píxeles</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
+        <translation>la cámara ha suavizado este raw y su ruido tiene una forma propia. Tales fotos no se pueden comprobar.</translation>
+    </message>
+    <message>
+        <source>the decoder crashed (%1).</source>
+        <translation>el decodificador falló (%1).</translation>
+    </message>
+    <message>
+        <source>the decoder ended with status %1.</source>
+        <translation>el decodificador terminó con el estado %1.</translation>
+    </message>
+    <message>
+        <source>the decoder took more time than any photo takes.</source>
+        <translation>el decodificador tardó más de lo que tarda cualquier foto.</translation>
+    </message>
+    <message>
+        <source>the decoder tried what no decoder may do, and was ended.</source>
+        <translation>el decodificador intentó lo que ninguno debe hacer y se terminó.</translation>
+    </message>
+    <message>
+        <source>the edits beside the raw are damaged</source>
+        <translation>los ajustes junto al raw están dañados</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: its first list of tags cannot be read. Copy it again from the card.</source>
+        <translation>el archivo termina antes de tiempo o está dañado: no se puede leer su primera lista de etiquetas. Cópielo otra vez de la tarjeta.</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: the value of its tag %1 cannot be read. Copy it again from the card.</source>
+        <translation>el archivo termina antes de tiempo o está dañado: no se puede leer el valor de su etiqueta %1. Cópielo otra vez de la tarjeta.</translation>
+    </message>
+    <message>
+        <source>the profile %1 does not exist.</source>
+        <translation>el perfil %1 no existe.</translation>
+    </message>
+    <message>
+        <source>the worker cannot be started (%1).</source>
+        <translation>el proceso no se puede iniciar (%1).</translation>
+    </message>
+    <message>
+        <source>the written file cannot be read back (%1). Try again or choose another folder.</source>
+        <translation>el archivo escrito no se puede releer (%1). Inténtelo otra vez o elija otra carpeta.</translation>
+    </message>
+    <message>
+        <source>there is no preset &quot;%1&quot;.</source>
+        <translation>no hay ningún preajuste «%1».</translation>
+    </message>
+    <message>
+        <source>there is no such file. Has it been moved or renamed?</source>
+        <translation>no existe tal archivo. ¿Se movió o se renombró?</translation>
+    </message>
+    <message>
+        <source>there is no such profile.</source>
+        <translation>no existe tal perfil.</translation>
+    </message>
+    <message>
+        <source>this is not a lensfun database that can be read.</source>
+        <translation>esto no es una base de datos lensfun legible.</translation>
+    </message>
+    <message>
+        <source>this is not a photo that Irenic can read, or it is damaged (%1).</source>
+        <translation>esto no es una foto que Irenic pueda leer, o está dañada (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read (%1).</source>
+        <translation>esta imagen no se puede leer (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read, or ends too early (%1). Copy it again.</source>
+        <translation>esta imagen no se puede leer o termina antes de tiempo (%1). Cópiela otra vez.</translation>
+    </message>
+    <message>
+        <source>turned by %1°</source>
+        <translation>girada %1°</translation>
+    </message>
+    <message>
+        <source>what is asked for is too long (%1 kB) for the queue.</source>
+        <translation>lo pedido es demasiado largo (%1 kB) para la cola.</translation>
+    </message>
+    <message>
+        <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
+        <translation>escrito por un Irenic más nuevo. Lo que esta versión no conoce se conserva tal cual.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -3332,6 +3716,26 @@ ISO %2</translation>
         <source>Take %1 is the recommendation for this photo.</source>
         <translation>La variante %1 es la recomendada para esta foto.</translation>
     </message>
+    <message>
+        <source>At %1 px this photo needs no cleaning</source>
+        <translation>A %1 px esta foto no necesita limpieza</translation>
+    </message>
+    <message>
+        <source>At the size that you export, nobody can tell the original from the recommended take.</source>
+        <translation>Al tamaño que exporta, nadie distingue el original de la variante recomendada.</translation>
+    </message>
+    <message>
+        <source>At %1 px: %2 looks the same, %3 times as quick</source>
+        <translation>A %1 px: %2 se ve igual, %3 veces más rápido</translation>
+    </message>
+    <message>
+        <source>Adds the quickest take that nobody can tell from the recommended one at the size that you export.</source>
+        <translation>Añade la variante más rápida que, al tamaño que exporta, nadie distingue de la recomendada.</translation>
+    </message>
+    <message>
+        <source>for the size</source>
+        <translation>para el tamaño</translation>
+    </message>
 </context>
 <context>
     <name>irenic::ReferenceHead</name>
@@ -4655,6 +5059,10 @@ Close anyway and lose them?</source>
     <message>
         <source>Window brigh&amp;tness</source>
         <translation>Claridad de &amp;la ventana</translation>
+    </message>
+    <message>
+        <source>&amp;Monitor profile (now %1, 10 bits)…</source>
+        <translation>Perfil de &amp;monitor (ahora %1, 10 bits)…</translation>
     </message>
 </context>
 <context>

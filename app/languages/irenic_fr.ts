@@ -1664,6 +1664,390 @@
         <source>Found again, as in %1</source>
         <translation>Retrouvé, comme dans %1</translation>
     </message>
+    <message>
+        <source>%1 cannot be started (%2)</source>
+        <translation>%1 ne peut pas être lancé (%2)</translation>
+    </message>
+    <message>
+        <source>%1 cannot be used for output.</source>
+        <translation>%1 ne peut pas servir pour la sortie.</translation>
+    </message>
+    <message>
+        <source>%1 is no ICC profile of RGB colours.</source>
+        <translation>%1 n’est pas un profil ICC de couleurs RVB.</translation>
+    </message>
+    <message>
+        <source>%1 is no preset and no sidecar of Irenic</source>
+        <translation>%1 n’est ni un préréglage ni un fichier annexe d’Irenic</translation>
+    </message>
+    <message>
+        <source>%1 was not checked to the end.</source>
+        <translation>%1 n’a pas été vérifié jusqu’au bout.</translation>
+    </message>
+    <message>
+        <source>%1 was not exported: the file exists. Choose another name or use --overwrite.</source>
+        <translation>%1 n’a pas été exporté : le fichier existe déjà. Choisissez un autre nom ou utilisez --overwrite.</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2</source>
+        <translation>%1 n’a pas été écrit : %2</translation>
+    </message>
+    <message>
+        <source>%1. Check that it is there and may be used.</source>
+        <translation>%1. Vérifiez que cela existe et peut être utilisé.</translation>
+    </message>
+    <message>
+        <source>%1. It could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>%1. Il n’a pas pu être renommé. Rien n’est enregistré pour cette photo tant que vous ne déplacez pas le fichier.</translation>
+    </message>
+    <message>
+        <source>%1; the photo starts with defaults. The old file is kept as %2.</source>
+        <translation>%1 ; la photo repart des valeurs par défaut. L’ancien fichier est conservé sous %2.</translation>
+    </message>
+    <message>
+        <source>A DNG keeps what is not used here of its profile</source>
+        <translation>Un DNG garde ce qui n’est pas utilisé ici de son profil</translation>
+    </message>
+    <message>
+        <source>A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out.</source>
+        <translation>Un TIFF de plus de 4 Go ne contient pas encore d’Exif, d’IPTC ni de XMP ; ils ont été omis.</translation>
+    </message>
+    <message>
+        <source>Another program holds it; try again.</source>
+        <translation>Un autre programme l’occupe ; réessayez.</translation>
+    </message>
+    <message>
+        <source>Cannot make a folder in %1 (%2). Check its free space and permissions.</source>
+        <translation>Impossible de créer un dossier dans %1 (%2). Vérifiez l’espace libre et les droits.</translation>
+    </message>
+    <message>
+        <source>Cannot open %1</source>
+        <translation>Impossible d’ouvrir %1</translation>
+    </message>
+    <message>
+        <source>Cannot write in %1 (%2). Choose another folder.</source>
+        <translation>Impossible d’écrire dans %1 (%2). Choisissez un autre dossier.</translation>
+    </message>
+    <message>
+        <source>Check its disk.</source>
+        <translation>Vérifiez le disque.</translation>
+    </message>
+    <message>
+        <source>Check its permissions and free space.</source>
+        <translation>Vérifiez les droits et l’espace libre.</translation>
+    </message>
+    <message>
+        <source>Exif&apos;s %1 is longer than this kind of file can hold and was left out.</source>
+        <translation>%1 d’Exif est plus long que ce que ce type de fichier peut contenir et a été omis.</translation>
+    </message>
+    <message>
+        <source>It is damaged and has to be set aside.</source>
+        <translation>Elle est endommagée et doit être mise de côté.</translation>
+    </message>
+    <message>
+        <source>Make room on its disk.</source>
+        <translation>Libérez de la place sur le disque.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2) and could not be renamed. Nothing is saved for this photo until you move the file.</source>
+        <translation>Les réglages de %1 sont endommagés (%2) et n’ont pas pu être renommés. Rien n’est enregistré pour cette photo tant que vous ne déplacez pas le fichier.</translation>
+    </message>
+    <message>
+        <source>Settings of %1 are damaged (%2); the photo starts with defaults. The old file is kept as %3.</source>
+        <translation>Les réglages de %1 sont endommagés (%2) ; la photo repart des valeurs par défaut. L’ancien fichier est conservé sous %3.</translation>
+    </message>
+    <message>
+        <source>The command after it: %1</source>
+        <translation>La commande qui suit : %1</translation>
+    </message>
+    <message>
+        <source>The damaged queue %1 cannot be set aside (%2). Move it away yourself.</source>
+        <translation>La file endommagée %1 ne peut pas être mise de côté (%2). Déplacez-la vous-même.</translation>
+    </message>
+    <message>
+        <source>The edits in %1 set %2: look at that again in the cleaned DNG.</source>
+        <translation>Les retouches dans %1 contiennent %2 : revoyez-les dans le DNG nettoyé.</translation>
+    </message>
+    <message>
+        <source>The export process stopped (status %1). Retry it alone.</source>
+        <translation>Le processus d’export s’est arrêté (état %1). Relancez-le seul.</translation>
+    </message>
+    <message>
+        <source>The export process was stopped from outside, perhaps for lack of memory. Close other programs and retry.</source>
+        <translation>Le processus d’export a été arrêté de l’extérieur, peut-être faute de mémoire. Fermez d’autres programmes et réessayez.</translation>
+    </message>
+    <message>
+        <source>The export queue %1 was written by a newer Irenic. Use that, or move the file away.</source>
+        <translation>La file d’export %1 a été écrite par un Irenic plus récent. Utilisez-le ou déplacez le fichier.</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 (%2).</source>
+        <translation>La file d’export est inutilisable : %1 (%2).</translation>
+    </message>
+    <message>
+        <source>The export queue cannot be used: %1 is no file. It has to be set aside.</source>
+        <translation>La file d’export est inutilisable : %1 n’est pas un fichier. Elle doit être mise de côté.</translation>
+    </message>
+    <message>
+        <source>The file&apos;s baseline exposure of %1 EV is used.</source>
+        <translation>L’exposition de base du fichier, %1 EV, est utilisée.</translation>
+    </message>
+    <message>
+        <source>The worker died (%1). The file may be damaged; try it by itself.</source>
+        <translation>Le processus est mort (%1). Le fichier est peut-être endommagé ; essayez-le seul.</translation>
+    </message>
+    <message>
+        <source>The worker made no progress and was ended.</source>
+        <translation>Le processus n’avançait plus et a été arrêté.</translation>
+    </message>
+    <message>
+        <source>There is no command to run.</source>
+        <translation>Il n’y a aucune commande à lancer.</translation>
+    </message>
+    <message>
+        <source>This place is clipped: its colour is lost. Click something grey that is less bright.</source>
+        <translation>Cet endroit est écrêté : sa couleur est perdue. Cliquez sur un gris moins clair.</translation>
+    </message>
+    <message>
+        <source>This place is too dark to tell its colour. Click something grey that is brighter.</source>
+        <translation>Cet endroit est trop sombre pour que l’on en connaisse la couleur. Cliquez sur un gris plus clair.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; cannot be run (%2).</source>
+        <translation>« %1 » ne peut pas être lancé (%2).</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; ended with status %2.</source>
+        <translation>« %1 » s’est terminé avec l’état %2.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is not in the lens database.</source>
+        <translation>« %1 » n’est pas dans la base de données d’objectifs.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was ended by signal %2.</source>
+        <translation>« %1 » a été arrêté par le signal %2.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; was stopped.</source>
+        <translation>« %1 » a été arrêté.</translation>
+    </message>
+    <message>
+        <source>a %1 has 8 or 16 bits: choose 16, or a TIFF.</source>
+        <translation>un %1 a 8 ou 16 bits : choisissez 16, ou un TIFF.</translation>
+    </message>
+    <message>
+        <source>a file of this kind cannot be written. Hand over a TIFF.</source>
+        <translation>un fichier de ce type ne peut pas être écrit. Transmettez un TIFF.</translation>
+    </message>
+    <message>
+        <source>an entry of the queue cannot be read: %1</source>
+        <translation>une entrée de la file est illisible : %1</translation>
+    </message>
+    <message>
+        <source>an entry of the queue has noise that no sensor has.</source>
+        <translation>une entrée de la file a un bruit qu’aucun capteur n’a.</translation>
+    </message>
+    <message>
+        <source>another program</source>
+        <translation>un autre programme</translation>
+    </message>
+    <message>
+        <source>changed in another window</source>
+        <translation>modifié dans une autre fenêtre</translation>
+    </message>
+    <message>
+        <source>cleaned by %1</source>
+        <translation>nettoyée par %1</translation>
+    </message>
+    <message>
+        <source>colour tables</source>
+        <translation>tables de couleurs</translation>
+    </message>
+    <message>
+        <source>colours matched: %1 EV, off by %2 % (%3 % before)</source>
+        <translation>couleurs alignées : %1 EV, écart %2 % (avant %3 %)</translation>
+    </message>
+    <message>
+        <source>gain table</source>
+        <translation>table de gain</translation>
+    </message>
+    <message>
+        <source>hue and saturation table</source>
+        <translation>table de teinte et de saturation</translation>
+    </message>
+    <message>
+        <source>in place</source>
+        <translation>en place</translation>
+    </message>
+    <message>
+        <source>in the file</source>
+        <translation>dans le fichier</translation>
+    </message>
+    <message>
+        <source>it cannot be read (%1).</source>
+        <translation>il est illisible (%1).</translation>
+    </message>
+    <message>
+        <source>it cannot be written (%1).</source>
+        <translation>il ne peut pas être écrit (%1).</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels, more than it can hold; the file is damaged.</source>
+        <translation>il annonce %1 x %2 pixels, plus qu’il ne peut en contenir ; le fichier est endommagé.</translation>
+    </message>
+    <message>
+        <source>it claims %1 x %2 pixels; Irenic reads photos of up to 500 megapixels.</source>
+        <translation>il annonce %1 x %2 pixels ; Irenic lit des photos jusqu’à 500 mégapixels.</translation>
+    </message>
+    <message>
+        <source>it has %1 bits for each value; Irenic reads 8 to 32.</source>
+        <translation>il a %1 bits par valeur ; Irenic lit de 8 à 32.</translation>
+    </message>
+    <message>
+        <source>it has %1 values for each pixel; Irenic cleans mosaics, grey and RGB.</source>
+        <translation>il a %1 valeurs par pixel ; Irenic nettoie les mosaïques, le gris et le RVB.</translation>
+    </message>
+    <message>
+        <source>it is too large (%1 MB) to be what it is called.</source>
+        <translation>il est trop grand (%1 Mo) pour être ce que dit son nom.</translation>
+    </message>
+    <message>
+        <source>it shows another picture (match %1, needs %2). Choose a file made from this photo</source>
+        <translation>il montre une autre image (correspondance %1, il faut %2). Choisissez un fichier fait à partir de cette photo</translation>
+    </message>
+    <message>
+        <source>its folder cannot be made (%1). Choose another folder.</source>
+        <translation>son dossier ne peut pas être créé (%1). Choisissez un autre dossier.</translation>
+    </message>
+    <message>
+        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
+        <translation>son bruit passe de pixel en pixel. Seuls les raws avec une mesure par pixel peuvent être vérifiés.</translation>
+    </message>
+    <message>
+        <source>its path is too long</source>
+        <translation>son chemin est trop long</translation>
+    </message>
+    <message>
+        <source>its pixels are packed in a way (%1) that Irenic cannot read. Save it with lossless JPEG or none.</source>
+        <translation>ses pixels sont compressés d’une façon (%1) qu’Irenic ne peut pas lire. Enregistrez-le en JPEG sans perte ou sans compression.</translation>
+    </message>
+    <message>
+        <source>its pixels cannot be read (%1).</source>
+        <translation>ses pixels sont illisibles (%1).</translation>
+    </message>
+    <message>
+        <source>its values are predicted in a way (%1) that Irenic cannot read.</source>
+        <translation>ses valeurs sont prédites d’une façon (%1) qu’Irenic ne peut pas lire.</translation>
+    </message>
+    <message>
+        <source>look table</source>
+        <translation>table d’apparence</translation>
+    </message>
+    <message>
+        <source>not a file of Irenic&apos;s</source>
+        <translation>pas un fichier d’Irenic</translation>
+    </message>
+    <message>
+        <source>process %1</source>
+        <translation>processus %1</translation>
+    </message>
+    <message>
+        <source>process %1 on another machine</source>
+        <translation>processus %1 sur une autre machine</translation>
+    </message>
+    <message>
+        <source>scaled to %1 %</source>
+        <translation>mise à l’échelle à %1 %</translation>
+    </message>
+    <message>
+        <source>shifted by %1 and %2 pixels</source>
+        <translation>décalée de %1 et %2 pixels</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
+        <translation>l’appareil a lissé ce raw, et son bruit a une forme propre. De telles photos ne peuvent pas être vérifiées.</translation>
+    </message>
+    <message>
+        <source>the decoder crashed (%1).</source>
+        <translation>le décodeur a planté (%1).</translation>
+    </message>
+    <message>
+        <source>the decoder ended with status %1.</source>
+        <translation>le décodeur s’est terminé avec l’état %1.</translation>
+    </message>
+    <message>
+        <source>the decoder took more time than any photo takes.</source>
+        <translation>le décodeur a pris plus de temps que n’en prend aucune photo.</translation>
+    </message>
+    <message>
+        <source>the decoder tried what no decoder may do, and was ended.</source>
+        <translation>le décodeur a tenté ce qu’aucun décodeur ne doit faire et a été arrêté.</translation>
+    </message>
+    <message>
+        <source>the edits beside the raw are damaged</source>
+        <translation>les retouches à côté du raw sont endommagées</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: its first list of tags cannot be read. Copy it again from the card.</source>
+        <translation>le fichier se termine trop tôt ou est endommagé : sa première liste de balises est illisible. Recopiez-le depuis la carte.</translation>
+    </message>
+    <message>
+        <source>the file ends too early or is damaged: the value of its tag %1 cannot be read. Copy it again from the card.</source>
+        <translation>le fichier se termine trop tôt ou est endommagé : la valeur de sa balise %1 est illisible. Recopiez-le depuis la carte.</translation>
+    </message>
+    <message>
+        <source>the profile %1 does not exist.</source>
+        <translation>le profil %1 n’existe pas.</translation>
+    </message>
+    <message>
+        <source>the worker cannot be started (%1).</source>
+        <translation>le processus ne peut pas être lancé (%1).</translation>
+    </message>
+    <message>
+        <source>the written file cannot be read back (%1). Try again or choose another folder.</source>
+        <translation>le fichier écrit ne peut pas être relu (%1). Réessayez ou choisissez un autre dossier.</translation>
+    </message>
+    <message>
+        <source>there is no preset &quot;%1&quot;.</source>
+        <translation>il n’y a pas de préréglage « %1 ».</translation>
+    </message>
+    <message>
+        <source>there is no such file. Has it been moved or renamed?</source>
+        <translation>ce fichier n’existe pas. A-t-il été déplacé ou renommé ?</translation>
+    </message>
+    <message>
+        <source>there is no such profile.</source>
+        <translation>ce profil n’existe pas.</translation>
+    </message>
+    <message>
+        <source>this is not a lensfun database that can be read.</source>
+        <translation>ce n’est pas une base de données lensfun lisible.</translation>
+    </message>
+    <message>
+        <source>this is not a photo that Irenic can read, or it is damaged (%1).</source>
+        <translation>ce n’est pas une photo qu’Irenic peut lire, ou elle est endommagée (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read (%1).</source>
+        <translation>cette image est illisible (%1).</translation>
+    </message>
+    <message>
+        <source>this picture cannot be read, or ends too early (%1). Copy it again.</source>
+        <translation>cette image est illisible ou se termine trop tôt (%1). Recopiez-la.</translation>
+    </message>
+    <message>
+        <source>turned by %1°</source>
+        <translation>tournée de %1°</translation>
+    </message>
+    <message>
+        <source>what is asked for is too long (%1 kB) for the queue.</source>
+        <translation>la demande est trop longue (%1 ko) pour la file.</translation>
+    </message>
+    <message>
+        <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
+        <translation>écrit par un Irenic plus récent. Ce que cette version ne connaît pas est conservé tel quel.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -3332,6 +3716,26 @@ ISO %2</translation>
         <source>Take %1 is the recommendation for this photo.</source>
         <translation>La variante %1 est celle recommandée pour cette photo.</translation>
     </message>
+    <message>
+        <source>At %1 px this photo needs no cleaning</source>
+        <translation>À %1 px, cette photo n’a pas besoin de nettoyage</translation>
+    </message>
+    <message>
+        <source>At the size that you export, nobody can tell the original from the recommended take.</source>
+        <translation>À la taille exportée, personne ne distingue l’original de la variante recommandée.</translation>
+    </message>
+    <message>
+        <source>At %1 px: %2 looks the same, %3 times as quick</source>
+        <translation>À %1 px : %2 donne la même image, %3 fois plus vite</translation>
+    </message>
+    <message>
+        <source>Adds the quickest take that nobody can tell from the recommended one at the size that you export.</source>
+        <translation>Ajoute la variante la plus rapide que personne ne distingue de la variante recommandée à la taille exportée.</translation>
+    </message>
+    <message>
+        <source>for the size</source>
+        <translation>pour la taille</translation>
+    </message>
 </context>
 <context>
     <name>irenic::ReferenceHead</name>
@@ -4655,6 +5059,10 @@ Fermer quand même et les perdre ?</translation>
     <message>
         <source>Window brigh&amp;tness</source>
         <translation>L&amp;uminosité de la fenêtre</translation>
+    </message>
+    <message>
+        <source>&amp;Monitor profile (now %1, 10 bits)…</source>
+        <translation>P&amp;rofil d’écran (actuel : %1, 10 bits)…</translation>
     </message>
 </context>
 <context>

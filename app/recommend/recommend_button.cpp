@@ -60,6 +60,11 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     others_->setToolTipsVisible(true);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
     connect(&document_, &Document::takesChanged, this, &RecommendButton::offer);
+    // What looks the same depends on the look.
+    resting_.setSingleShot(true);
+    resting_.setInterval(700);
+    connect(&document_, &Document::lookChanged, &resting_, qOverload<>(&QTimer::start));
+    connect(&resting_, &QTimer::timeout, this, &RecommendButton::offer);
     connect(&document_, &Document::photoChanged, this, [this] {
         // What nobody asked for is not wanted any more.
         std::erase_if(measuring_, [&](const auto& m) { return !m.second.asked && m.first != path(); });
@@ -110,7 +115,7 @@ void RecommendButton::offer() {
             document_.usePreset(nameOf(other.kind).toStdString(), {other.settings, {}});
         });
     }
-    if (known) offerTaste(*known);
+    if (known) offerTaste(*known), offerSize(*known);
     emit offered(!others_->isEmpty());
 }
 
@@ -157,6 +162,52 @@ void RecommendButton::offerTaste(const Recommended& known) {
     forget->setObjectName(QStringLiteral("forgetTaste"));
 }
 
+void RecommendButton::setLongest(int pixels) {
+    if (pixels == longest_) return;
+    longest_ = pixels;
+    offer();
+}
+
+void RecommendButton::offerSize(const Recommended& known) {
+    if (longest_ <= 0) return;
+    const Recipe own = recipeOf(document_.photo(), known.settings, document_.look());
+    const std::pair<RecipeId, int> asked{idOf(own), longest_};
+    if (alikeOf_ != asked) {
+        alikeOf_ = asked, alike_.reset();
+        comparing_ = jobs_.submit(
+            Lane::Quiet, 4,
+            [own, longest = longest_, probes = document_.probes()](const Work& work) {
+                return quickestSeenAlike(*own.photo, own.settings, own.look, longest, probes, work);
+            },
+            [this](const Outcome<std::optional<SeenAlike>>& found) {
+                if (!found.value || !*found.value) return;
+                alike_ = *found.value;
+                offer();
+            });
+    }
+    if (!alike_) return;
+    const QString size = QString::number(longest_);
+    if (alike_->settings.untouched()) {
+        auto* action = others_->addAction(tr("At %1 px this photo needs no cleaning").arg(size));
+        action->setObjectName(QStringLiteral("seenAlike"));
+        action->setToolTip(
+            tr("At the size that you export, nobody can tell the original from the recommended take."));
+        action->setEnabled(false);
+        return;
+    }
+    const QString method = QString::fromStdString(findMethod(alike_->settings.method)->name());
+    auto* action = others_->addAction(
+        tr("At %1 px: %2 looks the same, %3 times as quick").arg(size, method, numberOf(alike_->times, 1)));
+    action->setObjectName(QStringLiteral("seenAlike"));
+    action->setToolTip(
+        tr("Adds the quickest take that nobody can tell from the recommended one at the size that you "
+           "export."));
+    action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
+    connect(action, &QAction::triggered, this, [this, settings = alike_->settings] {
+        document_.usePreset(tr("for the size").toStdString(), {settings, {}});
+    });
+}
+
 void RecommendButton::setByItself(bool on) {
     byItself_ = on;
     QSettings().setValue(QStringLiteral("recommend/byItself"), on);
@@ -174,8 +225,8 @@ void RecommendButton::measure(bool asked) {
     // What was asked for goes before the quiet work that nobody asked for.
     Job job = jobs_.submit(
         Lane::Quiet, asked ? -10 : 2,
-        [photo = document_.photo(), probes = document_.probes()](const Work& work) {
-            return recommend(*photo, probes, work);
+        [photo = document_.photo(), look = document_.look(), probes = document_.probes()](const Work& work) {
+            return recommend(*photo, look, probes, work);
         },
         [this, asked, file = path()](const Outcome<Recommendation>& found) {
             measuring_.erase(file);

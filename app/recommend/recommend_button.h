@@ -6,10 +6,13 @@
 #include <QTimer>
 #include <QToolButton>
 #include <map>
+#include <optional>
 #include <string>
+#include <utility>
 
 #include "base/jobs.h"
 #include "document.h"
+#include "judge/seen_alike.h"
 
 namespace irenic {
 
@@ -26,6 +29,8 @@ class RecommendButton : public QToolButton {
     // What the measurement offers beside the best, each as an action that adds a take; empty before.
     QMenu* others() const { return others_; }
     void renewTaste(); // it has changed
+    // The longer side of what will be delivered, in pixels; 0: as large as the photo.
+    void setLongest(int pixels);
 
   signals:
     void offered(bool any);         // others() has changed
@@ -37,6 +42,7 @@ class RecommendButton : public QToolButton {
     void refresh();
     void offer();
     void offerTaste(const Recommended& known); // once what is left of the noise is measured
+    void offerSize(const Recommended& known);  // once it is known what cannot be told apart
 
     Document& document_;
     Jobs& jobs_;
@@ -57,6 +63,12 @@ class RecommendButton : public QToolButton {
     Job tasting_;
     std::optional<RecipeId> tasteOf_; // what `leaning_` is for
     Leaning leaning_;
+    // The quickest take that cannot be told from the recommended one at that size.
+    int longest_ = 0;
+    Job comparing_;
+    QTimer resting_;                                  // until the look is not moved any more
+    std::optional<std::pair<RecipeId, int>> alikeOf_; // what `alike_` is for
+    std::optional<SeenAlike> alike_;
     std::map<std::string, Measuring> measuring_; // by photo
     bool byItself_;
 };

@@ -68,8 +68,7 @@ bool Monitor::take(const QByteArray& bytes) {
     cmsHTRANSFORM made = nullptr;
     if (cmsGetColorSpace(screen) == cmsSigRgbData) {
         cmsHPROFILE srgb = cmsCreate_sRGBProfile();
-        // Qt's 32-bit pixels are blue, green, red and one more byte in memory.
-        made = cmsCreateTransform(srgb, TYPE_BGRA_8, screen, TYPE_BGRA_8, INTENT_RELATIVE_COLORIMETRIC,
+        made = cmsCreateTransform(srgb, TYPE_RGBA_16, screen, TYPE_RGBA_16, INTENT_RELATIVE_COLORIMETRIC,
                                   cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_COPY_ALPHA);
         cmsCloseProfile(srgb);
     }
@@ -111,13 +110,13 @@ void Monitor::takeSystems() {
 
 QImage Monitor::shown(const QImage& srgb) const {
     if (!transform_ || srgb.isNull()) return srgb;
-    const QImage from = srgb.convertToFormat(QImage::Format_RGB32);
-    QImage out(from.size(), QImage::Format_RGB32);
+    const QImage from = srgb.convertToFormat(QImage::Format_RGBX64);
+    QImage out(from.size(), from.format());
     cmsDoTransformLineStride(
         transform_, from.constBits(), out.bits(), static_cast<cmsUInt32Number>(from.width()),
         static_cast<cmsUInt32Number>(from.height()), static_cast<cmsUInt32Number>(from.bytesPerLine()),
         static_cast<cmsUInt32Number>(out.bytesPerLine()), 0, 0);
-    return out;
+    return out.convertToFormat(srgb.format());
 }
 
 QString Monitor::use(const QString& file) {

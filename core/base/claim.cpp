@@ -16,6 +16,7 @@
 
 #include "base/digest.h"
 #include "base/given_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -70,8 +71,8 @@ bool makeNew(const fs::path& file, const std::string& words) {
         return written >= -1;
     }
     if (errno == EEXIST) return false;
-    throw std::runtime_error("Cannot write in " + shownPath(file.parent_path()) + " (" +
-                             std::strerror(errno) + "). Choose another folder.");
+    throw std::runtime_error(filled(IRENIC_TEXT("Cannot write in %1 (%2). Choose another folder."),
+                                    {shownPath(file.parent_path()), std::strerror(errno)}));
 }
 
 std::string wordsIn(const fs::path& file) {

@@ -1,5 +1,7 @@
 #include "base/command.h"
 
+#include "base/shown_text.h"
+
 #include <fcntl.h>
 #include <spawn.h>
 #include <sys/wait.h>
@@ -48,7 +50,7 @@ std::vector<std::string> wordsOf(const std::string& command, const std::filesyst
 std::string runCommand(const std::string& command, const std::filesystem::path& file, int seconds,
                        const std::stop_token& stop) {
     std::vector<std::string> words = wordsOf(command, file);
-    if (words.empty()) return "There is no command to run.";
+    if (words.empty()) return IRENIC_TEXT("There is no command to run.");
     std::vector<char*> arguments;
     arguments.reserve(words.size() + 1);
     for (std::string& word : words) arguments.push_back(word.data());
@@ -61,7 +63,8 @@ std::string runCommand(const std::string& command, const std::filesystem::path& 
     pid_t child = 0;
     const int error = posix_spawnp(&child, words[0].c_str(), &files, nullptr, arguments.data(), environ);
     posix_spawn_file_actions_destroy(&files);
-    if (error != 0) return "\"" + words[0] + "\" cannot be run (" + std::strerror(error) + ").";
+    if (error != 0)
+        return filled(IRENIC_TEXT("\"%1\" cannot be run (%2)."), {words[0], std::strerror(error)});
     const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(seconds);
     int status = 0;
     while (true) {
@@ -76,16 +79,18 @@ std::string runCommand(const std::string& command, const std::filesystem::path& 
                 if (std::chrono::steady_clock::now() >= patience) kill(child, SIGKILL);
                 std::this_thread::sleep_for(std::chrono::milliseconds(20));
             }
-            return "\"" + words[0] + "\" was stopped.";
+            return filled(IRENIC_TEXT("\"%1\" was stopped."), {words[0]});
         }
         if (std::chrono::steady_clock::now() >= end) return {};
         constexpr auto kEach = std::chrono::milliseconds(20);
         std::this_thread::sleep_for(kEach);
     }
     if (WIFSIGNALED(status))
-        return "\"" + words[0] + "\" was ended by signal " + std::to_string(WTERMSIG(status)) + ".";
+        return filled(IRENIC_TEXT("\"%1\" was ended by signal %2."),
+                      {words[0], std::to_string(WTERMSIG(status))});
     if (WEXITSTATUS(status) == 0) return {};
-    return "\"" + words[0] + "\" ended with status " + std::to_string(WEXITSTATUS(status)) + ".";
+    return filled(IRENIC_TEXT("\"%1\" ended with status %2."),
+                  {words[0], std::to_string(WEXITSTATUS(status))});
 }
 
 } // namespace irenic

@@ -11,6 +11,7 @@
 #include <stdexcept>
 
 #include "base/process.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -71,8 +72,9 @@ TemporaryFolder::TemporaryFolder() {
     sweepTemporary(base);
     std::string name = (base / kTemporary).string() + "XXXXXX";
     if (!mkdtemp(name.data()))
-        throw std::runtime_error("Cannot make a folder in " + shownPath(base) + " (" + std::strerror(errno) +
-                                 "). Check its free space and permissions.");
+        throw std::runtime_error(
+            filled(IRENIC_TEXT("Cannot make a folder in %1 (%2). Check its free space and permissions."),
+                   {shownPath(base), std::strerror(errno)}));
     path_ = name;
     // A link that leads nowhere holds the words in one step.
     if (symlink(thisProcess().c_str(), ownerFileOf(path_).c_str()) != 0) return;

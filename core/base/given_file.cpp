@@ -20,13 +20,13 @@ namespace {
 std::string wordsFor(int error) {
     switch (error) {
     case ENOENT:
-    case ENOTDIR: return "there is no such file. Has it been moved or renamed?";
+    case ENOTDIR: return IRENIC_TEXT("there is no such file. Has it been moved or renamed?");
     case EACCES:
     case EPERM: return IRENIC_TEXT("you have no permission to read it.");
     case ENAMETOOLONG: return IRENIC_TEXT("its name is too long.");
     case ELOOP: return IRENIC_TEXT("it is a link that leads to itself.");
     case ENXIO: return IRENIC_TEXT("this is no file that can be read.");
-    default: return std::string("it cannot be read (") + std::strerror(error) + ").";
+    default: return filled(IRENIC_TEXT("it cannot be read (%1)."), {std::strerror(error)});
     }
 }
 
@@ -38,8 +38,9 @@ std::uint64_t checkedSize(int file, std::uint64_t most) {
     if (!S_ISREG(info.st_mode)) throw FileError(IRENIC_TEXT("this is a pipe or a device, not a file."), 0);
     const auto size = static_cast<std::uint64_t>(info.st_size);
     if (size > most)
-        throw FileError(
-            "it is too large (" + std::to_string(size / 1000000) + " MB) to be what it is called.", 0);
+        throw FileError(filled(IRENIC_TEXT("it is too large (%1 MB) to be what it is called."),
+                               {std::to_string(size / 1000000)}),
+                        0);
     return size;
 }
 

@@ -28,8 +28,8 @@ std::string problemOf(const std::exception& e) {
         return IRENIC_TEXT(
             "There is not enough memory for this. Close other programs or photos and try again.");
     if (const auto* disk = dynamic_cast<const std::filesystem::filesystem_error*>(&e))
-        return shownPath(disk->path1()) + ": " + disk->code().message() +
-               ". Check that it is there and may be used.";
+        return shownPath(disk->path1()) + ": " +
+               filled(IRENIC_TEXT("%1. Check that it is there and may be used."), {disk->code().message()});
     return e.what();
 }
 

@@ -15,6 +15,7 @@
 
 #include "base/folders.h"
 #include "base/given_file.h"
+#include "base/shown_text.h"
 
 namespace irenic {
 
@@ -140,8 +141,10 @@ Life lifeOf(const std::string& name) {
 
 std::string shownProcess(const std::string& name) {
     const Name n = partsOf(name);
-    if (n.process <= 0) return "another program";
-    return "process " + std::to_string(n.process) + (n.home == thisHome() ? "" : " on another machine");
+    if (n.process <= 0) return IRENIC_TEXT("another program");
+    return filled(n.home == thisHome() ? IRENIC_TEXT("process %1")
+                                       : IRENIC_TEXT("process %1 on another machine"),
+                  {std::to_string(n.process)});
 }
 
 } // namespace irenic

@@ -89,7 +89,7 @@ std::string reasonOf(int error) {
     case ENOTDIR: return IRENIC_TEXT("its folder is not there. Choose another one.");
     case EFBIG:
         return IRENIC_TEXT("it is larger than this disk can hold in one file. Choose another folder.");
-    default: return std::string("it cannot be written (") + std::strerror(error) + ").";
+    default: return filled(IRENIC_TEXT("it cannot be written (%1)."), {std::strerror(error)});
     }
 }
 

@@ -5,6 +5,7 @@
 #include <cstdio>
 
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "raw/iptc.h"
 #include "reader/reader.h"
 
@@ -21,9 +22,9 @@ void shorten(Exiv2::ExifData& exif, std::size_t most, LeftOut* left) {
         const auto longest = std::max_element(
             exif.begin(), exif.end(), [](const auto& a, const auto& b) { return a.size() < b.size(); });
         if (left)
-            left->push_back("Exif's " + longest->tagName() +
-                            " is longer than this kind of file can hold and was left "
-                            "out.");
+            left->push_back(
+                filled(IRENIC_TEXT("Exif's %1 is longer than this kind of file can hold and was left out."),
+                       {longest->tagName()}));
         exif.erase(longest);
     }
 }

@@ -168,12 +168,12 @@ Delivery deliveryFromText(const std::string& text) {
 std::string problemWith(const Delivery& d) {
     if (const std::string range = rangeProblem(d); !range.empty()) return range + ".";
     if (const Format& format = formatOf(d.format); !format.canHave(d.bits))
-        return "a " + std::string(format.name) + " has 8 or 16 bits: choose 16, or a TIFF.";
+        return filled(IRENIC_TEXT("a %1 has 8 or 16 bits: choose 16, or a TIFF."), {format.name});
     NameParts some; // a photo of any name
     some.original = "photo", some.letter = some.take = some.method = "A", some.taken = "2026:01:15 00:00:00";
     if (d.name.empty() || nameFrom(d.name, some).empty()) return IRENIC_TEXT("the file needs a name.");
     if (!d.profile.empty() && !std::filesystem::is_regular_file(d.profile))
-        return "the profile " + d.profile + " does not exist.";
+        return filled(IRENIC_TEXT("the profile %1 does not exist."), {d.profile});
     return {};
 }
 

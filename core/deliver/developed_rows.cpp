@@ -13,6 +13,7 @@
 #include "base/expects.h"
 #include "base/given_file.h"
 #include "base/mixed.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "deliver/profiles.h"
 #include "deliver/strips.h"
@@ -28,7 +29,8 @@ constexpr std::uint64_t kMostProfile = 8 << 20;
 std::vector<std::uint8_t> bytesOf(const std::string& file) {
     try {
         const auto text = textOfFile(file, kMostProfile);
-        if (!text) throw std::runtime_error(shownName(file) + ": there is no such profile.");
+        if (!text)
+            throw std::runtime_error(shownName(file) + ": " + IRENIC_TEXT("there is no such profile."));
         return {text->begin(), text->end()};
     } catch (const FileError& e) {
         throw std::runtime_error(shownName(file) + ": " + e.what());
@@ -46,11 +48,12 @@ class OwnProfile {
             from(cmsOpenProfileFromMem(wide.data(), static_cast<cmsUInt32Number>(wide.size())),
                  cmsCloseProfile);
         if (!to || cmsGetColorSpace(to.get()) != cmsSigRgbData)
-            throw std::runtime_error(name + " is no ICC profile of RGB colours.");
+            throw std::runtime_error(filled(IRENIC_TEXT("%1 is no ICC profile of RGB colours."), {name}));
         transform_.reset(cmsCreateTransform(from.get(), TYPE_RGB_FLT, to.get(), TYPE_RGB_FLT,
                                             INTENT_RELATIVE_COLORIMETRIC,
                                             cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_NOCACHE));
-        if (!transform_) throw std::runtime_error(name + " cannot be used for output.");
+        if (!transform_)
+            throw std::runtime_error(filled(IRENIC_TEXT("%1 cannot be used for output."), {name}));
     }
     void apply(float* row, int pixels) const {
         cmsDoTransform(transform_.get(), row, row, static_cast<cmsUInt32Number>(pixels));

@@ -238,9 +238,6 @@ void putSamples(TiffDirectory& raw, const Photo& photo, DngCompression compressi
 void putPreview(TiffDirectory& first, const Picture& asked) {
     Picture preview = asked;
     if (preview.rgb.empty()) preview = Picture(1, 1);
-    JpegEncoder jpeg(preview.width, preview.height, 88, {});
-    for (int y = 0; y < preview.height; ++y)
-        jpeg.row(preview.rgb.data() + static_cast<std::ptrdiff_t>(y) * preview.width * 3);
     describePicture(first, preview.width, preview.height);
     first.setLongs(0x00fe, {1});
     first.setShorts(0x0102, {8, 8, 8});
@@ -251,7 +248,7 @@ void putPreview(TiffDirectory& first, const Picture& asked) {
     first.setShorts(0x0212, {1, 1});
     first.setShorts(0x0213, {1});
     first.setRationals(0x0214, {0, 255, 128, 255, 128, 255});
-    first.setPieces(TiffDirectory::Pieces::Strips, {jpeg.finish()});
+    first.setPieces(TiffDirectory::Pieces::Strips, {previewJpeg(preview)});
     first.setRationals(0x011a, {72});
     first.setRationals(0x011b, {72});
     first.setShorts(0x0128, {2});

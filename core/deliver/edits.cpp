@@ -5,6 +5,7 @@
 
 #include "base/given_file.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "deliver/formats.h"
 #include "raw/xmp_packet.h"
@@ -97,15 +98,15 @@ std::vector<std::string> takeAlong(const EditsElsewhere& edits, const Export& wh
         try {
             const std::string packet =
                 packetSandboxed(edits.packet, formatOf(what.delivery.format).mediaType, {});
-            if (packet.empty()) throw WriteError("the edits beside the raw are damaged");
+            if (packet.empty()) throw WriteError(IRENIC_TEXT("the edits beside the raw are damaged"));
             writeWhole(beside, packet, SafeFile::Existing::Keep);
         } catch (const std::exception& e) {
-            notes.push_back(shownName(beside) + " was not written: " + e.what());
+            notes.push_back(filled(IRENIC_TEXT("%1 was not written: %2"), {shownName(beside), e.what()}));
         }
     }
     if (!edits.corrections.empty())
-        notes.push_back("The edits in " + shownName(edits.file) + " set " + joined(edits.corrections) +
-                        ": look at that again in the cleaned DNG.");
+        notes.push_back(filled(IRENIC_TEXT("The edits in %1 set %2: look at that again in the cleaned DNG."),
+                               {shownName(edits.file), joined(edits.corrections)}));
     return notes;
 }
 

@@ -117,11 +117,9 @@ Estimate estimate(const Export& what, const Work& work) {
     double inSample = kTags, inWhole = kTags;
     if (what.delivery.format == ExportFormat::Dng && !what.delivery.fullPreview) {
         const PhotoPtr cleaned = readPhoto(target, {work.stop}, Measure::Nothing);
-        Picture preview =
+        const Picture preview =
             renderOverview(*cleaned, what.recipe.look, std::min(1024, sample.width()), {work.stop});
-        JpegEncoder jpeg(preview.width, preview.height, 88, {});
-        for (int y = 0; y < preview.height; ++y) jpeg.row(preview.row(y));
-        const auto bytes = static_cast<double>(jpeg.finish().size());
+        const auto bytes = static_cast<double>(previewJpeg(preview).size());
         // The whole photo's is as dense and higher.
         inSample += bytes, inWhole += bytes * photo.height() / sample.height();
     }

@@ -70,7 +70,9 @@ LeftOut exportFile(const Export& what, const fs::path& to, const Work& work,
     if (const std::string problem = problemWith(what.recipe.settings); !problem.empty()) fail(problem + ".");
     if (const std::string problem = problemWith(what.delivery); !problem.empty()) fail(problem);
     fs::create_directories(target.parent_path(), error);
-    if (error) fail("its folder cannot be made (" + error.message() + "). Choose another folder.");
+    if (error)
+        fail(
+            filled(IRENIC_TEXT("its folder cannot be made (%1). Choose another folder."), {error.message()}));
     try {
         const bool replace = what.delivery.conflict == Conflict::Replace || isOwn;
         SafeFile file(target, replace ? SafeFile::Existing::Replace : SafeFile::Existing::Keep,

@@ -9,6 +9,7 @@
 
 #include "base/expects.h"
 #include "base/given_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -31,7 +32,8 @@ ExportFormat formOf(const Photo& photo) {
     if (std::memcmp(head.data(), "\x89PNG", 4) == 0) return ExportFormat::Png;
     if (std::memcmp(head.data(), "II", 2) == 0 || std::memcmp(head.data(), "MM", 2) == 0)
         return ExportFormat::Tiff;
-    throw PhotoError(shownName(photo.file) + ": a file of this kind cannot be written. Hand over a TIFF.");
+    throw PhotoError(shownName(photo.file) + ": " +
+                     IRENIC_TEXT("a file of this kind cannot be written. Hand over a TIFF."));
 }
 
 Packing packingOf(const Photo& photo) {

@@ -5,6 +5,8 @@
 #include <memory>
 #include <vector>
 
+#include "develop/picture.h"
+
 namespace irenic {
 
 // 8-bit RGB rows in, a file's bytes out. Members throw std::runtime_error with
@@ -26,6 +28,9 @@ class JpegEncoder {
     struct State;
     std::unique_ptr<State> state_;
 };
+
+// A preview as a DNG holds it.
+std::vector<std::uint8_t> previewJpeg(const Picture& preview);
 
 // The longest side of a JPEG.
 inline constexpr int kLongestJpegSide = 65500;

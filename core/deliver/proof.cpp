@@ -6,6 +6,7 @@
 
 #include "base/expects.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 
 namespace irenic {
 
@@ -45,8 +46,9 @@ void doesNotReadBack(const std::filesystem::path& file, const std::string& why) 
     } catch (const WriteError& e) {
         if (std::string(e.what()) == reasonOf(ENOSPC)) throw;
     }
-    throw WriteError("the written file cannot be read back (" + why +
-                     "). Try again or choose another folder.");
+    throw WriteError(
+        filled(IRENIC_TEXT("the written file cannot be read back (%1). Try again or choose another folder."),
+               {why}));
 }
 
 void prove(const std::filesystem::path& file, const FilePicture& back, int width, int height,

@@ -7,6 +7,7 @@
 
 #include "base/digest.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "deliver/carried_tags.h"
 #include "deliver/developed_rows.h"
 #include "deliver/proof.h"
@@ -77,8 +78,9 @@ LeftOut writeTiff(const std::filesystem::path& to, const Export& what, const Xmp
         return readTiffPicture(GivenFile(to), {work.stop});
     });
     prove(to, back, size.width, size.height, written);
-    return leftOutOf(xmp,
-                     big ? "A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out." : "");
+    return leftOutOf(
+        xmp,
+        big ? IRENIC_TEXT("A TIFF above 4 GB holds no Exif, IPTC and XMP yet; they were left out.") : "");
 }
 
 } // namespace irenic

@@ -5,6 +5,7 @@
 #include <stdexcept>
 
 #include "base/expects.h"
+#include "base/shown_text.h"
 #include "image/srgb.h"
 #include "raw/camera_colour.h"
 #include "raw/light.h"
@@ -75,11 +76,11 @@ LightColour lightAt(const Photo& photo, int x, int y, int radius) {
             }
     for (std::size_t k = 0; k < 3; ++k) sum[k] /= std::max(1.0, count[k]);
     if (clipped > all / 20)
-        throw std::domain_error(
-            "This place is clipped: its colour is lost. Click something grey that is less bright.");
+        throw std::domain_error(IRENIC_TEXT(
+            "This place is clipped: its colour is lost. Click something grey that is less bright."));
     if (std::min({sum[0], sum[1], sum[2]}) < 1e-4)
         throw std::domain_error(
-            "This place is too dark to tell its colour. Click something grey that is brighter.");
+            IRENIC_TEXT("This place is too dark to tell its colour. Click something grey that is brighter."));
     return lightOf(photo, sum);
 }
 

@@ -178,7 +178,7 @@ LensFound look(const Photo& photo) {
         if (usable.warp.empty()) usable.warp.resize(1);
         own = std::make_shared<OpcodeLens>(usable, photo);
         out.gainMaps = opcodes.gains;
-        out.source = "in the file";
+        out.source = IRENIC_TEXT("in the file");
     }
     if (opcodes.unknown > 0)
         out.missing = IRENIC_TEXT("The file asks for corrections that are not known here; they stay undone.");
@@ -199,8 +199,9 @@ LensFound look(const Photo& photo) {
     else
         out.lens = own ? own : listed;
     if (!out.lens && out.missing.empty())
-        out.missing = photo.lens.empty() ? IRENIC_TEXT("The file does not say which lens it was taken with.")
-                                         : "\"" + photo.lens + "\" is not in the lens database.";
+        out.missing = photo.lens.empty()
+                          ? IRENIC_TEXT("The file does not say which lens it was taken with.")
+                          : filled(IRENIC_TEXT("\"%1\" is not in the lens database."), {photo.lens});
     return out;
 }
 
@@ -227,7 +228,8 @@ void addLensProfiles(const std::filesystem::path& file) {
     const std::lock_guard lock(k.mutex);
     if (!k.loaded) k.database.Load(), k.loaded = true;
     if (k.database.Load(file.c_str()) != LF_NO_ERROR)
-        throw std::runtime_error(shownName(file) + ": this is not a lensfun database that can be read.");
+        throw std::runtime_error(shownName(file) + ": " +
+                                 IRENIC_TEXT("this is not a lensfun database that can be read."));
     k.found.clear();
 }
 

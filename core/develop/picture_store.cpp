@@ -10,20 +10,20 @@ namespace irenic {
 
 namespace {
 
-Block<std::uint8_t> planesOf(const Picture& p, const Rect& area) {
-    Block<std::uint8_t> out(area, 3);
+Block<std::uint16_t> planesOf(const Picture& p, const Rect& area) {
+    Block<std::uint16_t> out(area, 3);
     for (int y = 0; y < area.height; ++y) {
-        const std::uint8_t* from = p.row(y);
+        const std::uint16_t* from = p.row(y);
         for (int x = 0; x < area.width; ++x)
             for (std::size_t c = 0; c < 3; ++c) out.plane[c].at(x, y) = *from++;
     }
     return out;
 }
 
-Picture pictureOf(const Block<std::uint8_t>& in) {
+Picture pictureOf(const Block<std::uint16_t>& in) {
     Picture out(in.area.width, in.area.height);
     for (int y = 0; y < in.area.height; ++y) {
-        std::uint8_t* to = out.row(y);
+        std::uint16_t* to = out.row(y);
         for (int x = 0; x < in.area.width; ++x)
             for (std::size_t c = 0; c < 3; ++c) *to++ = in.plane[c].at(x, y);
     }
@@ -37,7 +37,7 @@ Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& vi
     if (!(view.zoom >= 1)) return render(recipe, area, view, {work, &cleaned_});
     const Photo& photo = *recipe.photo;
     const Source source{idOf(recipe), view.push};
-    Block<std::uint8_t> all(area, 3);
+    Block<std::uint16_t> all(area, 3);
     const Rect whole = photo.whole();
     std::vector<Rect> missing = pictures_.fetch(source, all, whole, demosaicMargin(recipe.look.demosaic));
     // The eye is in the middle.
@@ -54,7 +54,7 @@ Picture PictureStore::get(const Recipe& recipe, const Rect& area, const View& vi
         const Picture p =
             render(recipe, r, {1, view.push}, {work.part(done / pixels, next / pixels), &cleaned_});
         done = next;
-        const Block<std::uint8_t> block = planesOf(p, r);
+        const Block<std::uint16_t> block = planesOf(p, r);
         pictures_.keep(source, block, whole);
         all.take(block);
     }
@@ -68,7 +68,7 @@ std::pair<Picture, std::vector<Rect>> PictureStore::soFar(const Recipe& recipe, 
     if (!(view.zoom >= 1)) return {{}, {area}};
     const Photo& photo = *recipe.photo;
     const Source source{idOf(recipe), view.push};
-    Block<std::uint8_t> all(area, 3);
+    Block<std::uint16_t> all(area, 3);
     for (auto& plane : all.plane) plane.fill(0);
     std::vector<Rect> missing = pictures_.fetch(source, all, photo.whole(), 0);
     return {magnified(pictureOf(all), static_cast<int>(std::lround(view.zoom))), std::move(missing)};

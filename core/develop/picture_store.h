@@ -29,7 +29,7 @@ class PictureStore {
         float push;
         friend bool operator==(const Source&, const Source&) = default;
     };
-    SquareStore<Source, std::uint8_t> pictures_;
+    SquareStore<Source, std::uint16_t> pictures_;
     TileStore cleaned_;
 };
 

@@ -328,16 +328,16 @@ Image straightRegion(const Recipe& recipe, const LensFound& found, const Rect& a
     return out;
 }
 
-// Finished and as 8-bit pixels.
+// Finished, as pixels.
 Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& work) {
     const int w = rgb[0].width(), h = rgb[0].height();
     Picture out(w, h);
     forEachBand(h, 16, work, [&](int first, int last) {
         for (int y = first; y < last; ++y) {
             finish.apply(rgb[0].row(y), rgb[1].row(y), rgb[2].row(y), w);
-            std::uint8_t* to = out.row(y);
+            std::uint16_t* to = out.row(y);
             for (int x = 0; x < w; ++x)
-                for (const Plane& p : rgb) *to++ = static_cast<std::uint8_t>(p.at(x, y) * 255 + 0.5f);
+                for (const Plane& p : rgb) *to++ = pictureSample(p.at(x, y));
         }
     });
     return out;
@@ -478,9 +478,10 @@ Histogram histogramOf(const Picture& p) {
     Histogram out;
     const float each = 1 / static_cast<float>(p.width * p.height);
     for (std::size_t i = 0; i < p.rgb.size(); ++i) {
-        out.share[i % 3][p.rgb[i]] += each;
-        if (p.rgb[i] == 0) out.black[i % 3] += each;
-        if (p.rgb[i] == 255) out.white[i % 3] += each;
+        const std::uint8_t v = inEightBits(p.rgb[i]);
+        out.share[i % 3][v] += each;
+        if (v == 0) out.black[i % 3] += each;
+        if (v == 255) out.white[i % 3] += each;
     }
     return out;
 }

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "base/expects.h"
+#include "base/shown_text.h"
 #include "image/resample.h"
 
 namespace irenic {
@@ -260,8 +261,11 @@ std::string twoDigits(double v) {
 }
 
 [[noreturn]] void refuse(double found) {
-    throw NotAlike(found, "it shows another picture (match " + twoDigits(std::max(0.0, found)) + ", needs " +
-                              twoDigits(kLeastAlike) + "). Choose a file made from this photo");
+    throw NotAlike(
+        found,
+        filled(
+            IRENIC_TEXT("it shows another picture (match %1, needs %2). Choose a file made from this photo"),
+            {twoDigits(std::max(0.0, found)), twoDigits(kLeastAlike)}));
 }
 
 } // namespace

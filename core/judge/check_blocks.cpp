@@ -182,6 +182,19 @@ CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet
     return out;
 }
 
+// All squares in tiles, or only those that are asked for.
+std::vector<Rect> tilesOf(int across, int down, const std::vector<Rect>& asked) {
+    constexpr int kTile = 24; // squares on a side
+    const Rect whole{0, 0, across, down};
+    std::vector<Rect> out;
+    for (const Rect& r : asked)
+        if (const Rect within = r.intersected(whole); !within.empty()) out.push_back(within);
+    if (!asked.empty()) return out;
+    for (int y = 0; y < down; y += kTile)
+        for (int x = 0; x < across; x += kTile) out.push_back(Rect{x, y, kTile, kTile}.intersected(whole));
+    return out;
+}
+
 // The point whose summit a sample is, and what is left of it; nothing where there is none.
 std::optional<CheckPoint> pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y) {
     constexpr float kLeast = 6; // deviations of the noise, of all its light
@@ -203,21 +216,22 @@ std::optional<CheckPoint> pointAt(const PlaneSet& noisy, const PlaneSet& clean, 
 
 } // namespace
 
-CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work,
+                          const std::vector<Rect>& squares) {
     IRENIC_EXPECTS(photo.hasMosaic() || photo.monochrome);
     const int cell = photo.cell();
     const Stabilisers stable(photo);
     CheckBlocks out;
     out.across = photo.width() / cell / kSide, out.down = photo.height() / cell / kSide;
     out.block.resize(static_cast<std::size_t>(out.across) * static_cast<std::size_t>(out.down));
-    constexpr int kTile = 24; // squares on a side
+    if (!squares.empty())
+        for (CheckBlock& b : out.block) b.clipped = true;
     const Rect whole{0, 0, photo.width() / cell, photo.height() / cell};
-    const int tilesAcross = (out.across + kTile - 1) / kTile, tilesDown = (out.down + kTile - 1) / kTile;
-    for (int t = 0; t < tilesAcross * tilesDown; ++t) {
-        const Work part = work.part(static_cast<double>(t) / (tilesAcross * tilesDown),
-                                    (t + 1.0) / (tilesAcross * tilesDown));
-        const int fromX = t % tilesAcross * kTile, fromY = t / tilesAcross * kTile,
-                  toX = std::min(out.across, fromX + kTile), toY = std::min(out.down, fromY + kTile);
+    const std::vector<Rect> tiles = tilesOf(out.across, out.down, squares);
+    for (std::size_t t = 0; t < tiles.size(); ++t) {
+        const double count = static_cast<double>(tiles.size()), before = static_cast<double>(t);
+        const Work part = work.part(before / count, (before + 1) / count);
+        const int fromX = tiles[t].x, fromY = tiles[t].y, toX = tiles[t].right(), toY = tiles[t].bottom();
         const Rect tile{fromX * kSide, fromY * kSide, (toX - fromX) * kSide, (toY - fromY) * kSide},
             seen = tile.inflated(kAround).intersected(whole);
         const Image image =
@@ -245,6 +259,9 @@ CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, cons
     }
     std::sort(out.points.begin(), out.points.end(),
               [](const CheckPoint& a, const CheckPoint& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
+    // Rectangles that overlap find a point twice.
+    const auto same = [](const CheckPoint& a, const CheckPoint& b) { return a.x == b.x && a.y == b.y; };
+    out.points.erase(std::unique(out.points.begin(), out.points.end(), same), out.points.end());
     return out;
 }
 

@@ -63,7 +63,10 @@ struct CheckBlocks {
 // another.
 using CleanedSource = std::function<Image(const Rect& area, const Work& work)>;
 
-// Of all of the photo, which has a mosaic of 2x2 or is monochrome, tile by tile. Throws Cancelled.
-CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
+// Of all of the photo, which has a mosaic of 2x2 or is monochrome, tile by tile; or only of some rectangles
+// of squares, which may reach beyond it: all other squares are as if they were clipped, which no check
+// counts. Throws Cancelled.
+CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {},
+                          const std::vector<Rect>& squares = {});
 
 } // namespace irenic

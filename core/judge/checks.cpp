@@ -531,17 +531,17 @@ Finding estimatedError(const Photo& photo, const Settings& settings, const Work&
     return out;
 }
 
+bool hasFlatNoise(const Photo& photo) { return photo.hasMosaic() || photo.monochrome; }
+
 void checkThatItCanBe(const Photo& photo) {
-    if (!photo.hasMosaic() && !photo.monochrome)
-        throw std::invalid_argument(
-            shownName(photo.file) +
-            ": its noise goes from pixel to pixel. Only raws with a sample for each pixel "
-            "can be checked.");
+    if (!hasFlatNoise(photo))
+        throw std::invalid_argument(shownName(photo.file) + ": " +
+                                    IRENIC_TEXT("its noise goes from pixel to pixel. Only raws with a sample "
+                                                "for each pixel can be checked."));
     if (!photo.smoothing.none())
-        throw std::invalid_argument(
-            shownName(photo.file) +
-            ": the camera has smoothed this raw, and its noise has a form of its own. "
-            "Such photos cannot be checked.");
+        throw std::invalid_argument(shownName(photo.file) + ": " +
+                                    IRENIC_TEXT("the camera has smoothed this raw, and its noise has a form "
+                                                "of its own. Such photos cannot be checked."));
 }
 
 // Squares in the middle of which a zone leaves more noise than the take does.
@@ -584,6 +584,22 @@ std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, cons
     std::vector<Finding> out = checksOf(photo, blocks);
     if (settings.zones.empty()) out.push_back(estimatedError(photo, settings, {work.stop}));
     return out;
+}
+
+bool canBeChecked(const Photo& photo) { return hasFlatNoise(photo) && photo.smoothing.none(); }
+
+std::vector<Finding> checksAround(const Photo& photo, const Settings& settings,
+                                  const std::vector<Probe>& probes, const Work& work) {
+    checkThatItCanBe(photo);
+    constexpr int kReach = 3; // squares on each side of the probe's
+    const int cell = photo.cell(), side = cell * kCheckBlock;
+    std::vector<Rect> squares;
+    for (const Probe& p : probes)
+        squares.push_back({p.x / side - kReach, p.y / side - kReach, 2 * kReach + 1, 2 * kReach + 1});
+    const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
+        return cleanRegion(photo, settings, area, part);
+    };
+    return checksOf(photo, checkBlocksOf(photo, cleaned, work, squares));
 }
 
 } // namespace irenic

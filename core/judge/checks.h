@@ -13,6 +13,7 @@
 
 #include "denoise/settings.h"
 #include "judge/check_blocks.h"
+#include "judge/probes.h"
 
 namespace irenic {
 
@@ -56,5 +57,10 @@ std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, 
 std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
 // The same of a take. Noise that a zone was asked to leave is no finding.
 std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, const Work& work = {});
+// The same around probes alone: quick, and told from less.
+std::vector<Finding> checksAround(const Photo& photo, const Settings& settings,
+                                  const std::vector<Probe>& probes, const Work& work = {});
+// Whether the noise of the photo is of the kind that checks know; else they throw.
+bool canBeChecked(const Photo& photo);
 
 } // namespace irenic

@@ -88,8 +88,7 @@ Picture ofRecipes(const Recipe& one, const Recipe& other, const Difference& what
                             v[c] += light[c].at(x * shrink + i, y * shrink + j);
                 showPart(what.part, v);
                 for (int c = 0; c < 3; ++c)
-                    out.row(y)[3 * x + c] =
-                        static_cast<std::uint8_t>(std::clamp(128 + scale * v[c] + 0.5f, 0.0f, 255.0f));
+                    out.row(y)[3 * x + c] = pictureSample(std::clamp((128 + scale * v[c]) / 255, 0.0f, 1.0f));
             }
     });
     return magnified(std::move(out), grow);

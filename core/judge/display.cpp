@@ -43,10 +43,9 @@ Picture pictureOf(const Image& display, double zoom) {
     const Plane& first = shown->plane[0];
     out = Picture(first.width(), first.height());
     for (int y = 0; y < out.height; ++y) {
-        std::uint8_t* to = out.row(y);
+        std::uint16_t* to = out.row(y);
         for (int x = 0; x < out.width; ++x)
-            for (const Plane& p : shown->plane)
-                *to++ = static_cast<std::uint8_t>(std::clamp(p.at(x, y), 0.0f, 1.0f) * 255 + 0.5f);
+            for (const Plane& p : shown->plane) *to++ = pictureSample(std::clamp(p.at(x, y), 0.0f, 1.0f));
     }
     return magnified(std::move(out), zoom >= 1 ? static_cast<int>(std::lround(zoom)) : 1);
 }

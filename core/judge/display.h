@@ -9,7 +9,7 @@ namespace irenic {
 // does.
 Image displayOf(const Recipe& recipe, const Rect& area, const Context& context = {});
 
-// 8-bit pixels of a display: with a zoom >= 1 each becomes a square, below 1 light is averaged.
+// The pixels of a display: with a zoom >= 1 each becomes a square, below 1 light is averaged.
 Picture pictureOf(const Image& display, double zoom);
 
 } // namespace irenic

@@ -11,7 +11,10 @@
 #include "denoise/detail.h"
 #include "denoise/stabilisers.h"
 #include "develop/recipe.h"
+#include "judge/check_kinds.h"
+#include "judge/checks.h"
 #include "judge/edge_blur.h"
+#include "judge/seen_gain.h"
 
 namespace irenic {
 
@@ -45,6 +48,7 @@ struct Place {
     Rect area;
     Stabilisers stable;
     PlaneSet noisy, shaken;
+    Plane weight{}; // of an error's square at each sample, 1 in the mean of all places; empty: 1 everywhere
 };
 
 Place placeAt(const Photo& photo, const Rect& area, const Work& work) {
@@ -90,13 +94,17 @@ Risk riskOf(const Place& place, const Settings& settings, const PlaneSet& clean,
                 if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
             }
             for (std::size_t p = 0; p < kPlanes; ++p) {
+                const double weight =
+                    place.weight.empty()
+                        ? 1
+                        : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
                 // Grain is luminance noise that is put back at the end.
                 const float grain = p == 0 ? settings.grain : 0, noisy = place.noisy.rowAt(p, y)[x];
                 const auto with = [&](float value, float from) { return value + grain * (from - value); };
                 const float a = with(clean.rowAt(p, y)[x], noisy), d = a - noisy;
                 const float after = with(moved.rowAt(p, y)[x], place.shaken.rowAt(p, y)[x]);
                 const float divergence = sign(x, y, p) * (after - a) / kStep;
-                sum[p] += static_cast<double>(d * d + noise[p] * (2 * divergence - 1));
+                sum[p] += weight * static_cast<double>(d * d + noise[p] * (2 * divergence - 1));
             }
         }
     // Two planes of each kind; without a mosaic luminance has one.
@@ -148,6 +156,38 @@ std::vector<Place> placesOf(const Photo& photo, const std::vector<Probe>& probes
     for (std::size_t i = 0; i < std::min(kProbes, probes.size()); ++i)
         places.push_back(placeAt(photo, squareAt(probes[i].x / cell, probes[i].y / cell, whole), work));
     return places;
+}
+
+// An error counts by how much it is seen in the finished picture.
+void weigh(std::vector<Place>& places, const Photo& photo, const Look& look, const Work& work) {
+    constexpr double kMost = 16; // a few samples must not decide alone
+    double sum = 0, count = 0;
+    for (Place& place : places) {
+        place.weight = seenGain(photo, look, place.area, work);
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) {
+                float& v = place.weight.at(x, y);
+                v *= v;
+                sum += static_cast<double>(v), ++count;
+            }
+    }
+    const double mean = sum / std::max(1.0, count);
+    if (mean <= 0) { // all is black or white
+        for (Place& place : places) place.weight = {};
+        return;
+    }
+    double kept = 0;
+    for (Place& place : places)
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) {
+                float& v = place.weight.at(x, y);
+                v = static_cast<float>(std::min(kMost, static_cast<double>(v) / mean));
+                kept += static_cast<double>(v);
+            }
+    const auto again = static_cast<float>(count / kept);
+    for (Place& place : places)
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) place.weight.at(x, y) *= again;
 }
 
 // Over the places, side by side: each alone is too small to keep all cores busy.
@@ -263,6 +303,17 @@ class Search {
     std::vector<Trial> grainy_;
 };
 
+// The check by which a take does around the probes what nobody would want, whatever its error; empty: none.
+std::string harmOf(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
+                   const Work& work) {
+    const std::vector<Probe> few(
+        probes.begin(), probes.begin() + static_cast<std::ptrdiff_t>(std::min(kProbes, probes.size())));
+    for (const Finding& f : checksAround(photo, settings, few, work))
+        for (const CheckKind* kind : {&check::kPointsLost, &check::kColourShift})
+            if (f.check == kind->id && f.grade == Grade::Bad) return f.check;
+    return {};
+}
+
 // The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
 void addQuick(Recommendation& out, const Trial& best) {
     constexpr double kNearly = 1.122, kQuicker = 1.5; // of the squared error: 0.5 dB
@@ -311,15 +362,23 @@ const char* idOf(Alternative::Kind kind) {
     return "";
 }
 
-Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
-    const std::vector<Place> places = placesOf(photo, probes, {work.stop});
+Recommendation recommend(const Photo& photo, const Look& look, const std::vector<Probe>& probes,
+                         const Work& work) {
+    std::vector<Place> places = placesOf(photo, probes, {work.stop});
+    weigh(places, photo, look, {work.stop});
     Recommendation out;
     Search search(places, work, out);
     const Trial method = search.bestMethod();
     const Settings found = search.strengthsOf(method);
     if (!(found == method.settings)) search.attempt(found);
-    // What comes out best of everything that was tried is what counts.
-    const Trial best = Search::leastOf(out.trials);
+    // What comes out best of everything that was tried is what counts, if it did no harm.
+    Trial best = Search::leastOf(out.trials);
+    if (canBeChecked(photo)) {
+        Chosen chosen = harmlessOf(out.trials, [&](const Settings& settings) {
+            return harmOf(photo, settings, probes, {work.stop});
+        });
+        best = chosen.trial, out.refused = std::move(chosen.refused);
+    }
     out.settings = best.settings, out.risk = best.risk;
     addQuick(out, best);
     const Trial grain = search.withGrain(best);
@@ -327,6 +386,22 @@ Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, c
     addSharp(out, photo, probes, work);
     work.report(1);
     return out;
+}
+
+Chosen harmlessOf(std::vector<Trial> trials, const std::function<std::string(const Settings&)>& harm) {
+    IRENIC_EXPECTS(!trials.empty());
+    std::stable_sort(trials.begin(), trials.end(),
+                     [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+    std::vector<std::string> looked;
+    std::vector<Refused> refused;
+    for (const Trial& t : trials) {
+        if (std::find(looked.begin(), looked.end(), t.settings.method) != looked.end()) continue;
+        looked.push_back(t.settings.method);
+        const std::string check = harm(t.settings);
+        if (check.empty()) return {t, refused};
+        refused.push_back({t.settings, check});
+    }
+    return {trials.front(), {}};
 }
 
 std::string wordsOf(const Alternative& other) {
@@ -359,6 +434,9 @@ std::string reasonOf(const Photo& photo, const Recommendation& r) {
     if (next)
         text += "; next is " + findMethod(next->settings.method)->name() + " with " + percent(next->risk);
     text += ".";
+    for (const Refused& no : r.refused)
+        text += " " + findMethod(no.settings.method)->name() + " would leave less, but " +
+                (no.check == check::kPointsLost.id ? "loses bright points." : "shifts colours.");
     if (photo.noiseDoubt > kDoubtful)
         text += " Nothing in this photo is flat, so its noise, and this with it, is in doubt.";
     return text;

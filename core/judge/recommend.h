@@ -7,10 +7,12 @@
 // denoising algorithms", IEEE Trans. Image Processing 17(9), 2008.
 #pragma once
 
+#include <functional>
 #include <string>
 #include <vector>
 
 #include "denoise/clean.h"
+#include "develop/look.h"
 #include "judge/probes.h"
 
 namespace irenic {
@@ -58,18 +60,36 @@ const char* idOf(Alternative::Kind kind); // "quick", "grain", "sharp"
 // A few words for people: "3.1 times as quick", "edges are blurred by 0.8 px".
 std::string wordsOf(const Alternative& other);
 
+// A take that would have had less error, and the check that it failed.
+struct Refused {
+    Settings settings;
+    std::string check;
+};
+
 struct Recommendation {
     Settings settings;
     Risk risk;
     std::vector<Alternative> others; // at most one of each kind
     std::vector<Trial> trials;       // everything that was tried
+    std::vector<Refused> refused{};  // the best of all first
 };
+
+// The trial of least risk that does no harm, where of each method its own best is looked at; and what had
+// less risk. `harm` names the check that a take fails, or nothing. Where all do harm the least risk stays.
+struct Chosen {
+    Trial trial;
+    std::vector<Refused> refused;
+};
+Chosen harmlessOf(std::vector<Trial> trials, const std::function<std::string(const Settings&)>& harm);
 
 // Returns the least estimated risk of all trials. Tries all methods at matched strength by their quick grades
 // where they have one, the full grades of those that come near the best, and the best one's strengths
-// (luminance and colour each for itself), each with several amounts of detail. Nothing depends on the ISO or
-// the camera, only on pixels. Throws Cancelled.
-Recommendation recommend(const Photo& photo, const std::vector<Probe>& probes, const Work& work = {});
+// (luminance and colour each for itself), each with several amounts of detail. Errors count by how much they
+// will be seen in the finished picture (judge/seen_gain.h). What loses bright points or shifts colours around
+// the probes (judge/checks.h) is refused, unless all do. Nothing depends on the ISO or the camera, only on
+// pixels and the look. Throws Cancelled.
+Recommendation recommend(const Photo& photo, const Look& look, const std::vector<Probe>& probes,
+                         const Work& work = {});
 
 // One sentence for people: what leaves the least error, by how much, and how sure that is.
 std::string reasonOf(const Photo& photo, const Recommendation& recommendation);

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <cstdio>
 
+#include "base/shown_text.h"
 #include "denoise/method.h"
 #include "image/resample.h"
 #include "judge/display.h"
@@ -310,16 +311,19 @@ ReferencePtr Reference::matched(const Photo& photo, const Work& work) const {
 std::string Reference::text() const {
     std::string out;
     const Alignment& a = alignment_;
-    if (a.quarterTurns != 0) out += "turned by " + std::to_string(90 * a.quarterTurns) + "°, ";
-    out += a.left == 0 && a.top == 0 ? "in place"
-                                     : "shifted by " + number("%.1f", -a.left / a.scale) + ", " +
-                                           number("%.1f", -a.top / a.scale) + " pixels";
-    if (a.scale != 1) out += ", scaled to " + number("%.2f", 100 / a.scale) + " %";
-    if (!(settings_ == Settings::original())) out += "; cleaned by " + findMethod(settings_.method)->name();
+    if (a.quarterTurns != 0)
+        out += filled(IRENIC_TEXT("turned by %1°"), {std::to_string(90 * a.quarterTurns)}) + ", ";
+    out += a.left == 0 && a.top == 0
+               ? std::string(IRENIC_TEXT("in place"))
+               : filled(IRENIC_TEXT("shifted by %1 and %2 pixels"),
+                        {number("%.1f", -a.left / a.scale), number("%.1f", -a.top / a.scale)});
+    if (a.scale != 1) out += ", " + filled(IRENIC_TEXT("scaled to %1 %"), {number("%.2f", 100 / a.scale)});
+    if (!(settings_ == Settings::original()))
+        out += "; " + filled(IRENIC_TEXT("cleaned by %1"), {findMethod(settings_.method)->name()});
     if (match_)
-        out += "; colours matched: " + number("%+.2f", match_->stops) + " EV, off by " +
-               number("%.1f", 100 * match_->after) + " % (" + number("%.1f", 100 * match_->before) +
-               " % before)";
+        out += "; " + filled(IRENIC_TEXT("colours matched: %1 EV, off by %2 % (%3 % before)"),
+                             {number("%+.2f", match_->stops), number("%.1f", 100 * match_->after),
+                              number("%.1f", 100 * match_->before)});
     return out;
 }
 

@@ -39,7 +39,7 @@ SeenDifference between(const std::vector<Picture>& one, const std::vector<Pictur
     double all = 0, sum = 0;
     for (std::size_t i = 0; i < one.size(); ++i)
         for (std::size_t k = 0; k < one[i].rgb.size(); ++k) {
-            const int off = std::abs(one[i].rgb[k] - other[i].rgb[k]);
+            const int off = std::abs(inEightBits(one[i].rgb[k]) - inEightBits(other[i].rgb[k]));
             ++count[static_cast<std::size_t>(off)], ++all, sum += off;
         }
     SeenDifference out;

@@ -4,6 +4,7 @@
 #include <new>
 #include <optional>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "measure/camera_notes.h"
 #include "measure/noise.h"
@@ -84,7 +85,7 @@ PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure 
         if (what != Measure::Nothing)
             measure(*photo, work, what == Measure::NoiseAlone ? Known::Nothing : Known::Camera, given);
     } catch (const std::bad_alloc&) {
-        throw PhotoError(shownName(file) + ": there is not enough memory for it.");
+        throw PhotoError(shownName(file) + ": " + IRENIC_TEXT("there is not enough memory for it."));
     }
     work.report(1);
     return photo;

@@ -1,6 +1,7 @@
 #include "queue/afterwards.h"
 
 #include "base/command.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 
 namespace irenic {
@@ -17,12 +18,13 @@ Afterwards afterwards(const ExportRequest& request, const Photo& photo, const De
         } catch (const std::invalid_argument& e) {
             out.notes.emplace_back(e.what()); // such a photo cannot be checked
         } catch (const Cancelled&) {
-            out.notes.push_back(shownName(made.target) + " was not checked to the end.");
+            out.notes.push_back(
+                filled(IRENIC_TEXT("%1 was not checked to the end."), {shownName(made.target)}));
         }
     if (request.then.empty()) return out;
     constexpr int kLongest = 300; // seconds: a viewer that was opened stays open
     const std::string problem = runCommand(request.then, made.target, kLongest, work.stop);
-    if (!problem.empty()) out.notes.push_back("The command after it: " + problem);
+    if (!problem.empty()) out.notes.push_back(filled(IRENIC_TEXT("The command after it: %1"), {problem}));
     return out;
 }
 

@@ -3,6 +3,7 @@
 #include "base/claim.h"
 #include "base/expects.h"
 #include "base/safe_file.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "deliver/export.h"
 #include "deliver/xmp.h"
@@ -24,8 +25,9 @@ fs::path placeFor(const ExportRequest& request, NameParts parts) {
         const bool taken = fs::exists(fs::symlink_status(target, unknown));
         if (!taken || request.delivery.conflict == Conflict::Replace) return target;
         if (request.delivery.conflict == Conflict::Refuse)
-            throw ExportError(shownName(target) +
-                              " was not exported: the file exists. Choose another name or use --overwrite.");
+            throw ExportError(filled(
+                IRENIC_TEXT("%1 was not exported: the file exists. Choose another name or use --overwrite."),
+                {shownName(target)}));
         if (!versions) return freeName(target);
     }
 }
@@ -63,7 +65,8 @@ std::optional<Delivered> deliverOnce(const ExportRequest& request, const Photo& 
     // Whoever held the claim may have finished just before it was free.
     if (before()) return Delivered{wanted, digestOfFile(wanted), what.recipe.settings, true, {}};
     if (!request.settings) {
-        if (!measured) measured = recommend(photo, placeProbes(photo, work), work.part(0, 0.33));
+        if (!measured)
+            measured = recommend(photo, what.recipe.look, placeProbes(photo, work), work.part(0, 0.33));
         what.recipe.settings = measured->settings, what.risk = measured->risk;
     }
     Delivered made;

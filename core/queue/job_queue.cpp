@@ -13,6 +13,7 @@
 #include "base/given_file.h"
 #include "base/json.h"
 #include "base/process.h"
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "denoise/method.h"
 #include "session/state.h"
@@ -46,17 +47,21 @@ std::int64_t now() {
         .count();
 }
 
+std::string cannotBeUsed(const fs::path& file, const std::string& why) {
+    return filled(IRENIC_TEXT("The export queue cannot be used: %1 (%2)."), {shownPath(file), why});
+}
+
 QueueError errorOf(sqlite3* db, const fs::path& file) {
     const int code = db ? sqlite3_errcode(db) & 0xff : SQLITE_CANTOPEN;
     const std::string words = db ? sqlite3_errmsg(db) : "out of memory";
     const bool damaged = code == SQLITE_NOTADB || code == SQLITE_CORRUPT;
-    const std::string advice = damaged               ? "It is damaged and has to be set aside."
-                               : code == SQLITE_BUSY ? "Another program holds it; try again."
-                               : code == SQLITE_FULL ? "Make room on its disk."
+    const std::string advice = damaged               ? IRENIC_TEXT("It is damaged and has to be set aside.")
+                               : code == SQLITE_BUSY ? IRENIC_TEXT("Another program holds it; try again.")
+                               : code == SQLITE_FULL ? IRENIC_TEXT("Make room on its disk.")
                                : code == SQLITE_READONLY || code == SQLITE_CANTOPEN || code == SQLITE_PERM
-                                   ? "Check its permissions and free space."
-                                   : "Check its disk.";
-    return {"The export queue cannot be used: " + shownPath(file) + " (" + words + "). " + advice, damaged};
+                                   ? IRENIC_TEXT("Check its permissions and free space.")
+                                   : IRENIC_TEXT("Check its disk.");
+    return {cannotBeUsed(file, words) + " " + advice, damaged};
 }
 
 } // namespace
@@ -173,9 +178,10 @@ fs::path JobQueue::setAside(const fs::path& file) {
         aside = file.string() + ".damaged-" + std::to_string(n);
     fs::rename(file, aside, error);
     if (error)
-        throw QueueError("The damaged queue " + shownPath(file) + " cannot be set aside (" + error.message() +
-                             "). Move it away yourself.",
-                         true);
+        throw QueueError(
+            filled(IRENIC_TEXT("The damaged queue %1 cannot be set aside (%2). Move it away yourself."),
+                   {shownPath(file), error.message()}),
+            true);
     // What the log holds belongs to the damaged one.
     for (const char* ending : {"-wal", "-shm"}) {
         std::error_code none;
@@ -192,9 +198,10 @@ JobQueue::JobQueue(const fs::path& file, int patience) : file_(file) {
     // are about to write.
     struct stat info {};
     if (stat(file.c_str(), &info) == 0 && !S_ISREG(info.st_mode))
-        throw QueueError("The export queue cannot be used: " + shownPath(file) +
-                             " is no file. It has to be set aside.",
-                         true);
+        throw QueueError(
+            filled(IRENIC_TEXT("The export queue cannot be used: %1 is no file. It has to be set aside."),
+                   {shownPath(file)}),
+            true);
     sqlite3* db = nullptr;
     const int result = sqlite3_open_v2(
         file.c_str(), &db, SQLITE_OPEN_READWRITE | SQLITE_OPEN_CREATE | SQLITE_OPEN_FULLMUTEX, nullptr);
@@ -211,13 +218,14 @@ void JobQueue::prepare() {
     {
         Statement version(*this, "PRAGMA user_version");
         if (version.step() && version.number(0) > kVersion)
-            throw QueueError("The export queue " + shownPath(file_) +
-                                 " was written by a newer Irenic. Use that, or move the file away.",
+            throw QueueError(filled(IRENIC_TEXT("The export queue %1 was written by a newer Irenic. Use "
+                                                "that, or move the file away."),
+                                    {shownPath(file_)}),
                              false);
         Statement check(*this, "PRAGMA quick_check(1)");
         if (!check.step() || check.text(0) != "ok")
-            throw QueueError("The export queue cannot be used: " + shownPath(file_) + " (" + check.text(0) +
-                                 "). It is damaged and has to be set aside.",
+            throw QueueError(cannotBeUsed(file_, check.text(0)) + " " +
+                                 IRENIC_TEXT("It is damaged and has to be set aside."),
                              true);
     }
     Transaction all(*this);
@@ -265,8 +273,10 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
     for (const ExportRequest& r : requests) {
         const std::string text = textOf(r);
         if (text.size() > kLongestRequest)
-            throw std::invalid_argument(shownName(r.photo) + ": what is asked for is too long (" +
-                                        std::to_string(text.size() / 1000) + " kB) for the queue.");
+            throw std::invalid_argument(
+                shownName(r.photo) + ": " +
+                filled(IRENIC_TEXT("what is asked for is too long (%1 kB) for the queue."),
+                       {std::to_string(text.size() / 1000)}));
         Statement(
             *this,
             "INSERT INTO jobs(id, place, wish) VALUES(?, (SELECT COALESCE(MAX(place), 0) + 1 FROM jobs), ?)")
@@ -495,7 +505,7 @@ NoiseModel noiseFrom(const json& from) {
         NoiseLine& line = out.channel[c];
         line.a = from.at(c).at(0), line.b = from.at(c).at(1);
         if (!(line.a >= 0 && line.a < 1 && line.b >= 0 && line.b < 1))
-            throw std::invalid_argument("an entry of the queue has noise that no sensor has.");
+            throw std::invalid_argument(IRENIC_TEXT("an entry of the queue has noise that no sensor has."));
     }
     return out;
 }
@@ -524,9 +534,11 @@ ExportRequest requestFrom(const std::string& text) {
         if (!problems.empty()) throw std::invalid_argument(problems[0]);
         return r;
     } catch (const json::exception& e) {
-        throw std::invalid_argument(std::string("an entry of the queue cannot be read: ") + e.what());
+        throw std::invalid_argument(
+            filled(IRENIC_TEXT("an entry of the queue cannot be read: %1"), {e.what()}));
     } catch (const JsonError& e) {
-        throw std::invalid_argument(std::string("an entry of the queue cannot be read: ") + e.what());
+        throw std::invalid_argument(
+            filled(IRENIC_TEXT("an entry of the queue cannot be read: %1"), {e.what()}));
     }
 }
 

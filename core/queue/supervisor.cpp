@@ -1,5 +1,7 @@
 #include "queue/supervisor.h"
 
+#include "base/shown_text.h"
+
 #include <csignal>
 #include <cstring>
 #include <spawn.h>
@@ -17,12 +19,15 @@ namespace {
 std::string wordsFor(int status) {
     if (WIFSIGNALED(status)) {
         const int signal = WTERMSIG(status);
-        return signal == SIGKILL ? "The export process was stopped from outside, perhaps for lack of memory. "
-                                   "Close other programs and retry."
-                                 : std::string("The worker died (") + strsignal(signal) +
-                                       "). The file may be damaged; try it by itself.";
+        return signal == SIGKILL
+                   ? std::string(IRENIC_TEXT(
+                         "The export process was stopped from outside, perhaps for lack of memory. "
+                         "Close other programs and retry."))
+                   : filled(IRENIC_TEXT("The worker died (%1). The file may be damaged; try it by itself."),
+                            {strsignal(signal)});
     }
-    return "The export process stopped (status " + std::to_string(WEXITSTATUS(status)) + "). Retry it alone.";
+    return filled(IRENIC_TEXT("The export process stopped (status %1). Retry it alone."),
+                  {std::to_string(WEXITSTATUS(status))});
 }
 
 } // namespace
@@ -89,8 +94,11 @@ bool Supervisor::start(const QueuedJob& job) {
     const int error =
         posix_spawn(&process, program.c_str(), nullptr, nullptr, const_cast<char**>(words.data()), environ);
     if (error != 0) {
-        queue_.noteFailed(job.id, program + ": the worker cannot be started (" + std::strerror(error) + ").",
-                          false);
+        queue_.noteFailed(
+            job.id,
+            program + ": " +
+                filled(IRENIC_TEXT("the worker cannot be started (%1)."), {std::strerror(error)}),
+            false);
         return false;
     }
     workers_[process] = {job.id, -1, std::chrono::steady_clock::now()};
@@ -112,9 +120,10 @@ bool Supervisor::collect() {
             if (!job->target.empty() && !job->digest.empty() && digestOfFile(job->target) == job->digest)
                 queue_.noteDone(job->id, job->target, job->digest, job->seconds);
             else
-                queue_.noteFailed(
-                    job->id,
-                    at->second.told ? "The worker made no progress and was ended." : wordsFor(status), true);
+                queue_.noteFailed(job->id,
+                                  at->second.told ? IRENIC_TEXT("The worker made no progress and was ended.")
+                                                  : wordsFor(status),
+                                  true);
         }
         at = workers_.erase(at);
         any = true;

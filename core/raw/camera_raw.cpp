@@ -113,7 +113,7 @@ void CameraRaw::unpack(Photo& photo, const Work& work) {
         (unpacked == LIBRAW_SUCCESS && s.damaged))
         s.fail(IRENIC_TEXT("the file ends too early or is damaged. Copy it again from the card."));
     if (unpacked != LIBRAW_SUCCESS)
-        s.fail(std::string("its pixels cannot be read (") + libraw_strerror(unpacked) + ").");
+        s.fail(filled(IRENIC_TEXT("its pixels cannot be read (%1)."), {libraw_strerror(unpacked)}));
     work.check();
     photo.rawWidth = sizes.raw_width, photo.rawHeight = sizes.raw_height;
     photo.channels = kind == Kind::Colours ? 3 : 1;

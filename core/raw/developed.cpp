@@ -199,14 +199,14 @@ FilePicture readPicture(const GivenFile& file, const Work& work) {
 bool looksDeveloped(const GivenFile& file) { return formOf(file) != Form::Other; }
 
 void checkPictureSize(const GivenFile& file, std::uint64_t width, std::uint64_t height) {
-    const std::string claim =
-        "it claims " + std::to_string(width) + " x " + std::to_string(height) + " pixels";
     if (width == 0 || height == 0) fail(file, IRENIC_TEXT("its sizes make no sense; the file is damaged."));
     if (width > kLongestSide || height > kLongestSide || width * height > kMostPixels)
-        fail(file, claim + "; Irenic reads photos of up to 500 megapixels.");
+        fail(file, filled(kTooManyPixels, {std::to_string(width), std::to_string(height)}));
     // No compression of these files packs more than some 4000 pixels into a byte.
     if (width * height / 4096 > file.size())
-        fail(file, claim + ", more than it can hold; the file is damaged.");
+        fail(file,
+             filled(IRENIC_TEXT("it claims %1 x %2 pixels, more than it can hold; the file is damaged."),
+                    {std::to_string(width), std::to_string(height)}));
 }
 
 void readShotFromTags(Photo& photo) {

@@ -124,19 +124,19 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
     if (!(width >= 1 && height >= 1))
         fail(file, IRENIC_TEXT("its sizes make no sense; the file is damaged."));
     if (width > kLongestSide || height > kLongestSide || width * height > static_cast<double>(kMostPixels))
-        fail(file, "it claims " + std::to_string(static_cast<long long>(width)) + " x " +
-                       std::to_string(static_cast<long long>(height)) +
-                       " pixels; Irenic reads photos of up to 500 megapixels.");
+        fail(file, filled(kTooManyPixels, {std::to_string(static_cast<long long>(width)),
+                                           std::to_string(static_cast<long long>(height))}));
     l.width = static_cast<int>(width), l.height = static_cast<int>(height);
     const double channels = numberOf(in(kSamplesPerPixel), 1);
     const double kind = numberOf(in(kPhotometric), 0), bits = numberOf(in(kBits), 1);
     if ((kind == 32803 && channels != 1) || (channels != 1 && channels != 3))
-        fail(file, "it has " + std::to_string(static_cast<long long>(channels)) +
-                       " values for each pixel; Irenic cleans mosaics, grey and RGB.");
+        fail(file,
+             filled(IRENIC_TEXT("it has %1 values for each pixel; Irenic cleans mosaics, grey and RGB."),
+                    {std::to_string(static_cast<long long>(channels))}));
     l.channels = static_cast<int>(channels);
     if (!(bits >= 8 && bits <= 32))
-        fail(file, "it has " + std::to_string(static_cast<long long>(bits)) +
-                       " bits for each value; Irenic reads 8 to 32.");
+        fail(file, filled(IRENIC_TEXT("it has %1 bits for each value; Irenic reads 8 to 32."),
+                          {std::to_string(static_cast<long long>(bits))}));
     l.bits = static_cast<int>(bits);
     l.compression = static_cast<int>(numberOf(in(kCompression), 1));
     if (l.compression == 32946) l.compression = 8; // deflate under the number that it had first
@@ -149,8 +149,9 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
         fail(file, IRENIC_TEXT("its pixels are packed as JPEG XL, which Irenic cannot read in a DNG yet. "
                                "Save it with lossless JPEG."));
     if (l.compression != 1 && l.compression != 7 && l.compression != 8 && l.compression != 34892)
-        fail(file, "its pixels are packed in a way (" + std::to_string(l.compression) +
-                       ") that Irenic cannot read. Save it with lossless JPEG or none.");
+        fail(file, filled(IRENIC_TEXT("its pixels are packed in a way (%1) that Irenic cannot read. Save it "
+                                      "with lossless JPEG or none."),
+                          {std::to_string(l.compression)}));
     if (l.channels > 1 && numberOf(in(kPlanar), 1) != 1)
         fail(file, IRENIC_TEXT("planar colour is not supported. Save it with the colours side by side."));
     if (numberOf(in(kRowInterleave), 1) > 1 || numberOf(in(kColumnInterleave), 1) > 1 ||
@@ -169,8 +170,8 @@ PixelLayout dngLayoutOf(const fs::path& file, const Metadata& tags, std::uint64_
     const bool known = l.predictor == 1 || l.predictor == 2 || l.predictor == 3 ||
                        (l.predictor >= 34892 && l.predictor <= 34895);
     if (l.readHere() && (!known || (l.predictor > 1 && l.bits % 8 != 0)))
-        fail(file, "its values are predicted in a way (" + std::to_string(l.predictor) +
-                       ") that Irenic cannot read.");
+        fail(file, filled(IRENIC_TEXT("its values are predicted in a way (%1) that Irenic cannot read."),
+                          {std::to_string(l.predictor)}));
     if (kind == 32803) {
         const TagEntry *dim = in(kCfaDim), *pattern = in(kCfaPattern);
         const double rows = dim && dim->count == 2 ? dim->number(0) : 0,

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "base/given_file.h"
+#include "base/shown_text.h"
 #include "base/work.h"
 
 namespace irenic {
@@ -13,6 +14,8 @@ namespace irenic {
 // The most samples along a side and the most pixels of a picture that is read.
 inline constexpr std::uint32_t kLongestSide = 100000;
 inline constexpr std::uint64_t kMostPixels = 500'000'000;
+inline constexpr const char* kTooManyPixels =
+    IRENIC_TEXT("it claims %1 x %2 pixels; Irenic reads photos of up to 500 megapixels.");
 
 // A raw picture in its file (TIFF 6.0, sections 8 and 15; DNG 1.6, page 17 on compression and predictors).
 struct PixelLayout {

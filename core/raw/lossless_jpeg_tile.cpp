@@ -1,5 +1,7 @@
 #include "raw/lossless_jpeg_tile.h"
 
+#include "base/shown_text.h"
+
 #include <array>
 #include <bit>
 #include <optional>
@@ -12,7 +14,8 @@ namespace {
 using Bytes = std::vector<std::uint8_t>;
 
 [[noreturn]] void damaged() {
-    throw std::runtime_error("the file ends too early or is damaged. Copy it again from the card.");
+    throw std::runtime_error(
+        IRENIC_TEXT("the file ends too early or is damaged. Copy it again from the card."));
 }
 
 // A Huffman table (T.81, C.2) as two look-ups: the next kShort bits tell category and length of most codes;

@@ -6,6 +6,7 @@
 #include <exiv2/exiv2.hpp>
 #include <map>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/tag_reader.h"
 
@@ -79,14 +80,16 @@ const TagEntry* Metadata::dng(std::uint16_t tag) const {
 
 std::string wordsForLost(std::uint16_t tag) {
     if (tag == kFirstDirectory)
-        return "the file ends too early or is damaged: its first list of tags cannot be read. Copy it again "
-               "from the card.";
+        return IRENIC_TEXT(
+            "the file ends too early or is damaged: its first list of tags cannot be read. Copy it again "
+            "from the card.");
     const std::string name = Exiv2::ExifKey(tag, "Image").tagName();
     char number[8];
     std::snprintf(number, sizeof number, "0x%04x", tag);
-    return "the file ends too early or is damaged: the value of its tag " +
-           (name.empty() || name.starts_with("0x") ? std::string(number) : name + " (" + number + ")") +
-           " cannot be read. Copy it again from the card.";
+    return filled(
+        IRENIC_TEXT("the file ends too early or is damaged: the value of its tag %1 cannot be read. Copy it "
+                    "again from the card."),
+        {name.empty() || name.starts_with("0x") ? std::string(number) : name + " (" + number + ")"});
 }
 
 std::unique_lock<std::mutex> lockXmp() {

@@ -110,7 +110,8 @@ FilePicture decode(std::span<const std::uint8_t> from, const Work& work, const C
     const std::unique_ptr<jpeg_decompress_struct, void (*)(jpeg_decompress_struct*)> ends(
         &j, [](jpeg_decompress_struct* d) { jpeg_destroy_decompress(d); });
     const auto must = [&](Step step) {
-        if (step == Step::Failed) fail(std::string("this picture cannot be read (") + listener.text + ").");
+        if (step == Step::Failed)
+            fail(filled(IRENIC_TEXT("this picture cannot be read (%1)."), {listener.text}));
     };
     must(readHeader(j, listener, from));
     if (j.jpeg_color_space == JCS_CMYK || j.jpeg_color_space == JCS_YCCK)

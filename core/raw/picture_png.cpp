@@ -5,6 +5,7 @@
 #include <memory>
 #include <span>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/photo.h"
 #include "raw/picture_file.h"
@@ -107,8 +108,8 @@ FilePicture readPngPicture(const GivenFile& file, const Work& work) {
     if (!it.info) throw std::bad_alloc();
     const auto must = [&](bool done) {
         if (!done)
-            fail("this picture cannot be read, or ends too early (" + utf8Of(listener.text) +
-                 "). Copy it again.");
+            fail(filled(IRENIC_TEXT("this picture cannot be read, or ends too early (%1). Copy it again."),
+                        {utf8Of(listener.text)}));
     };
     must(readHeader(it.png, it.info, in));
     const std::uint64_t width = png_get_image_width(it.png, it.info),

@@ -70,7 +70,8 @@ std::vector<Mosaic::Colour> readDng(Photo& photo, const GivenFile& file, const W
     }
     if (!isRead) {
         CameraRaw raw(file);
-        if (!raw.opened()) fail(photo.file, "its pixels cannot be read (" + raw.whyNot() + ").");
+        if (!raw.opened())
+            fail(photo.file, filled(IRENIC_TEXT("its pixels cannot be read (%1)."), {raw.whyNot()}));
         Photo frame;
         raw.unpack(frame, work);
         if (frame.rawWidth != photo.rawWidth || frame.rawHeight != photo.rawHeight ||
@@ -148,7 +149,8 @@ std::shared_ptr<Photo> readRaw(const GivenFile& given, const Work& work) {
         // Some cameras' raws are called TIFF; all other TIFFs are pictures.
         if (calledTiff(file) && (!raw.opened() || raw.looksLikePicture())) return nullptr;
         if (!raw.opened())
-            fail(file, "this is not a photo that Irenic can read, or it is damaged (" + raw.whyNot() + ").");
+            fail(file, filled(IRENIC_TEXT("this is not a photo that Irenic can read, or it is damaged (%1)."),
+                              {raw.whyNot()}));
         refuseLost(*photo);
         raw.unpack(*photo, work);
         sites = raw.describe(*photo);

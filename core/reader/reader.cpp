@@ -30,6 +30,8 @@ namespace irenic {
 
 namespace {
 
+constexpr const char* kDamaged = IRENIC_TEXT("The file is probably damaged; copy it again from the card.");
+
 namespace fs = std::filesystem;
 
 // Above the numbers that a reader expects its own at, so that handing them over never overwrites one.
@@ -86,7 +88,8 @@ Process::Process(const ReaderSetup& setup) {
     posix_spawn_file_actions_destroy(&actions);
     if (error != 0) {
         process_ = 0;
-        throw std::runtime_error(program + " cannot be started (" + std::strerror(error) + ")");
+        throw std::runtime_error(
+            filled(IRENIC_TEXT("%1 cannot be started (%2)"), {program, std::strerror(error)}));
     }
 }
 
@@ -104,7 +107,7 @@ void Process::ask(ReaderRequest request, const fs::path& file, const Descriptor&
     std::string message(reinterpret_cast<const char*>(&request), sizeof request);
     std::error_code nowhere;
     message += fs::absolute(file, nowhere).string();
-    if (message.size() > kMostMessage) throw std::runtime_error("its path is too long");
+    if (message.size() > kMostMessage) throw std::runtime_error(IRENIC_TEXT("its path is too long"));
     if (!sendMessage(socket_.number(), message.data(), message.size(), photo.number())) dead_ = true;
 }
 
@@ -124,24 +127,29 @@ std::optional<std::pair<ReaderAnswer, std::string>> Process::heard() {
 }
 
 std::string Process::causeOfDeath() {
-    constexpr const char* kDamaged =
-        IRENIC_TEXT("The file is probably damaged; copy it again from the card.");
     int status = 0;
     kill(process_, SIGKILL); // where it closed the way but lives on
     waitpid(process_, &status, 0);
     process_ = 0;
     if (!WIFSIGNALED(status))
-        return "the decoder ended with status " + std::to_string(WEXITSTATUS(status)) + ". " + kDamaged;
+        return filled(IRENIC_TEXT("the decoder ended with status %1."),
+                      {std::to_string(WEXITSTATUS(status))}) +
+               " " + kDamaged;
     switch (WTERMSIG(status)) {
-    case SIGXCPU: return std::string("the decoder took more time than any photo takes. ") + kDamaged;
+    case SIGXCPU:
+        return std::string(IRENIC_TEXT("the decoder took more time than any photo takes.")) + " " + kDamaged;
     case SIGKILL:
         return IRENIC_TEXT("the decoder was stopped from outside, perhaps for lack of memory. Close other "
                            "programs and try again.");
-    case SIGSYS: return std::string("the decoder tried what no decoder may do, and was ended. ") + kDamaged;
+    case SIGSYS:
+        return std::string(IRENIC_TEXT("the decoder tried what no decoder may do, and was ended.")) + " " +
+               kDamaged;
     case SIGBUS:
         return IRENIC_TEXT("the file could not be read to its end: its disk fails, or it was changed "
                            "meanwhile. Copy it to another disk and try again.");
-    default: return std::string("the decoder crashed (") + strsignal(WTERMSIG(status)) + "). " + kDamaged;
+    default:
+        return filled(IRENIC_TEXT("the decoder crashed (%1)."), {strsignal(WTERMSIG(status))}) + " " +
+               kDamaged;
     }
 }
 
@@ -200,7 +208,7 @@ struct Asked {
 // Cancelled.
 void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
     const auto broken = [&](const std::string& why) {
-        return PhotoError("Cannot open " + shownName(asked.file) + ": " + why);
+        return PhotoError(filled(IRENIC_TEXT("Cannot open %1"), {shownName(asked.file)}) + ": " + why);
     };
     try {
         Descriptor photo;
@@ -247,9 +255,9 @@ void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
     } catch (const FileError& e) {
         throw PhotoError(shownName(asked.file) + ": " + e.what());
     } catch (const std::bad_alloc&) {
-        throw PhotoError(shownName(asked.file) + ": there is not enough memory for it.");
+        throw PhotoError(shownName(asked.file) + ": " + IRENIC_TEXT("there is not enough memory for it."));
     } catch (const std::exception& e) {
-        throw broken(std::string(e.what()) + ". The file is probably damaged; copy it again from the card.");
+        throw broken(std::string(e.what()) + ". " + kDamaged);
     }
 }
 

@@ -14,6 +14,7 @@
 
 #include <oneapi/tbb/parallel_for.h>
 
+#include "base/shown_text.h"
 #include "base/text.h"
 #include "raw/preview.h"
 #include "raw/xmp_packet.h"
@@ -101,9 +102,9 @@ int serveReadings(std::uint64_t memory, const std::function<void(const std::file
             } catch (const FileError& e) {
                 words = shownName(file) + ": " + e.what();
             } catch (const std::bad_alloc&) {
-                words = shownName(file) + ": there is not enough memory for it.";
+                words = shownName(file) + ": " + IRENIC_TEXT("there is not enough memory for it.");
             } catch (const std::exception& e) {
-                words = shownName(file) + ": it cannot be read (" + e.what() + ").";
+                words = shownName(file) + ": " + filled(IRENIC_TEXT("it cannot be read (%1)."), {e.what()});
             }
         }
         answer(last, words);

@@ -71,11 +71,12 @@ Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& me
         if (content.is_object() && content.contains(kind) && content[kind].is_number()) {
             if (content[kind].get<double>() > kVersion)
                 messages.push_back(
-                    shownName(file) +
-                    ": written by a newer Irenic. What this version does not know is kept as it is.");
+                    shownName(file) + ": " +
+                    IRENIC_TEXT(
+                        "written by a newer Irenic. What this version does not know is kept as it is."));
             return {std::move(content), false};
         }
-        why = "not a file of Irenic's";
+        why = IRENIC_TEXT("not a file of Irenic's");
     } catch (const std::exception& e) {
         why = e.what();
     }
@@ -83,10 +84,12 @@ Own readOwn(const fs::path& file, const char* kind, std::vector<std::string>& me
     std::error_code error;
     fs::rename(file, aside, error);
     while (why.ends_with('.')) why.pop_back();
-    messages.push_back(
-        "Settings of " + shownName(file) + " are damaged (" + why + ")" +
-        (error ? " and could not be renamed. Nothing is saved for this photo until you move the file."
-               : "; the photo starts with defaults. The old file is kept as " + shownName(aside) + "."));
+    messages.push_back(error ? filled(IRENIC_TEXT("Settings of %1 are damaged (%2) and could not be renamed. "
+                                                  "Nothing is saved for this photo until you move the file."),
+                                      {shownName(file), why})
+                             : filled(IRENIC_TEXT("Settings of %1 are damaged (%2); the photo starts with "
+                                                  "defaults. The old file is kept as %3."),
+                                      {shownName(file), why, shownName(aside)}));
     return {std::nullopt, static_cast<bool>(error)};
 }
 
@@ -104,9 +107,12 @@ std::optional<PhotoRecord> recordIn(const fs::path& file, const json& content,
         fs::rename(file, aside, error);
         blocked = static_cast<bool>(error);
         messages.push_back(
-            shownName(file) + ": " + e.what() +
-            (error ? ". It could not be renamed. Nothing is saved for this photo until you move the file."
-                   : "; the photo starts with defaults. The old file is kept as " + shownName(aside) + "."));
+            shownName(file) + ": " +
+            (error ? filled(IRENIC_TEXT("%1. It could not be renamed. Nothing is saved for this photo until "
+                                        "you move the file."),
+                            {e.what()})
+                   : filled(IRENIC_TEXT("%1; the photo starts with defaults. The old file is kept as %2."),
+                            {e.what(), shownName(aside)})));
         return std::nullopt;
     }
 }
@@ -239,8 +245,8 @@ LeftElsewhere leftElsewhere(const fs::path& photo, const std::string& digest) {
             std::vector<std::string> problems;
             json known = content;
             known.erase("process");
-            out.versions.push_back(
-                {"changed in another window", timeOf(it->path()), recordFrom(known, problems).state});
+            out.versions.push_back({IRENIC_TEXT("changed in another window"), timeOf(it->path()),
+                                    recordFrom(known, problems).state});
             out.files.push_back(it->path());
         } catch (const std::exception&) {
             continue; // it stays for who wants to look
@@ -302,7 +308,7 @@ void copyPreset(const std::string& name, const fs::path& to) {
     } catch (const FileError& e) {
         throw WriteError(e.what());
     }
-    if (!text) throw WriteError("there is no preset \"" + name + "\".");
+    if (!text) throw WriteError(filled(IRENIC_TEXT("there is no preset \"%1\"."), {name}));
     writeWhole(to, *text, SafeFile::Existing::Keep);
 }
 
@@ -327,7 +333,8 @@ Preset loadPreset(const std::string& nameOrFile) {
             if (const auto at = content.find("look"); at != content.end())
                 readJson(*at, out.look.emplace(), problems);
         } else {
-            throw std::invalid_argument(name + " is no preset and no sidecar of Irenic");
+            throw std::invalid_argument(
+                filled(IRENIC_TEXT("%1 is no preset and no sidecar of Irenic"), {name}));
         }
     } catch (const JsonError& e) {
         throw std::invalid_argument(name + ": " + e.what());
