@@ -195,6 +195,7 @@ void Window::makeViewMenu(QMenu* view) {
     order->addAction(tr("By &name"), this, [this] { photos_->sortBy(PhotoList::Sorting::Name); });
     order->addAction(tr("By capture &time"), this, [this] { photos_->sortBy(PhotoList::Sorting::Time); });
     order->addAction(tr("By &ISO"), this, [this] { photos_->sortBy(PhotoList::Sorting::Iso); });
+    order->addAction(tr("By &visible noise"), this, [this] { photos_->sortBy(PhotoList::Sorting::Noise); });
     view->addSeparator();
     QMenu* greys = view->addMenu(tr("Window brigh&tness"));
     const std::pair<QString, style::Greys> sets[] = {{tr("&Mid-grey (for judging)"), style::Greys::Middle},

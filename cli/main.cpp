@@ -184,6 +184,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                               {"settings", irenic::jsonOf(other.settings)},
                               {"sigmas", other.risk.sigmas()},
                               {"timesAsQuick", other.times},
+                              {"fault", other.fault},
                               {"edgeBlur", other.blur > 0 ? json(other.blur) : json()}});
         for (const irenic::Trial& t : r.trials)
             trials.push_back({{"settings", irenic::jsonOf(t.settings)},

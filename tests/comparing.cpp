@@ -195,7 +195,7 @@ class TestComparing : public test::WindowTest {
         QCOMPARE(sheet().columns(), 5);
         QTRY_VERIFY_WITH_TIMEOUT(sheet().allCurrent(), 120000);
         ReferenceHead* head = sheet().referenceHead(0);
-        QTRY_VERIFY(head->toolTip().contains(QStringLiteral("shifted by 6.0, 6.0")));
+        QTRY_VERIFY(head->toolTip().contains(QStringLiteral("shifted by 6.0 and 6.0 pixels")));
         // Brighter as it is; like the photo once it is matched.
         const auto mean = [&](int column) {
             const QImage image = sheet().cell(1, column)->image();

@@ -354,6 +354,13 @@ class TestDesk : public test::WindowTest {
         photos.sortBy(PhotoList::Sorting::Iso);
         QCOMPARE(photos.paths(), (QStringList{three, two_, one_}));
         QCOMPARE(photos.currentItem()->data(row::Path).toString(), photos.shown());
+        // By the noise that is seen, the most first; the row says how much.
+        photos.sortBy(PhotoList::Sorting::Noise);
+        QTRY_COMPARE(photos.paths(), (QStringList{one_, three, two_}));
+        QVERIFY(photos.item(0)->data(row::Noise).toDouble() >
+                1.2 * photos.item(1)->data(row::Noise).toDouble());
+        QVERIFY(PhotoRow::stateText(photos.indexFromItem(photos.item(0))).contains("noise"));
+        photos.sortBy(PhotoList::Sorting::Iso);
         // Keys go through it; the neighbours are at hand before they are asked for.
         QTRY_VERIFY_WITH_TIMEOUT(photos.atHand() == 3, 30000);
         const QString shown = photos.shown();

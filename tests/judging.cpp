@@ -135,6 +135,15 @@ class TestJudging : public QObject {
         QVERIFY(std::abs(gain("shadows=1", bright) / gain("", bright) - 1) < 0.15);
         QVERIFY(gain("exposure=1", dark) > 1.25 * gain("", dark));
         QCOMPARE(gain("exposure=4", bright), 0.0);
+        // The photo as a whole: more in lifted shadows, nothing in white, twice as much at four times the
+        // ISO.
+        const double visible = visibleNoise(photo, {});
+        QVERIFY(visible > 1 && visible < 60);
+        QVERIFY(visibleNoise(photo, lookFromText("shadows=1")) > 1.1 * visible);
+        shot.iso = 25600;
+        const double noisier = visibleNoise(takePhoto(truth, {}, shot), {});
+        QVERIFY2(noisier > 1.5 * visible && noisier < 2.6 * visible,
+                 qPrintable(QStringLiteral("%1 %2").arg(visible).arg(noisier)));
         // So a probe in what the look makes white has no say.
         Probe inDark, inBright;
         inDark.x = 96, inDark.y = 144, inBright.x = 288, inBright.y = 144;

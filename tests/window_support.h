@@ -8,6 +8,7 @@
 
 #include "base/folders.h"
 #include "patience.h"
+#include "picture_cache.h"
 #include "sheet/cell.h"
 #include "sheet/sheet.h"
 #include "sheet/take_head.h"
@@ -50,7 +51,9 @@ class WindowTest : public QObject {
         std::error_code none;
         std::filesystem::remove(dataFolder() / "session.json", none); // where an earlier run had its panels
         QSettings().setValue("recommend/byItself", false);            // where it is not what is tested
-        QSettings().setValue("pictures/keep", false);
+        // What a test sees first was made by the test before it; the first of all makes it.
+        std::filesystem::remove_all(PictureCache::usualFolder(), none);
+        QSettings().setValue("pictures/keep", true);
         style::apply(*qApp);
         one_ = QString::fromStdString(test::writeShot(folder_, "one.dng", test::shoot(12800).photo));
         two_ =

@@ -3210,6 +3210,10 @@ In Weiß abgeschnitten: %2</translation>
         <source>Reading %1…</source>
         <translation>%1 wird gelesen…</translation>
     </message>
+    <message>
+        <source>Measuring noise: %1 of %2</source>
+        <translation>Rauschen wird gemessen: %1 von %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::PhotoRow</name>
@@ -3228,6 +3232,10 @@ In Weiß abgeschnitten: %2</translation>
     <message>
         <source>Edited</source>
         <translation>Bearbeitet</translation>
+    </message>
+    <message>
+        <source>noise %1</source>
+        <translation>Rauschen %1</translation>
     </message>
 </context>
 <context>
@@ -3740,10 +3748,6 @@ ISO %2</translation>
 <context>
     <name>irenic::ReferenceHead</name>
     <message>
-        <source>Match colours</source>
-        <translation>Farben angleichen</translation>
-    </message>
-    <message>
         <source>Matches brightness and white balance to this photo, so that noise and detail can be compared. The file stays as it is.</source>
         <translation>Gleicht Helligkeit und Weißabgleich an dieses Foto an, damit sich Rauschen und Details vergleichen lassen. Die Datei bleibt, wie sie ist.</translation>
     </message>
@@ -3790,6 +3794,10 @@ ISO %2</translation>
     <message>
         <source>As it is</source>
         <translation>Wie sie ist</translation>
+    </message>
+    <message>
+        <source>Match</source>
+        <translation>Angleichen</translation>
     </message>
 </context>
 <context>
@@ -5063,6 +5071,10 @@ Trotzdem schließen und sie verlieren?</translation>
     <message>
         <source>&amp;Monitor profile (now %1, 10 bits)…</source>
         <translation>&amp;Monitorprofil (jetzt %1, 10 Bit)…</translation>
+    </message>
+    <message>
+        <source>By &amp;visible noise</source>
+        <translation>Nach sichtbarem &amp;Rauschen</translation>
     </message>
 </context>
 <context>

@@ -3210,6 +3210,10 @@ Cortado a blanco: %2</translation>
         <source>Reading %1…</source>
         <translation>Leyendo %1…</translation>
     </message>
+    <message>
+        <source>Measuring noise: %1 of %2</source>
+        <translation>Midiendo el ruido: %1 de %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::PhotoRow</name>
@@ -3228,6 +3232,10 @@ Cortado a blanco: %2</translation>
     <message>
         <source>Edited</source>
         <translation>Editada</translation>
+    </message>
+    <message>
+        <source>noise %1</source>
+        <translation>ruido %1</translation>
     </message>
 </context>
 <context>
@@ -3740,10 +3748,6 @@ ISO %2</translation>
 <context>
     <name>irenic::ReferenceHead</name>
     <message>
-        <source>Match colours</source>
-        <translation>Igualar colores</translation>
-    </message>
-    <message>
         <source>Matches brightness and white balance to this photo, so that noise and detail can be compared. The file stays as it is.</source>
         <translation>Iguala claridad y balance de blancos con esta foto, para poder comparar ruido y detalle. El archivo queda como está.</translation>
     </message>
@@ -3790,6 +3794,10 @@ ISO %2</translation>
     <message>
         <source>As it is</source>
         <translation>Como es</translation>
+    </message>
+    <message>
+        <source>Match</source>
+        <translation>Igualar</translation>
     </message>
 </context>
 <context>
@@ -5063,6 +5071,10 @@ Close anyway and lose them?</source>
     <message>
         <source>&amp;Monitor profile (now %1, 10 bits)…</source>
         <translation>Perfil de &amp;monitor (ahora %1, 10 bits)…</translation>
+    </message>
+    <message>
+        <source>By &amp;visible noise</source>
+        <translation>Por ruido &amp;visible</translation>
     </message>
 </context>
 <context>

@@ -3210,6 +3210,10 @@ Clipped to white: %2</source>
         <source>Reading %1…</source>
         <translation>Lecture de %1…</translation>
     </message>
+    <message>
+        <source>Measuring noise: %1 of %2</source>
+        <translation>Mesure du bruit : %1 sur %2</translation>
+    </message>
 </context>
 <context>
     <name>irenic::PhotoRow</name>
@@ -3228,6 +3232,10 @@ Clipped to white: %2</source>
     <message>
         <source>Edited</source>
         <translation>Modifiée</translation>
+    </message>
+    <message>
+        <source>noise %1</source>
+        <translation>bruit %1</translation>
     </message>
 </context>
 <context>
@@ -3740,10 +3748,6 @@ ISO %2</translation>
 <context>
     <name>irenic::ReferenceHead</name>
     <message>
-        <source>Match colours</source>
-        <translation>Accorder les couleurs</translation>
-    </message>
-    <message>
         <source>Matches brightness and white balance to this photo, so that noise and detail can be compared. The file stays as it is.</source>
         <translation>Accorde luminosité et balance des blancs à cette photo, pour que bruit et détail se comparent. Le fichier reste tel quel.</translation>
     </message>
@@ -3790,6 +3794,10 @@ ISO %2</translation>
     <message>
         <source>As it is</source>
         <translation>Telle quelle</translation>
+    </message>
+    <message>
+        <source>Match</source>
+        <translation>Accorder</translation>
     </message>
 </context>
 <context>
@@ -5063,6 +5071,10 @@ Fermer quand même et les perdre ?</translation>
     <message>
         <source>&amp;Monitor profile (now %1, 10 bits)…</source>
         <translation>P&amp;rofil d’écran (actuel : %1, 10 bits)…</translation>
+    </message>
+    <message>
+        <source>By &amp;visible noise</source>
+        <translation>Par bruit &amp;visible</translation>
     </message>
 </context>
 <context>

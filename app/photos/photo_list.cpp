@@ -6,6 +6,8 @@
 #include <algorithm>
 
 #include "document.h"
+#include "judge/seen_gain.h"
+#include "measure/open.h"
 #include "photos/photo_row.h"
 #include "photos/thumbnail.h"
 #include "reader/reader.h"
@@ -81,7 +83,7 @@ void PhotoList::open(const QStringList& paths) {
 
 void PhotoList::lookAhead() {
     if (waiting_.isEmpty()) return readNeighbour();
-    struct Known {
+    struct RowData {
         Glimpse glimpse;
         std::optional<PhotoRecord> record;
     };
@@ -90,13 +92,13 @@ void PhotoList::lookAhead() {
     glimpsing_ = jobs_.submit(
         Lane::Quiet, 0,
         [path, side](const Work& work) {
-            return Known{glimpseSandboxed(path.toStdString(), side, work), peekSidecar(path.toStdString())};
+            return RowData{glimpseSandboxed(path.toStdString(), side, work), peekSidecar(path.toStdString())};
         },
-        [this, path](const Outcome<Known>& outcome) {
+        [this, path](const Outcome<RowData>& outcome) {
             waiting_.removeAll(path);
             QListWidgetItem* item = rowOf(path);
             if (item && outcome.value) {
-                const Known& known = *outcome.value;
+                const RowData& known = *outcome.value;
                 if (known.glimpse.picture) setThumbnail(item, *known.glimpse.picture);
                 item->setData(row::Iso, known.glimpse.iso);
                 item->setData(row::Taken, QString::fromStdString(known.glimpse.taken));
@@ -140,8 +142,49 @@ void PhotoList::step(int by) {
 }
 
 void PhotoList::sortBy(Sorting sorting) {
+    measuring_.cancel();
+    if (sorting != Sorting::Noise) return order(sorting);
+    // Anew each time: looks may have changed.
+    for (int i = 0; i < count(); ++i) item(i)->setData(row::Noise, QVariant());
+    measureNoise();
+}
+
+void PhotoList::measureNoise() {
+    int measured = 0;
+    QListWidgetItem* next = nullptr;
+    for (int i = 0; i < count(); ++i) {
+        const bool has =
+            item(i)->data(row::Noise).isValid() || !item(i)->data(row::Failed).toString().isEmpty();
+        measured += has;
+        if (!has && !next) next = item(i);
+    }
+    if (!next) {
+        emit message({});
+        return order(Sorting::Noise);
+    }
+    emit message(tr("Measuring noise: %1 of %2").arg(measured + 1).arg(count()));
+    const QString path = next->data(row::Path).toString();
+    measuring_ = jobs_.submit(
+        Lane::Quiet, 1,
+        [file = path.toStdString()](const Work& work) {
+            const PhotoPtr photo = readPhoto(file, work.part(0, 0.7), Measure::Noise);
+            const std::optional<PhotoRecord> kept = peekSidecar(file);
+            const Look look = kept && kept->state ? kept->state->look : Look{};
+            return visibleNoise(*photo, look, work.part(0.7, 1));
+        },
+        [this, path](const Outcome<double>& found) {
+            if (!found.value)
+                fail(path, said(found.problem));
+            else if (QListWidgetItem* own = rowOf(path))
+                own->setData(row::Noise, *found.value);
+            measureNoise();
+        });
+}
+
+void PhotoList::order(Sorting sorting) {
     const auto key = [sorting](const QListWidgetItem* item) {
         const QString name = item->text().toLower();
+        if (sorting == Sorting::Noise) return std::tuple(-item->data(row::Noise).toDouble(), QString(), name);
         if (sorting == Sorting::Iso) return std::tuple(item->data(row::Iso).toDouble(), QString(), name);
         return std::tuple(0.0, sorting == Sorting::Time ? item->data(row::Taken).toString() : QString(),
                           name);

@@ -15,7 +15,8 @@ class PhotoList : public QListWidget {
     Q_OBJECT
 
   public:
-    enum class Sorting { Name, Time, Iso };
+    // By the noise that each finished picture shows, the most first.
+    enum class Sorting { Name, Time, Iso, Noise };
 
     explicit PhotoList(Jobs& jobs, QWidget* parent = nullptr);
     // Files, or folders whose raws are taken. Files already in the list are not added again.
@@ -28,7 +29,8 @@ class PhotoList : public QListWidget {
     // Shows a photo of the list; `by` rows further up or down, if there are so many.
     void select(const QString& path);
     void step(int by);
-    // What stays of the list's order is that of names.
+    // What stays of the list's order is that of names. Noise that was not measured yet is measured one photo
+    // after the other, and the list ordered at the end.
     void sortBy(Sorting sorting);
     // What is known of a photo's work.
     void setWork(const QString& path, const QString& letter, bool changed, const QStringList& made);
@@ -47,6 +49,8 @@ class PhotoList : public QListWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void order(Sorting sorting);
+    void measureNoise();                  // of the next that has none, and then order()
     void tellMade(QListWidgetItem* item); // what its row says of files that were made
     QListWidgetItem* rowOf(const QString& path) const;
     void load(int row);
@@ -63,7 +67,7 @@ class PhotoList : public QListWidget {
     QStringList waiting_; // for their row's picture and data
     QString shown_, neighbour_;
     std::set<QString> unreadable_, missing_;
-    Job reading_, glimpsing_, neighbouring_, looking_;
+    Job reading_, glimpsing_, neighbouring_, looking_, measuring_;
 };
 
 } // namespace irenic

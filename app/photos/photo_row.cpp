@@ -16,6 +16,8 @@ QString PhotoRow::stateText(const QModelIndex& index) {
     if (!index.data(row::Failed).toString().isEmpty()) return tr("Cannot open");
     if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
         words << QStringLiteral("ISO %1").arg(numberOf(iso, 0));
+    if (const QVariant noise = index.data(row::Noise); noise.isValid())
+        words << tr("noise %1").arg(numberOf(noise.toDouble(), 1));
     const int missing = index.data(row::Missing).toInt();
     if (!index.data(row::Made).toStringList().isEmpty())
         words << (missing > 0 ? tr("Exported, %1 missing").arg(missing) : tr("Exported"));

@@ -16,6 +16,7 @@ enum Role {
     Changed, // bool: somebody has worked on it
     Made,    // QStringList: the files that were made of it
     Missing, // how many of them are not there any more
+    Noise,   // double, in steps of an 8-bit picture; none: not measured
     Failed   // the reason for which it cannot be shown; empty: none
 };
 } // namespace row

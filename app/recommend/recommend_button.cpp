@@ -20,10 +20,11 @@ QString nameOf(Alternative::Kind kind) {
     return {};
 }
 
-QString tipOf(Alternative::Kind kind) {
-    switch (kind) {
+QString tipOf(const Alternative& other) {
+    switch (other.kind) {
     case Alternative::Kind::Quick:
-        return RecommendButton::tr("Adds the quickest take that is nearly as good on this photo.");
+        return RecommendButton::tr("Adds the quickest take that is nearly as good on this photo.") +
+               (other.fault.empty() ? QString() : QLatin1Char(' ') + said(other.fault));
     case Alternative::Kind::Grain:
         return RecommendButton::tr("Adds a take that keeps some of the photo's own grain.");
     case Alternative::Kind::Sharp:
@@ -109,7 +110,7 @@ void RecommendButton::offer() {
     for (const Alternative& other : known ? known->others : std::vector<Alternative>()) {
         auto* action = others_->addAction(textOf(other));
         action->setObjectName(QString::fromLatin1(idOf(other.kind)));
-        action->setToolTip(tipOf(other.kind));
+        action->setToolTip(tipOf(other));
         action->setEnabled(static_cast<int>(document_.takes().size()) < Document::kMostTakes);
         connect(action, &QAction::triggered, this, [this, other] {
             document_.usePreset(nameOf(other.kind).toStdString(), {other.settings, {}});

@@ -26,7 +26,7 @@ ReferenceHead::ReferenceHead(const QString& letter, const QString& file, QWidget
         l->setMinimumWidth(20);
     }
     says_->setObjectName(QStringLiteral("referenceSays"));
-    match_->setText(tr("Match colours"));
+    match_->setText(tr("Match"));
     match_->setCheckable(true);
     match_->setObjectName(QStringLiteral("match"));
     match_->setToolTip(tr("Matches brightness and white balance to this photo, so that noise and detail can "

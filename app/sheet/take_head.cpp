@@ -206,15 +206,20 @@ void TakeHead::change(const std::function<void(Settings&)>& c) {
     if (!(s == settings_)) emit edited(settings_ = s);
 }
 
-// A narrow head has room for what is needed most: the menu gives way first, then the second factor.
+// A narrow head has room for what is needed most: the second factor gives way first, then the end of the
+// method's name, and at last the menu, which a right click opens as well.
 void TakeHead::makeRoom() {
     const auto widthOf = [this](const QString& text) { return fontMetrics().horizontalAdvance(text) + 12; };
     const QStringList factors = factorsText().split(QLatin1Char('\n'));
-    const QString text = open_ ? tr("Hide") : factors.join(QStringLiteral("  "));
-    const int least = 60, rest = width() - 6 - 4 * style::kGap - letter_->sizeHint().width() - least -
-                                 choose_->sizeHint().width();
-    more_->setVisible(!plain_ && rest >= widthOf(text) + more_->sizeHint().width() + style::kGap);
-    fold_->setText(rest >= widthOf(text) || open_ ? text : factors.first());
+    const QString full = open_ ? tr("Hide") : factors.join(QStringLiteral("  ")),
+                  brief = open_ ? QStringLiteral("▴") : factors.first();
+    constexpr int kArrow = 34, kLeast = 60; // of the list of methods
+    const int rest = width() - 6 - 5 * style::kGap - letter_->sizeHint().width() -
+                     choose_->sizeHint().width() - (plain_ ? 0 : more_->sizeHint().width());
+    const bool roomy =
+        rest >= fontMetrics().horizontalAdvance(method_->currentText()) + kArrow + widthOf(full);
+    fold_->setText(roomy ? full : brief);
+    more_->setVisible(!plain_ && rest >= kLeast + widthOf(brief));
 }
 
 void TakeHead::resizeEvent(QResizeEvent*) { makeRoom(); }

@@ -10,6 +10,7 @@
 
 #include "base/safe_file.h"
 #include "base/text.h"
+#include "denoise/method.h"
 #include "denoise/noise_left.h"
 #include "said.h"
 #include "session/taste.h"
@@ -23,6 +24,13 @@ constexpr double kSure = 0.9, kLikely = 0.7;
 
 QString named(const TrialRecord& record, int picture) {
     return QString::fromStdString(record.pictures[static_cast<std::size_t>(picture)]);
+}
+
+// "A Learned quick, luminance 1" of "A learned-quick, luminance 1", as it is kept.
+QString shownName(const QString& name) {
+    const QString id = name.section(QLatin1Char(' '), 1, 1).section(QLatin1Char(','), 0, 0);
+    const Method* method = findMethod(id.toStdString());
+    return method ? QString(name).replace(name.indexOf(id), id.size(), said(method->name())) : name;
 }
 
 // "A" of "A learned-quick, luminance 1".
@@ -107,7 +115,7 @@ void TrialResult::show(const TrialRecord& record, const std::vector<std::uint32_
     grid->setHorizontalSpacing(4 * style::kGap);
     for (std::size_t i = 0; i < ranking.order.size(); ++i) {
         const int picture = ranking.order[i], row = static_cast<int>(i);
-        const QString name = named(record, picture),
+        const QString name = shownName(named(record, picture)),
                       sure = i < ranking.sure.size() ? sureText(ranking.sure[i]) : QString();
         auto* place = new QLabel(QString::number(i + 1), table);
         place->setForegroundRole(QPalette::PlaceholderText);

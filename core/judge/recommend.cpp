@@ -4,6 +4,7 @@
 #include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <map>
 #include <span>
 
 #include "base/expects.h"
@@ -303,15 +304,26 @@ class Search {
     std::vector<Trial> grainy_;
 };
 
-// The check by which a take does around the probes what nobody would want, whatever its error; empty: none.
-std::string harmOf(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
-                   const Work& work) {
+// What checks find around the first probes.
+std::vector<Finding> findingsOf(const Photo& photo, const Settings& settings,
+                                const std::vector<Probe>& probes, const Work& work) {
     const std::vector<Probe> few(
         probes.begin(), probes.begin() + static_cast<std::ptrdiff_t>(std::min(kProbes, probes.size())));
-    for (const Finding& f : checksAround(photo, settings, few, work))
+    return checksAround(photo, settings, few, work);
+}
+
+// The check by which a take does what nobody would want, whatever its error; empty: none.
+std::string harmIn(const std::vector<Finding>& findings) {
+    for (const Finding& f : findings)
         for (const CheckKind* kind : {&check::kPointsLost, &check::kColourShift})
             if (f.check == kind->id && f.grade == Grade::Bad) return f.check;
     return {};
+}
+
+// What is worst of it, in words; empty: nothing is to be looked at.
+std::string faultIn(const std::vector<Finding>& findings) {
+    const Finding* worst = worstFinding(findings);
+    return worst && worst->grade != Grade::Good ? worst->sentence : std::string();
 }
 
 // The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
@@ -374,13 +386,21 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
     // What comes out best of everything that was tried is what counts, if it did no harm.
     Trial best = Search::leastOf(out.trials);
     if (canBeChecked(photo)) {
+        std::map<std::string, std::string> faults; // by method
         Chosen chosen = harmlessOf(out.trials, [&](const Settings& settings) {
-            return harmOf(photo, settings, probes, {work.stop});
+            const std::vector<Finding> findings = findingsOf(photo, settings, probes, {work.stop});
+            faults[settings.method] = faultIn(findings);
+            return harmIn(findings);
         });
-        best = chosen.trial, out.refused = std::move(chosen.refused);
+        best = chosen.trial, out.refused = std::move(chosen.refused),
+        out.fault = faults[best.settings.method];
     }
     out.settings = best.settings, out.risk = best.risk;
     addQuick(out, best);
+    if (canBeChecked(photo) && !out.others.empty()) {
+        Alternative& quick = out.others.front();
+        quick.fault = faultIn(findingsOf(photo, quick.settings, probes, {work.stop}));
+    }
     const Trial grain = search.withGrain(best);
     out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
     addSharp(out, photo, probes, work);
@@ -437,6 +457,7 @@ std::string reasonOf(const Photo& photo, const Recommendation& r) {
     for (const Refused& no : r.refused)
         text += " " + findMethod(no.settings.method)->name() + " would leave less, but " +
                 (no.check == check::kPointsLost.id ? "loses bright points." : "shifts colours.");
+    if (!r.fault.empty()) text += " " + r.fault;
     if (photo.noiseDoubt > kDoubtful)
         text += " Nothing in this photo is flat, so its noise, and this with it, is in doubt.";
     return text;

@@ -52,6 +52,8 @@ struct Alternative {
     Risk risk;
     double times = 1; // as quick as what is recommended
     double blur = 0;  // Sharp: the deviation of the edges' blur, in pixels
+    // Quick: the worst that checks found around the probes, a sentence; empty: nothing to be looked at.
+    std::string fault{};
     friend bool operator==(const Alternative&, const Alternative&) = default;
 };
 inline constexpr Alternative::Kind kAlternatives[] = {Alternative::Kind::Quick, Alternative::Kind::Grain,
@@ -72,6 +74,7 @@ struct Recommendation {
     std::vector<Alternative> others; // at most one of each kind
     std::vector<Trial> trials;       // everything that was tried
     std::vector<Refused> refused{};  // the best of all first
+    std::string fault{};             // of `settings`, as Alternative has it
 };
 
 // The trial of least risk that does no harm, where of each method its own best is looked at; and what had

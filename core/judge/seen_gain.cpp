@@ -74,4 +74,26 @@ Plane seenGain(const Photo& photo, const Look& look, const Rect& packedArea, con
     return out;
 }
 
+double visibleNoise(const Photo& photo, const Look& look, const Work& work) {
+    constexpr int kAcross = 6, kSide = 32; // places along each side; packed samples
+    const int cell = photo.cell(), width = photo.width() / cell, height = photo.height() / cell;
+    double sum = 0, count = 0;
+    for (int j = 0; j < kAcross; ++j)
+        for (int i = 0; i < kAcross; ++i) {
+            work.check();
+            const Rect place = Rect{(2 * i + 1) * width / (2 * kAcross) - kSide / 2,
+                                    (2 * j + 1) * height / (2 * kAcross) - kSide / 2, kSide, kSide}
+                                   .intersected({0, 0, width, height});
+            if (place.empty()) continue;
+            const Plane gain = seenGain(photo, look, place, {work.stop});
+            for (int y = 0; y < place.height; ++y)
+                for (int x = 0; x < place.width; ++x) {
+                    const double v = static_cast<double>(gain.at(x, y));
+                    sum += v * v, ++count;
+                }
+        }
+    constexpr double kSteps = 255;
+    return count > 0 ? kSteps * std::sqrt(sum / count) : 0;
+}
+
 } // namespace irenic

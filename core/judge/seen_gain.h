@@ -15,4 +15,8 @@ namespace irenic {
 // with weights asks for that. 0 where the picture is clipped. Throws Cancelled.
 Plane seenGain(const Photo& photo, const Look& look, const Rect& packedArea, const Work& work = {});
 
+// The noise that the finished picture shows before anything is cleaned: the root mean square of seenGain() at
+// places all over the photo, in steps of an 8-bit picture. Throws Cancelled.
+double visibleNoise(const Photo& photo, const Look& look, const Work& work = {});
+
 } // namespace irenic

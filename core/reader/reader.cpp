@@ -30,6 +30,10 @@ namespace irenic {
 
 namespace {
 
+// A raw of 25 MB takes a second or two; a few kilobytes that keep a decoder busy for longer than a photo does
+// hold none.
+constexpr double kSecondsForMegabyte = 4;
+
 constexpr const char* kDamaged = IRENIC_TEXT("The file is probably damaged; copy it again from the card.");
 
 namespace fs = std::filesystem;
@@ -218,7 +222,8 @@ void throughReader(const ReaderSetup& setup, Asked asked, const Work& work) {
             struct stat info {};
             if (fstat(photo.number(), &info) == 0) megabytes = static_cast<double>(info.st_size) / 1e6;
         }
-        asked.request.processorTime = std::min(asked.request.processorTime, setup.processorTime) + megabytes;
+        asked.request.processorTime =
+            std::min(asked.request.processorTime, setup.processorTime) + kSecondsForMegabyte * megabytes;
         auto process = readers().take(setup);
         process->ask(asked.request, asked.file, photo, asked.put);
         const auto begun = std::chrono::steady_clock::now();

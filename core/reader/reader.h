@@ -14,7 +14,7 @@ namespace irenic {
 struct ReaderSetup {
     std::filesystem::path program; // irenic-reader
     std::uint64_t memory = 0;      // bytes of data that a reader may hold; 0: half of what the machine has
-    double processorTime = 120;    // seconds for one file, and one more for each megabyte
+    double processorTime = 20;     // seconds for one file, and four more for each megabyte
     double patience = 60;          // seconds without progress after which a reader is given up, and likewise
 };
 

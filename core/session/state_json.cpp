@@ -94,7 +94,8 @@ json jsonOf(const Recommended& r) {
                                  {"settings", jsonOf(other.settings)},
                                  {"risk", jsonOf(other.risk)},
                                  {"times", other.times},
-                                 {"blur", other.blur}});
+                                 {"blur", other.blur},
+                                 {"fault", other.fault}});
     return out;
 }
 
@@ -121,7 +122,8 @@ std::vector<Alternative> othersFrom(const json& from, std::vector<std::string>& 
             get(one, "kind", id, problems);
             if (id != idOf(kind) || !readMeasured(one, "settings", other.settings, other.risk, problems))
                 continue;
-            get(one, "times", other.times, problems), get(one, "blur", other.blur, problems);
+            get(one, "times", other.times, problems), get(one, "blur", other.blur, problems),
+                get(one, "fault", other.fault, problems);
             out.push_back(other);
             break;
         }
