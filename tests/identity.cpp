@@ -159,12 +159,12 @@ class TestIdentity : public QObject {
         for (int y = 0; y < 64; ++y)
             for (int x = 0; x < 96; ++x)
                 for (int c = 0; c < 3; ++c) {
-                    const double v = p.row(y)[3 * x + c];
-                    means[static_cast<std::size_t>(c)] += v / (96 * 64);
+                    const int v = inEightBits(p.row(y)[3 * x + c]);
+                    means[static_cast<std::size_t>(c)] += v / (96.0 * 64);
                     // How much differs from pixel to pixel: what means do not see.
                     if (x > 0)
                         means[static_cast<std::size_t>(3 + c)] +=
-                            std::abs(v - p.row(y)[3 * x - 3 + c]) / (95 * 64);
+                            std::abs(v - inEightBits(p.row(y)[3 * x - 3 + c])) / (95.0 * 64);
                 }
         QString line = QStringLiteral("            {\"%1\", {").arg(method);
         for (const double m : means) line += QString::number(m, 'f', 4) + ", ";

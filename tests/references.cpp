@@ -78,7 +78,7 @@ class TestReferences : public QObject {
                 int v[3];
                 for (int c = 0; c < 3; ++c) {
                     const float tint = c == 0 ? 1.12f : c == 2 ? 0.9f : 1.0f;
-                    const float l = decoded(OutputSpace::Srgb, p.row(y)[3 * x + c] / 255.0f) *
+                    const float l = decoded(OutputSpace::Srgb, p.row(y)[3 * x + c] / 65535.0f) *
                                     static_cast<float>(std::exp2(stops)) * (stops != 0 ? tint : 1);
                     v[c] = static_cast<int>(encoded(OutputSpace::Srgb, std::min(1.0f, l)) * 255 + 0.5f);
                 }
@@ -269,8 +269,8 @@ class TestReferences : public QObject {
             for (int x = 0; x < 192; x += 2)
                 for (std::size_t c = 0; c < 3; ++c) {
                     const float wanted = 128 + 2 * 255 * (a[c].at(x / 2, y / 2) - b[c].at(x / 2, y / 2));
-                    QVERIFY(std::abs(float(more.row(y)[3 * x + int(c)]) - std::clamp(wanted, 0.0f, 255.0f)) <=
-                            1);
+                    QVERIFY(std::abs(float(inEightBits(more.row(y)[3 * x + int(c)])) -
+                                     std::clamp(wanted, 0.0f, 255.0f)) <= 1);
                 }
         // Of a reference and the photo what is seen is compared.
         const Picture mixed =

@@ -37,6 +37,8 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     method_->setAccessibleName(tr("Noise reduction method of this take"));
     method_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     method_->setMinimumWidth(24);
+    constexpr int kTarget = 24; // pixels: what a hand hits
+    fold_->setMinimumWidth(kTarget);
     // The two factors are the handle of all strengths.
     fold_->setObjectName(QStringLiteral("fold"));
     fold_->setToolTip(tr("Strengths: luminance (L) and colour (C) noise to remove. Click to set all "
