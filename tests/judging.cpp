@@ -78,9 +78,14 @@ class TestJudging : public QObject {
         std::atomic<float> done = 0;
         const Recommendation r = recommend(s.photo, {}, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
+        // Strengths that are not the noise's own have to be clearly better.
+        const auto rankOf = [](const Trial& t) {
+            const bool matched = t.settings.luminance == 1 && t.settings.colour == 1;
+            return t.risk.sum() + (matched ? 0 : 0.03 * std::abs(t.risk.sum()));
+        };
         const auto least =
             std::min_element(r.trials.begin(), r.trials.end(),
-                             [](const Trial& a, const Trial& b) { return a.risk.sum() < b.risk.sum(); });
+                             [&](const Trial& a, const Trial& b) { return rankOf(a) < rankOf(b); });
         QVERIFY(r.risk == least->risk && r.settings == least->settings);
         // Each method once, strengths and detail; and the full grade of what is recommended.
         std::set<std::string> tried;

@@ -215,6 +215,49 @@ class TestSensors : public QObject {
         QVERIFY(findMethod(r.settings.method));
         QVERIFY2(r.risk.sigmas() > 0 && r.risk.sigmas() < 0.8, qPrintable(QString::number(r.risk.sigmas())));
     }
+    // Noise that goes from pixel to pixel is told from the picture: errors are ranked and measured as the
+    // truth does.
+    void errorsOfXTransPhotosAreEstimated() {
+        const Photo& p = *wide_;
+        Photo quiet = xTransPhoto(25600, light_);
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x) {
+                const double black = quiet.black.at(x, y, 0);
+                quiet.xtrans->samples[static_cast<std::size_t>(quiet.active.y + y) *
+                                          static_cast<std::size_t>(quiet.rawWidth) +
+                                      static_cast<std::size_t>(quiet.active.x + x)] =
+                    static_cast<std::uint16_t>(
+                        std::lround(black + static_cast<double>(light_[quiet.xtrans->at(x, y)].at(x, y)) *
+                                                (quiet.white - black)));
+            }
+        quiet.samples = quiet.xtrans->samples;
+        Photo truth = *readPhoto(test::writeShot(folder_, "quiet.dng", quiet), {}, Measure::Nothing);
+        truth.noise = p.noise, truth.coarseNoise = p.coarseNoise;
+        const Rect area{64, 64, 320, 220};
+        const PlaneSet right = stabilisedPlanes(truth, area), noisy = stabilisedPlanes(p, area);
+        const auto errorOf = [&](const PlaneSet& planes) {
+            double sum = 0;
+            for (std::size_t k = 0; k < 3; ++k)
+                for (int y = area.y; y < area.bottom(); ++y)
+                    for (int x = area.x; x < area.right(); ++x) {
+                        const double d = static_cast<double>(planes.rowAt(k, y)[x] - right.rowAt(k, y)[x]);
+                        sum += (k == 0 ? 1 : 0.5) * d * d;
+                    }
+            return sum;
+        };
+        double before = 0;
+        for (const char* method : {"learned-quick", "nlm", "wavelet"}) {
+            const Settings settings{method};
+            const PlaneSet clean =
+                cleanPlanes(stabilisedPlanes(p, area.inflated(planesMargin(settings))), settings, area);
+            const double known = 2 * errorOf(clean) / errorOf(noisy),
+                         told = estimateRisk(p, settings, area).sum();
+            QVERIFY2(std::abs(told - known) < 0.25,
+                     qPrintable(QStringLiteral("%1: %2 for %3").arg(method).arg(told).arg(known)));
+            QVERIFY(told > before);
+            before = told;
+        }
+    }
 };
 
 QTEST_GUILESS_MAIN(TestSensors)

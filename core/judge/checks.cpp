@@ -16,7 +16,7 @@
 #include "judge/check_kinds.h"
 #include "judge/even_squares.h"
 #include "judge/probes.h"
-#include "judge/recommend.h"
+#include "judge/risk.h"
 
 namespace irenic {
 

@@ -1,38 +1,13 @@
 // A recommended take, from the photo's own pixels.
-//
-// Stein's unbiased risk estimate tells the mean squared error of a cleaned picture against the noiseless one
-// without knowing that one: risk = mean (f(y) - y)^2 - 1 + 2 div f(y) / n, for noise of variance 1, which
-// stabilisation provides. The divergence is measured by a second run on y plus a little noise b: S. Ramani,
-// T. Blu, M. Unser, "Monte-Carlo SURE: a black-box optimization of regularization parameters for general
-// denoising algorithms", IEEE Trans. Image Processing 17(9), 2008.
 #pragma once
 
 #include <functional>
 #include <string>
 #include <vector>
 
-#include "denoise/clean.h"
-#include "develop/look.h"
-#include "judge/probes.h"
+#include "judge/risk.h"
 
 namespace irenic {
-
-// Estimated mean squared errors in the stabilised domain, where the noise itself has 1. Estimates scatter: a
-// good result can come out a trace below 0.
-struct Risk {
-    double luminance = 0, colour = 0;
-    double sum() const { return luminance + colour; }
-    // The root mean square error over all planes, in sigmas of the noise.
-    double sigmas() const;
-    friend bool operator==(const Risk&, const Risk&) = default;
-};
-
-// Estimated on one area of packed samples. Throws Cancelled.
-Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea,
-                  const Work& work = {});
-// The mean over squares around the probes.
-Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
-                  const Work& work = {});
 
 struct Trial {
     Settings settings;

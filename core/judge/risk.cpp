@@ -1,0 +1,323 @@
+#include "judge/risk.h"
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+
+#include "base/expects.h"
+#include "base/mixed.h"
+#include "denoise/detail.h"
+#include "denoise/stabilisers.h"
+#include "judge/seen_gain.h"
+#include "raw/xtrans_mosaic.h"
+
+namespace irenic {
+
+// One probe's noisy planes, as they are and with a little noise on top: shared by all trials.
+struct RiskPlace {
+    Rect area;
+    Stabilisers stable;
+    PlaneSet noisy, shaken;
+    double step = 1;         // by how many deviations of the noise samples were moved
+    bool correlated = false; // the noise, and with it the movement, which has its form
+    Plane weight{}; // of an error's square at each sample, 1 in the mean of all places; empty: 1 everywhere
+};
+
+namespace {
+
+constexpr float kStep =
+    0.2f; // size of the added noise: small beside the noise, large beside the kinks of hard thresholds
+// For mosaics whose full colour is made of whole numbers, of which a fifth of a deviation may be less than
+// one.
+constexpr float kMosaicStep = 0.5f;
+constexpr int kSquare = 64; // packed samples around a probe
+constexpr int kGrid = 96; // squares lie in the middle of cells of this grid, so that none costs a second tile
+                          // of a method that has large ones
+
+// +1 or -1, the same for the same place whatever else happens.
+float sign(int x, int y, std::size_t plane) {
+    constexpr std::uint64_t kApart = 0x9E3779B97F4A7C15ULL;
+    const std::uint64_t place =
+        static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y);
+    return (mixed(place + kApart * plane) & 1) != 0 ? 1.0f : -1.0f;
+}
+
+PlaneSet copyOf(const PlaneSet& set) {
+    PlaneSet out;
+    out.area = set.area;
+    out.describeAs(set);
+    for (std::size_t p = 0; p < kPlanes; ++p) out.plane[p] = set.plane[p].clone();
+    return out;
+}
+
+// An X-Trans photo with a little noise added to its mosaic and full colour made of it again: what comes on
+// top is spread from pixel to pixel and from colour to colour as the photo's own noise is.
+Photo shakenMosaicOf(const Photo& photo, const Work& work) {
+    Photo out = photo;
+    XTransMosaic mosaic = std::move(*out.xtrans);
+    out.xtrans.reset();
+    out.channels = 1, out.black = mosaic.black;
+    out.samples = mosaic.samples;
+    const std::array<NoiseLine, 4> line = noiseLinesOf(photo);
+    for (int y = 0; y < photo.height(); ++y)
+        for (int x = 0; x < photo.width(); ++x) {
+            const Mosaic::Colour colour = mosaic.at(x, y);
+            const std::size_t channel = colour == Mosaic::Red ? 0 : colour == Mosaic::Green ? 1 : 3;
+            std::uint16_t& sample = out.samples[static_cast<std::size_t>(photo.active.y + y) *
+                                                    static_cast<std::size_t>(photo.rawWidth) +
+                                                static_cast<std::size_t>(photo.active.x + x)];
+            const double level = std::clamp(static_cast<double>(out.normalised(sample, x, y)), 0.0, 1.0);
+            const double deviation = line[channel].sigma(level) * (out.white - out.black.mean());
+            // Whole numbers, at least one.
+            const double moved = std::max(1.0, std::round(static_cast<double>(kMosaicStep) * deviation));
+            sample = static_cast<std::uint16_t>(
+                std::clamp(sample + moved * static_cast<double>(sign(x, y, 0)), 0.0, 65535.0));
+        }
+    mosaic.samples = out.samples;
+    spreadColours(out, std::move(mosaic), work);
+    return out;
+}
+
+// The energy that neighbours do not share, in squares of 16 samples, in reading order.
+std::vector<double> fineEnergies(const PlaneSet& set, const Rect& area, const PlaneSet* less) {
+    constexpr int kSide = 16;
+    std::vector<double> out;
+    const auto at = [&](int x, int y) { return set.rowAt(0, y)[x] - (less ? less->rowAt(0, y)[x] : 0.0f); };
+    for (int y0 = area.y; y0 + kSide <= area.bottom(); y0 += kSide)
+        for (int x0 = area.x; x0 + kSide <= area.right(); x0 += kSide) {
+            double sum = 0;
+            for (int y = y0 + 1; y < y0 + kSide - 1; ++y)
+                for (int x = x0 + 1; x < x0 + kSide - 1; ++x) {
+                    const double d = static_cast<double>(4 * at(x, y) - at(x - 1, y) - at(x + 1, y) -
+                                                         at(x, y - 1) - at(x, y + 1));
+                    sum += d * d;
+                }
+            out.push_back(sum);
+        }
+    return out;
+}
+
+// How many deviations of the photo's noise the shaking was: by the calmer squares, in which there is nothing
+// but both.
+double stepOf(const RiskPlace& place) {
+    const std::vector<double> noisy = fineEnergies(place.noisy, place.area, nullptr),
+                              moved = fineEnergies(place.shaken, place.area, &place.noisy);
+    std::vector<double> ratios;
+    for (std::size_t i = 0; i < noisy.size(); ++i)
+        if (noisy[i] > 0 && moved[i] > 0) ratios.push_back(noisy[i] / moved[i]);
+    if (ratios.empty()) return static_cast<double>(kMosaicStep);
+    const auto calm = ratios.begin() + static_cast<std::ptrdiff_t>(ratios.size() / 3);
+    std::nth_element(ratios.begin(), calm, ratios.end());
+    // By chance alone ratios of 196 samples scatter by a fifth: at a third of them they are so much below
+    // their mean.
+    constexpr double kAtThird = 0.92;
+    return std::sqrt(kAtThird / *calm);
+}
+
+// `mosaic`: of an X-Trans photo, the shaken one.
+RiskPlace placeAt(const Photo& photo, const Rect& area, const std::optional<Photo>& mosaic,
+                  const Work& work) {
+    RiskPlace place{area, Stabilisers(photo), {}, {}};
+    int margin = 0;
+    for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
+    place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
+    if (mosaic) {
+        place.shaken = stabilisedPlanes(*mosaic, area.inflated(margin), work, true);
+        place.step = stepOf(place), place.correlated = true;
+        return place;
+    }
+    place.step = static_cast<double>(kStep);
+    place.shaken = copyOf(place.noisy);
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey))
+            continue; // there is nothing in it
+        for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
+            float* row = place.shaken.rowAt(p, y);
+            for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x)
+                row[x] += kStep * sign(x, y, p);
+        }
+    }
+    return place;
+}
+
+std::optional<Photo> shakenMosaic(const Photo& photo, const Work& work) {
+    return photo.xtrans ? std::optional(shakenMosaicOf(photo, work)) : std::nullopt;
+}
+
+// Of what the place's planes and the shaken ones came to.
+Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& clean, const PlaneSet& moved) {
+    Risk risk;
+    const double n = static_cast<double>(place.area.area());
+    std::array<double, kPlanes> sum{}, noiseOf{};
+    double weights = 0;
+    for (int y = place.area.y; y < place.area.bottom(); ++y)
+        for (int x = place.area.x; x < place.area.right(); ++x) {
+            // In the darkest parts stabilised noise has a little more or less than 1.
+            float v[4], variance[4];
+            float noise[kPlanes];
+            if (place.noisy.packed) {
+                channelsAt(clean, x, y, v);
+                for (std::size_t k = 0; k < 4; ++k) variance[k] = place.stable[k].variance(v[k]);
+                const float rb = 0.5f * (variance[0] + variance[3]), gg = 0.5f * (variance[1] + variance[2]);
+                noise[0] = noise[2] = 0.5f * (rb + gg), noise[1] = rb, noise[3] = gg;
+            } else {
+                pixelOf(clean.rowAt(0, y)[x], clean.rowAt(1, y)[x], clean.rowAt(2, y)[x], v,
+                        place.noisy.grey);
+                for (std::size_t k = 0; k < 3; ++k) variance[k] = place.stable.ofColour(k).variance(v[k]);
+                noise[0] = (variance[0] + variance[1] + variance[2]) / 3,
+                noise[1] = 0.5f * (variance[0] + variance[2]);
+                noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;
+                if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
+            }
+            for (std::size_t p = 0; p < kPlanes; ++p) {
+                const double weight =
+                    place.weight.empty()
+                        ? 1
+                        : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
+                // Grain is luminance noise that is put back at the end.
+                const float grain = p == 0 ? settings.grain : 0, noisy = place.noisy.rowAt(p, y)[x];
+                const auto with = [&](float value, float from) { return value + grain * (from - value); };
+                const float a = with(clean.rowAt(p, y)[x], noisy), d = a - noisy;
+                const float after = with(moved.rowAt(p, y)[x], place.shaken.rowAt(p, y)[x]);
+                const double shaken = static_cast<double>(place.shaken.rowAt(p, y)[x] - noisy) / place.step,
+                             answer = static_cast<double>(after - a) / place.step;
+                // What was added tells of correlated noise how strong it is and how it hangs together.
+                const double own = place.correlated ? shaken * shaken : static_cast<double>(noise[p]),
+                             divergence = place.correlated ? shaken * answer : own * shaken * answer;
+                noiseOf[p] += weight * own;
+                sum[p] += weight * (static_cast<double>(d * d) + 2 * divergence - own);
+            }
+            weights += place.weight.empty()
+                           ? 1
+                           : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
+        }
+    // Two planes of each kind; without a mosaic luminance has one.
+    double noiseOfAll = 0;
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        const double share = isColour(p) || place.noisy.packed ? 0.5 : 1.0;
+        (isColour(p) ? risk.colour : risk.luminance) += share * sum[p] / n;
+        noiseOfAll += share * noiseOf[p];
+    }
+    // Of white noise both together have 2.
+    if (place.correlated && noiseOfAll > 0 && weights > 0) {
+        const double scale = 2 * weights / noiseOfAll;
+        risk.luminance *= scale, risk.colour *= scale;
+    }
+    return risk;
+}
+
+// For several finishes, which share the cleaning.
+std::vector<Risk> risksAt(const RiskPlace& place, const Settings& settings,
+                          std::span<const RiskFinish> finishes, const Work& work) {
+    const Rect around = place.area.inflated(kDetailMargin);
+    const PlaneSet clean = cleanBeforeDetail(place.noisy, settings, around, work),
+                   moved = cleanBeforeDetail(place.shaken, settings, around, work);
+    std::vector<Risk> out;
+    for (const RiskFinish& finish : finishes) {
+        const auto with = [&](const PlaneSet& noisy, const PlaneSet& from) {
+            return finish.detail <= 0 || settings.luminance <= 0
+                       ? copyOf(from)
+                       : withDetail(noisy, copyOf(from), place.area, finish.detail, settings.luminance, work);
+        };
+        Settings own = settings;
+        own.grain = finish.grain;
+        out.push_back(riskOf(place, own, with(place.noisy, clean), with(place.shaken, moved)));
+    }
+    return out;
+}
+
+// Around a place, which may lie anywhere; inside `whole`, smaller only where that is.
+Rect squareAt(int x, int y, const Rect& whole) {
+    constexpr int inset = (kGrid - kSquare) / 2;
+    const auto begin = [](int v, int length) {
+        const int within = std::clamp(v, 0, length - 1) / kGrid * kGrid + inset;
+        return std::max(0, std::min(within, length - kSquare));
+    };
+    return Rect{begin(x, whole.width), begin(y, whole.height), kSquare, kSquare}.intersected(whole);
+}
+
+// An error counts by how much it is seen in the finished picture.
+void weigh(std::vector<RiskPlace>& places, const Photo& photo, const Look& look, const Work& work) {
+    constexpr double kMost = 16; // a few samples must not decide alone
+    double sum = 0, count = 0;
+    for (RiskPlace& place : places) {
+        place.weight = seenGain(photo, look, place.area, work);
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) {
+                float& v = place.weight.at(x, y);
+                v *= v;
+                sum += static_cast<double>(v), ++count;
+            }
+    }
+    const double mean = sum / std::max(1.0, count);
+    if (mean <= 0) { // all is black or white
+        for (RiskPlace& place : places) place.weight = {};
+        return;
+    }
+    double kept = 0;
+    for (RiskPlace& place : places)
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) {
+                float& v = place.weight.at(x, y);
+                v = static_cast<float>(std::min(kMost, static_cast<double>(v) / mean));
+                kept += static_cast<double>(v);
+            }
+    const auto again = static_cast<float>(count / kept);
+    for (RiskPlace& place : places)
+        for (int y = 0; y < place.area.height; ++y)
+            for (int x = 0; x < place.area.width; ++x) place.weight.at(x, y) *= again;
+}
+
+} // namespace
+
+double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
+
+RiskPlaces::RiskPlaces(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
+    const int cell = photo.cell();
+    const Rect whole{0, 0, photo.width() / cell, photo.height() / cell};
+    const std::optional<Photo> mosaic = shakenMosaic(photo, work);
+    for (std::size_t i = 0; i < std::min(kMost, probes.size()); ++i)
+        places_.push_back(
+            placeAt(photo, squareAt(probes[i].x / cell, probes[i].y / cell, whole), mosaic, work));
+}
+
+RiskPlaces::RiskPlaces(const Photo& photo, const Look& look, const std::vector<Probe>& probes,
+                       const Work& work)
+    : RiskPlaces(photo, probes, work) {
+    weigh(places_, photo, look, work);
+}
+
+RiskPlaces::~RiskPlaces() = default;
+
+// Side by side: each place alone is too small to keep all cores busy.
+std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskFinish> finishes,
+                                 const Work& work) const {
+    std::vector<std::vector<Risk>> risks(places_.size());
+    forEachBand(static_cast<int>(places_.size()), 1, work, [&](int first, int last) {
+        for (int i = first; i < last; ++i)
+            risks[static_cast<std::size_t>(i)] =
+                risksAt(places_[static_cast<std::size_t>(i)], settings, finishes, work);
+    });
+    std::vector<Risk> mean(finishes.size());
+    for (const std::vector<Risk>& own : risks)
+        for (std::size_t d = 0; d < mean.size(); ++d) {
+            mean[d].luminance += own[d].luminance / static_cast<double>(places_.size());
+            mean[d].colour += own[d].colour / static_cast<double>(places_.size());
+        }
+    return mean;
+}
+
+Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
+    IRENIC_EXPECTS(!packedArea.empty());
+    const RiskFinish finish[] = {{settings.detail, settings.grain}};
+    return risksAt(placeAt(photo, packedArea, shakenMosaic(photo, work), work), settings, finish, {work.stop})
+        .front();
+}
+
+Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,
+                  const Work& work) {
+    const RiskFinish finish[] = {{settings.detail, settings.grain}};
+    return RiskPlaces(photo, probes, {work.stop}).of(settings, finish, {work.stop}).front();
+}
+
+} // namespace irenic
