@@ -12,6 +12,13 @@ using namespace irenic;
 class TestJudging : public QObject {
     Q_OBJECT
 
+    static Plane halves(int size, float left, float right) {
+        Plane out(size, size);
+        for (int y = 0; y < size; ++y)
+            for (int x = 0; x < size; ++x) out.at(x, y) = x < size / 2 ? left : right;
+        return out;
+    }
+
   private slots:
     void initTestCase() { keepFreedMemory(); }
     // The strength with the least estimated risk is within 0.1 dB of the best one that the truth can find, on
@@ -124,10 +131,7 @@ class TestJudging : public QObject {
     // An error counts by how much the look shows it: more where shadows are lifted, nothing where all is
     // white.
     void errorsCountByTheLook() {
-        constexpr int kSize = 384;
-        Plane truth(kSize, kSize);
-        for (int y = 0; y < kSize; ++y)
-            for (int x = 0; x < kSize; ++x) truth.at(x, y) = x < kSize / 2 ? 0.004f : 0.3f;
+        const Plane truth = halves(384, 0.004f, 0.3f);
         Shot shot;
         shot.iso = 6400;
         const Photo photo = takePhoto(truth, {}, shot);
@@ -209,10 +213,7 @@ class TestJudging : public QObject {
     }
     // Of a picture with light and dark halves: what is removed is even, a strand that is lost stands out.
     void whatIsRemovedHasNoFormUnlessDetailIsLost() {
-        const int size = 256;
-        Plane truth(size, size);
-        for (int y = 0; y < size; ++y)
-            for (int x = 0; x < size; ++x) truth.at(x, y) = x < size / 2 ? 0.02f : 0.5f;
+        const Plane truth = halves(256, 0.02f, 0.5f);
         Shot shot;
         shot.iso = 6400;
         const Photo photo = takePhoto(truth, {}, shot);

@@ -204,11 +204,10 @@ class TestMonitors : public test::WindowTest {
     void aScreenOfTenBitsShowsThem() {
         const QString photo = folder_.filePath("ramp.png");
         QImage ramp(1200, 900, QImage::Format_RGBX64);
+        const auto v = [](int x) { return static_cast<quint16>(12000 + 30 * x); };
         for (int y = 0; y < ramp.height(); ++y)
             for (int x = 0; x < ramp.width(); ++x)
-                ramp.setPixelColor(x, y,
-                                   QColor::fromRgba64(quint16(20000 + 12 * x), quint16(20000 + 12 * x),
-                                                      quint16(20000 + 12 * x)));
+                ramp.setPixelColor(x, y, QColor::fromRgba64(v(x), v(x), v(x)));
         QVERIFY(ramp.save(photo));
         QProcess screen, program;
         screen.start("Xvfb", {"-displayfd", "1", "-nolisten", "tcp", "-screen", "0", "1000x700x30"});
@@ -222,8 +221,11 @@ class TestMonitors : public test::WindowTest {
         program.setProcessEnvironment(environment);
         program.start(qEnvironmentVariable("IRENIC_APP"), {"--new-window", photo});
         QVERIFY(program.waitForStarted());
-        constexpr std::size_t kMany = 60; // some cells of 250 pixels, three of which have one grey
-        QTRY_VERIFY(finerGreys(display) > kMany);
+        constexpr std::size_t kMany = 40; // a cell of 200 pixels alone has some 70
+        std::size_t seen = 0;
+        const bool shown = QTest::qWaitFor([&] { return (seen = finerGreys(display)) > kMany; }, 60000);
+        QVERIFY2(shown, qPrintable(QStringLiteral("%1 greys; running: %2; ").arg(seen).arg(program.state()) +
+                                   QString::fromUtf8(program.readAllStandardError())));
         program.kill();
         program.waitForFinished();
         screen.terminate();
