@@ -4217,10 +4217,6 @@ unten das %2-Fache von oben, in den Ecken das %3-Fache der Mitte.</translation>
         <source>Chooses this take for export.</source>
         <translation>Wählt diese Variante für den Export.</translation>
     </message>
-    <message>
-        <source>Hide</source>
-        <translation>Ausblenden</translation>
-    </message>
 </context>
 <context>
     <name>irenic::TakePanel</name>

@@ -4217,10 +4217,6 @@ El ruido es desigual, y las variantes limpian según eso: %1 veces más a la der
         <source>Chooses this take for export.</source>
         <translation>Elige esta variante para exportar.</translation>
     </message>
-    <message>
-        <source>Hide</source>
-        <translation>Ocultar</translation>
-    </message>
 </context>
 <context>
     <name>irenic::TakePanel</name>

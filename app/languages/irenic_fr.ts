@@ -4217,10 +4217,6 @@ Le bruit est inégal, et les variantes nettoient en conséquence : %1 fois plus 
         <source>Chooses this take for export.</source>
         <translation>Choisit cette variante pour l’export.</translation>
     </message>
-    <message>
-        <source>Hide</source>
-        <translation>Masquer</translation>
-    </message>
 </context>
 <context>
     <name>irenic::TakePanel</name>

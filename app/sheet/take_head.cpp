@@ -213,8 +213,9 @@ void TakeHead::change(const std::function<void(Settings&)>& c) {
 void TakeHead::makeRoom() {
     const auto widthOf = [this](const QString& text) { return fontMetrics().horizontalAdvance(text) + 12; };
     const QStringList factors = factorsText().split(QLatin1Char('\n'));
-    const QString full = open_ ? tr("Hide") : factors.join(QStringLiteral("  ")),
-                  brief = open_ ? QStringLiteral("▴") : factors.first();
+    // Alike in all heads that are open, however long the methods' names are.
+    const QString close = QStringLiteral("▴"), full = open_ ? close : factors.join(QStringLiteral("  ")),
+                  brief = open_ ? close : factors.first();
     constexpr int kArrow = 34, kLeast = 60; // of the list of methods
     const int rest = width() - 6 - 5 * style::kGap - letter_->sizeHint().width() -
                      choose_->sizeHint().width() - (plain_ ? 0 : more_->sizeHint().width());
