@@ -594,6 +594,7 @@ std::vector<Finding> checksAround(const Photo& photo, const Settings& settings,
     constexpr int kReach = 3; // squares on each side of the probe's
     const int cell = photo.cell(), side = cell * kCheckBlock;
     std::vector<Rect> squares;
+    squares.reserve(probes.size());
     for (const Probe& p : probes)
         squares.push_back({p.x / side - kReach, p.y / side - kReach, 2 * kReach + 1, 2 * kReach + 1});
     const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
