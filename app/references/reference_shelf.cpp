@@ -28,7 +28,7 @@ QString ReferenceShelf::text(std::uint32_t reference) const {
     if (e.opening.active()) return tr("Reading and aligning…");
     if (e.matching.active()) return tr("Matching colours…");
     const ReferencePtr shown = find(reference);
-    return shown ? QString::fromStdString(shown->text()) : QString();
+    return shown ? said(shown->text()) : QString();
 }
 
 bool ReferenceShelf::failed(std::uint32_t reference) const {
