@@ -29,8 +29,8 @@ class PhotoList : public QListWidget {
     // Shows a photo of the list; `by` rows further up or down, if there are so many.
     void select(const QString& path);
     void step(int by);
-    // What stays of the list's order is that of names. Noise that was not measured yet is measured one photo
-    // after the other, and the list ordered at the end.
+    // What stays of the list's order is that of names. By noise: every photo is measured first, one after the
+    // other.
     void sortBy(Sorting sorting);
     // What is known of a photo's work.
     void setWork(const QString& path, const QString& letter, bool changed, const QStringList& made);

@@ -13,6 +13,7 @@
 #include <memory>
 
 #include "base/given_file.h"
+#include "renderer.h"
 #include "style/screen_profile.h"
 
 namespace irenic {
@@ -66,15 +67,18 @@ bool Monitor::take(const QByteArray& bytes) {
     cmsHPROFILE screen = cmsOpenProfileFromMem(bytes.constData(), static_cast<cmsUInt32Number>(bytes.size()));
     if (!screen) return false;
     cmsHTRANSFORM made = nullptr;
+    const bool ten = imageFormat() == QImage::Format_RGB30;
     if (cmsGetColorSpace(screen) == cmsSigRgbData) {
         cmsHPROFILE srgb = cmsCreate_sRGBProfile();
-        made = cmsCreateTransform(srgb, TYPE_RGBA_16, screen, TYPE_RGBA_16, INTENT_RELATIVE_COLORIMETRIC,
+        // Qt's 32-bit pixels are blue, green, red and one more byte in memory; ten bits go through sixteen.
+        const cmsUInt32Number pixels = ten ? TYPE_RGBA_16 : TYPE_BGRA_8;
+        made = cmsCreateTransform(srgb, pixels, screen, pixels, INTENT_RELATIVE_COLORIMETRIC,
                                   cmsFLAGS_BLACKPOINTCOMPENSATION | cmsFLAGS_COPY_ALPHA);
         cmsCloseProfile(srgb);
     }
     if (made) {
         if (transform_) cmsDeleteTransform(transform_);
-        transform_ = made;
+        transform_ = made, worked_ = ten ? QImage::Format_RGBX64 : QImage::Format_RGB32;
         char text[256] = "";
         cmsGetProfileInfoASCII(screen, cmsInfoDescription, "en", "US", text, sizeof text);
         name_ = QString::fromUtf8(text);
@@ -110,7 +114,7 @@ void Monitor::takeSystems() {
 
 QImage Monitor::shown(const QImage& srgb) const {
     if (!transform_ || srgb.isNull()) return srgb;
-    const QImage from = srgb.convertToFormat(QImage::Format_RGBX64);
+    const QImage from = srgb.convertToFormat(worked_);
     QImage out(from.size(), from.format());
     cmsDoTransformLineStride(
         transform_, from.constBits(), out.bits(), static_cast<cmsUInt32Number>(from.width()),

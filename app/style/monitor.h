@@ -45,6 +45,7 @@ class Monitor : public QObject {
     QString screen_, name_, desktops_; // the last: the desktop's file; empty: it told none
     ScreenProfile* desktop_;
     void* transform_ = nullptr;
+    QImage::Format worked_ = QImage::Format_RGB32; // what the transform takes and gives
 };
 
 } // namespace irenic

@@ -57,7 +57,7 @@ Photo shakenMosaicOf(const Photo& photo, const Work& work) {
     XTransMosaic mosaic = std::move(*out.xtrans);
     out.xtrans.reset();
     out.channels = 1, out.black = mosaic.black;
-    out.samples = mosaic.samples;
+    out.samples = std::move(mosaic.samples);
     const std::array<NoiseLine, 4> line = noiseLinesOf(photo);
     for (int y = 0; y < photo.height(); ++y)
         for (int x = 0; x < photo.width(); ++x) {
@@ -73,7 +73,6 @@ Photo shakenMosaicOf(const Photo& photo, const Work& work) {
             sample = static_cast<std::uint16_t>(
                 std::clamp(sample + moved * static_cast<double>(sign(x, y, 0)), 0.0, 65535.0));
         }
-    mosaic.samples = out.samples;
     spreadColours(out, std::move(mosaic), work);
     return out;
 }
@@ -169,11 +168,11 @@ Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& cl
                 noise[2] = (variance[0] + 4 * variance[1] + variance[2]) / 6, noise[3] = 0;
                 if (place.noisy.grey) noise[0] = variance[1], noise[1] = noise[2] = 0;
             }
+            const double weight =
+                place.weight.empty()
+                    ? 1
+                    : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
             for (std::size_t p = 0; p < kPlanes; ++p) {
-                const double weight =
-                    place.weight.empty()
-                        ? 1
-                        : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
                 // Grain is luminance noise that is put back at the end.
                 const float grain = p == 0 ? settings.grain : 0, noisy = place.noisy.rowAt(p, y)[x];
                 const auto with = [&](float value, float from) { return value + grain * (from - value); };
@@ -187,9 +186,7 @@ Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& cl
                 noiseOf[p] += weight * own;
                 sum[p] += weight * (static_cast<double>(d * d) + 2 * divergence - own);
             }
-            weights += place.weight.empty()
-                           ? 1
-                           : static_cast<double>(place.weight.at(x - place.area.x, y - place.area.y));
+            weights += weight;
         }
     // Two planes of each kind; without a mosaic luminance has one.
     double noiseOfAll = 0;
