@@ -162,6 +162,21 @@ void Renderer::Shelf::keep(const RenderKey& key, const QImage& image) {
     }
 }
 
+QImage Renderer::Shelf::draftOfWhole(const RenderKey& key, const Work& work) {
+    const std::string name = nameOf(key);
+    {
+        const std::lock_guard lock(mutex);
+        if (nameOfWhole == name) return whole;
+    }
+    const Recipe& recipe = key.recipe();
+    const int longest =
+        static_cast<int>(std::lround(std::max(key.area.width, key.area.height) * key.view.zoom));
+    const QImage made = imageOf(renderOverview(*recipe.photo, recipe.look, longest, work, key.view.push));
+    const std::lock_guard lock(mutex);
+    nameOfWhole = name, whole = made;
+    return made;
+}
+
 Job Renderer::requestDifference(const DifferenceKey& key, double order,
                                 std::function<void(Outcome<QImage>)> use) {
     const auto make = [shelf = shelf_, key](const Work& work) {
@@ -290,13 +305,11 @@ QImage Renderer::atHand(const RenderKey& key) {
 Job Renderer::requestDraft(const RenderKey& key, double order, std::function<void(Outcome<QImage>)> use) {
     const auto make = [shelf = shelf_, key](const Work& work) {
         const Recipe quick = draftOf(key.recipe(), key.view.zoom);
-        const Rect whole = outputFrame(*quick.photo, quick.look);
         // Of all of a photo cells of the mosaic are averaged; a lens is not corrected there.
-        if (key.area == whole && key.view.zoom < kSmall && !quick.look.distortion) {
-            const int longest =
-                static_cast<int>(std::lround(std::max(whole.width, whole.height) * key.view.zoom));
-            return imageOf(renderOverview(*quick.photo, quick.look, longest, work, key.view.push));
-        }
+        if (key.view.zoom < kSmall && !quick.look.distortion &&
+            key.area == outputFrame(*quick.photo, quick.look))
+            return shelf->draftOfWhole(
+                {Recipe{quick.photo, Settings::original(), quick.look}, key.area, key.view}, work);
         return imageOf(render(quick, key.area, key.view, {work, &shelf->store.cleaned()}));
     };
     return jobs_.submit(Lane::Pixels, order, make, std::move(use));

@@ -101,9 +101,13 @@ class Renderer {
         std::list<Kept> pictures; // newest first
         qint64 bytes = 0;
         PictureStore store{256u << 20u, 768u << 20u};
+        // The last draft of a whole photo: it has nothing of a take's, so that all cells show the same.
+        std::string nameOfWhole;
+        QImage whole;
 
         QImage find(const RenderKey& key);
         void keep(const RenderKey& key, const QImage& image);
+        QImage draftOfWhole(const RenderKey& key, const Work& work);
     };
     // Onto the disk, behind all other work.
     void keepOnDisk(const RenderKey& key, const QImage& image);

@@ -16,11 +16,12 @@ using namespace irenic;
 
 int main(int argc, char** argv) {
     keepFreedMemory();
-    JudgingOptions asked;
-    asked.crop = 512;
+    int crop = 512;
+    std::vector<double> isos{3200, 12800, 51200};
     std::string lookText;
     CLI::App app("How far a recommendation is from the best that the truth would choose; Markdown.");
-    asked.addTo(app);
+    addCrop(app, crop);
+    addIsos(app, isos);
     app.add_option("--look", lookText, "judged in this look, as for 'irenic-cli clean'");
     CLI11_PARSE(app, argc, argv);
     const Look look = lookFromText(lookText);
@@ -28,13 +29,13 @@ int main(int argc, char** argv) {
                 "|\n|---|---|---|---|---|---|---|---|\n");
     const std::vector<std::string> files = unseenPhotographs();
     std::vector<std::pair<double, int>> within; // by ISO
-    for (const double iso : asked.isos) {
+    for (const double iso : isos) {
         int near = 0;
         for (std::size_t i = 0; i < files.size(); ++i) {
             const Body body;
             Shot shot;
             shot.iso = iso, shot.seed = static_cast<std::uint32_t>(100 + i);
-            const Plane truth = exposeMosaic(photograph(files[i], asked.crop), body, shot);
+            const Plane truth = exposeMosaic(photograph(files[i], crop), body, shot);
             Photo photo = takePhoto(truth, body, shot);
             measure(photo);
             const Rect all{0, 0, truth.width(), truth.height()};

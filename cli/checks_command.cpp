@@ -15,6 +15,7 @@
 #include "judge/advice.h"
 #include "judge/checks.h"
 #include "judge/finding_json.h"
+#include "judge/take_checks.h"
 #include "measure/open.h"
 #include "own_picture.h"
 

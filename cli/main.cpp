@@ -185,6 +185,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                               {"sigmas", other.risk.sigmas()},
                               {"timesAsQuick", other.times},
                               {"fault", other.fault},
+                              {"subjects", other.subjects},
                               {"edgeBlur", other.blur > 0 ? json(other.blur) : json()}});
         for (const irenic::Trial& t : r.trials)
             trials.push_back({{"settings", irenic::jsonOf(t.settings)},
@@ -195,7 +196,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                        {"luminance", r.risk.luminance},
                        {"colour", r.risk.colour},
                        {"sigmas", r.risk.sigmas()},
-                       {"reason", irenic::reasonOf(*photo, r)},
+                       {"reasons", irenic::reasonsOf(*photo, r)},
                        {"refused", refused},
                        {"others", others},
                        {"trials", trials}});
@@ -208,13 +209,15 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                                                  {"sentence", irenic::sentenceOf(*alike, r.settings, o.size)}}
                                           : json();
         if (asJson) return;
-        std::printf("%s\n  %s\n  estimated error %.2f sigma. %s\n", file.c_str(),
-                    irenic::textOf(r.settings).c_str(), r.risk.sigmas(), irenic::reasonOf(*photo, r).c_str());
+        std::printf("%s\n  %s\n  estimated error %.2f sigma.\n", file.c_str(),
+                    irenic::textOf(r.settings).c_str(), r.risk.sigmas());
+        for (const std::string& reason : irenic::reasonsOf(*photo, r)) std::printf("  %s\n", reason.c_str());
         for (const irenic::Alternative& other : r.others) {
             std::printf("  %-9s %s\n            estimated error %.2f sigma, %s\n",
                         (std::string(irenic::idOf(other.kind)) + ":").c_str(),
                         irenic::textOf(other.settings).c_str(), other.risk.sigmas(),
                         irenic::wordsOf(other).c_str());
+            for (const std::string& line : other.subjects) std::printf("            %s\n", line.c_str());
         }
         if (alike) std::printf("  %s\n", irenic::sentenceOf(*alike, r.settings, o.size).c_str());
         if (o.size > 0 && !alike)

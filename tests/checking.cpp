@@ -7,6 +7,7 @@
 #include "closeup/close_up.h"
 #include "closeup/take_panel.h"
 #include "judge/checks.h"
+#include "judge/take_checks.h"
 #include "overview/overview.h"
 #include "window_support.h"
 

@@ -5,6 +5,7 @@
 #include "denoise/clean.h"
 #include "judge/advice.h"
 #include "judge/checks.h"
+#include "judge/take_checks.h"
 #include "measure/open.h"
 #include "session/take.h"
 #include "taken.h"
@@ -92,7 +93,7 @@ class TestChecks : public QObject {
             QVERIFY(!r.intersected(around).empty() || !r.intersected(other).empty());
         // A probe twice is a probe.
         QCOMPARE(*lost({there, there, elsewhere}).value, *near.value);
-        QVERIFY(canBeChecked(taken_.photo));
+        QVERIFY(whyNotChecked(taken_.photo).empty());
     }
 
     void perfect() {
@@ -388,6 +389,44 @@ class TestChecks : public QObject {
             QVERIFY_THROWS_EXCEPTION(
                 std::invalid_argument,
                 checksOf(*photo, [](const Rect& area, const Work&) { return Image(Holds::Mosaic, area); }));
+    }
+
+    // A take of a raw that its camera smoothed is checked on what the sensor gave.
+    void smoothedRawsAreChecked() {
+        Body body;
+        body.smoothing = {0.12, 0};
+        Shot shot;
+        shot.iso = 12800;
+        Photo photo = takePhoto(exposeMosaic(renderScene(Scene::GearLoft, 512, 384), body, shot), body, shot);
+        measure(photo);
+        QVERIFY(!photo.smoothing.none());
+        const Finding clean = named(checksOf(photo, {"bm3d-quick"}), "noise left"),
+                      noisy = named(checksOf(photo, {"bm3d-quick", 0.5f}), "noise left");
+        QVERIFY(clean.value && *clean.value < 0.2);
+        QVERIFY(noisy.value && *noisy.value > 0.4);
+    }
+
+    // Where nothing is even, noise that is left in one half is told by what was not taken away.
+    void unevennessShowsInTexture() {
+        constexpr int kSide = 1024; // halves are whole regions
+        const Photo photo = test::texturedField(0.1, 12800, kSide);
+        const Rect left{0, 0, kSide / 2, kSide};
+        const auto unevenness = [&](bool everywhere) {
+            return named(checksOf(photo,
+                                  [&](const Rect& area, const Work& work) {
+                                      Image out = cleanRegion(photo, {"bm3d-quick"}, area, work);
+                                      for (int y = area.y; y < area.bottom(); ++y)
+                                          for (int x = area.x; x < area.right() && !everywhere; ++x)
+                                              if (x >= left.right())
+                                                  out.rowAt(0, y)[x] = photo.normalised(x, y);
+                                      return out;
+                                  }),
+                         "evenness");
+        };
+        const Finding whole = unevenness(true), half = unevenness(false);
+        QVERIFY(whole.value && whole.grade == Grade::Good);
+        QVERIFY(half.value && half.grade == Grade::Bad && !half.places.empty());
+        for (const Rect& place : half.places) QVERIFY(place.intersected(left).empty());
     }
 
     void cancelled() {

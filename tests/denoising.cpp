@@ -223,6 +223,7 @@ class TestDenoising : public QObject {
         for (const auto& m : methods()) {
             QTest::addRow("%s at white", m->id().c_str()) << m->id() << 0.999 << 2048.0;
             QTest::addRow("%s near white", m->id().c_str()) << m->id() << 0.93 << 2048.0;
+            QTest::addRow("%s below white", m->id().c_str()) << m->id() << 0.97 << 2048.0;
             QTest::addRow("%s near black", m->id().c_str()) << m->id() << 0.004 << 0.0;
             QTest::addRow("%s at black", m->id().c_str()) << m->id() << 0.0 << 0.0;
         }

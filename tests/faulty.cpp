@@ -3,6 +3,7 @@
 
 #include "measure/open.h"
 #include "measure/pattern.h"
+#include "measure/smoothing.h"
 #include "taken.h"
 
 using namespace irenic;
@@ -143,6 +144,12 @@ class TestFaulty : public QObject {
         QVERIFY(grass.smoothing.none());
         const double share = grass.noise.channel[1].sigma(0.18) / truth;
         QVERIFY2(share > 0.85 && share < 1.12, qPrintable(QString::number(share)));
+    }
+
+    // A small picture has few calm blocks, and what is fitted to so few may look like a strong filter.
+    void littleTextureIsNoSmoothing() {
+        for (const double level : {0.2, 0.3})
+            QVERIFY(smoothingOf(test::texturedField(level, 400, 512)).none());
     }
 
     // A column that sees from its middle on is filled up to there.

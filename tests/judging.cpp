@@ -118,8 +118,10 @@ class TestJudging : public QObject {
             QVERIFY(quick->risk.sum() < 1.13 * r.risk.sum() && quick->times > 1.4);
         if (const Alternative* sharp = other(Alternative::Kind::Sharp))
             QVERIFY(cleaningOf(sharp->settings) == r.settings && sharp->blur > 0.4);
-        const std::string reason = reasonOf(s.photo, r);
+        const std::string reason = reasonsOf(s.photo, r).front();
         QVERIFY(reason.find(findMethod(r.settings.method)->name()) == 0 && reason.back() == '.');
+        // Of its method and strengths it is the best somewhere, and says where.
+        QVERIFY(!r.subjects.empty() && r.subjects.front().find("As good here as any at: ") == 0);
         for (const Trial& t : r.trials)
             QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
         QVERIFY(r.risk.sum() < 0.6 && r.risk.sum() > 0);
@@ -191,8 +193,25 @@ class TestJudging : public QObject {
         Recommendation r;
         r.settings.method = "bm3d", r.trials = trials, r.refused = found.refused;
         const Photo photo = test::flatField(0.1, 6400, 64);
-        QVERIFY(reasonOf(photo, r).find("Wavelet would leave less, but loses bright points.") !=
-                std::string::npos);
+        const std::vector<std::string> reasons = reasonsOf(photo, r);
+        QVERIFY(std::count(reasons.begin(), reasons.end(),
+                           "Wavelet would leave less, but loses bright points.") == 1);
+    }
+    // Each place by itself: what is within half a decibel of the least is as good, what is a decibel above it
+    // is weaker, and what chance may make differ by is neither.
+    void subjectsAreTold() {
+        const std::vector<Probe> probes = {{"darkest", ""}, {"texture", ""}, {"edge", ""}};
+        const auto trial = [](const char* method, double dark, double texture, double edge) {
+            Trial out{Settings{method}, {}};
+            for (const double own : {dark, texture, edge}) out.at.push_back({0.5 * own, 0.5 * own});
+            return out;
+        };
+        const std::vector<Trial> all = {trial("bm3d", 0.1, 0.5, 0.3), trial("wavelet", 0.118, 0.7, 0.36)};
+        using Lines = std::vector<std::string>;
+        QCOMPARE(subjectsOf(all[0], all, probes), Lines{"As good here as any at: darkest, texture, edge"});
+        QCOMPARE(subjectsOf(all[1], all, probes),
+                 (Lines{"As good here as any at: darkest", "Weaker here than others at: texture"}));
+        QVERIFY(subjectsOf({Settings{"nlm"}, {}}, {}, probes).empty());
     }
     // More noise asks for no less strength: on a flat field as much as there is, on the finest texture less.
     void riskKnowsTextureFromNoise() {

@@ -6,6 +6,7 @@
 
 #include "denoise/noise_left.h"
 #include "export/export_bar.h"
+#include "judge/take_checks.h"
 #include "report/report.h"
 #include "slow_write.h"
 #include "window_support.h"

@@ -11,6 +11,7 @@
 #include "denoise/clean.h"
 #include "judge/advice.h"
 #include "judge/check_kinds.h"
+#include "judge/take_checks.h"
 #include "said.h"
 #include "style/style.h"
 

@@ -1965,10 +1965,6 @@
         <translation>um %1 und %2 Pixel verschoben</translation>
     </message>
     <message>
-        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
-        <translation>Die Kamera hat dieses Raw geglättet, und sein Rauschen hat eine eigene Form. Solche Fotos lassen sich nicht prüfen.</translation>
-    </message>
-    <message>
         <source>the decoder crashed (%1).</source>
         <translation>Der Decoder ist abgestürzt (%1).</translation>
     </message>
@@ -2047,6 +2043,38 @@
     <message>
         <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
         <translation>Von einem neueren Irenic geschrieben. Was diese Version nicht kennt, bleibt, wie es ist.</translation>
+    </message>
+    <message>
+        <source>%1 leaves the least error (%2 of the noise).</source>
+        <translation>%1 lässt den kleinsten Fehler (%2 des Rauschens).</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but loses bright points.</source>
+        <translation>%1 ließe weniger, verliert aber helle Punkte.</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but shifts colours.</source>
+        <translation>%1 ließe weniger, verschiebt aber Farben.</translation>
+    </message>
+    <message>
+        <source>As good here as any at: %1</source>
+        <translation>Hier so gut wie jedes andere bei: %1</translation>
+    </message>
+    <message>
+        <source>Next is %1 (%2).</source>
+        <translation>Danach kommt %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Nothing in this photo is flat, so its noise, and this with it, is in doubt.</source>
+        <translation>Nichts in diesem Foto ist eben. Sein Rauschen ist daher unsicher, und dies ebenso.</translation>
+    </message>
+    <message>
+        <source>Weaker here than others at: %1</source>
+        <translation>Hier schwächer als andere bei: %1</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
+        <translation>Die Kamera hat diese Raw-Datei geglättet, und ihr Rauschen hat eine eigene Form. Nur Varianten davon können geprüft werden.</translation>
     </message>
 </context>
 <context>

@@ -1965,10 +1965,6 @@
         <translation>desplazada %1 y %2 píxeles</translation>
     </message>
     <message>
-        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
-        <translation>la cámara ha suavizado este raw y su ruido tiene una forma propia. Tales fotos no se pueden comprobar.</translation>
-    </message>
-    <message>
         <source>the decoder crashed (%1).</source>
         <translation>el decodificador falló (%1).</translation>
     </message>
@@ -2047,6 +2043,38 @@
     <message>
         <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
         <translation>escrito por un Irenic más nuevo. Lo que esta versión no conoce se conserva tal cual.</translation>
+    </message>
+    <message>
+        <source>%1 leaves the least error (%2 of the noise).</source>
+        <translation>%1 deja el menor error (%2 del ruido).</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but loses bright points.</source>
+        <translation>%1 dejaría menos, pero pierde puntos brillantes.</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but shifts colours.</source>
+        <translation>%1 dejaría menos, pero altera los colores.</translation>
+    </message>
+    <message>
+        <source>As good here as any at: %1</source>
+        <translation>Aquí tan bueno como cualquiera en: %1</translation>
+    </message>
+    <message>
+        <source>Next is %1 (%2).</source>
+        <translation>Le sigue %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Nothing in this photo is flat, so its noise, and this with it, is in doubt.</source>
+        <translation>Nada en esta foto es liso, así que su ruido, y esto también, es dudoso.</translation>
+    </message>
+    <message>
+        <source>Weaker here than others at: %1</source>
+        <translation>Aquí más débil que otros en: %1</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
+        <translation>la cámara ha suavizado este raw y su ruido tiene una forma propia. Solo se pueden comprobar variantes suyas.</translation>
     </message>
 </context>
 <context>

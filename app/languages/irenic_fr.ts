@@ -1965,10 +1965,6 @@
         <translation>décalée de %1 et %2 pixels</translation>
     </message>
     <message>
-        <source>the camera has smoothed this raw, and its noise has a form of its own. Such photos cannot be checked.</source>
-        <translation>l’appareil a lissé ce raw, et son bruit a une forme propre. De telles photos ne peuvent pas être vérifiées.</translation>
-    </message>
-    <message>
         <source>the decoder crashed (%1).</source>
         <translation>le décodeur a planté (%1).</translation>
     </message>
@@ -2047,6 +2043,38 @@
     <message>
         <source>written by a newer Irenic. What this version does not know is kept as it is.</source>
         <translation>écrit par un Irenic plus récent. Ce que cette version ne connaît pas est conservé tel quel.</translation>
+    </message>
+    <message>
+        <source>%1 leaves the least error (%2 of the noise).</source>
+        <translation>%1 laisse la plus petite erreur (%2 du bruit).</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but loses bright points.</source>
+        <translation>%1 en laisserait moins, mais perd des points lumineux.</translation>
+    </message>
+    <message>
+        <source>%1 would leave less, but shifts colours.</source>
+        <translation>%1 en laisserait moins, mais décale les couleurs.</translation>
+    </message>
+    <message>
+        <source>As good here as any at: %1</source>
+        <translation>Ici aussi bon que tout autre pour : %1</translation>
+    </message>
+    <message>
+        <source>Next is %1 (%2).</source>
+        <translation>Vient ensuite %1 (%2).</translation>
+    </message>
+    <message>
+        <source>Nothing in this photo is flat, so its noise, and this with it, is in doubt.</source>
+        <translation>Rien dans cette photo n’est uni : son bruit est donc incertain, et ceci aussi.</translation>
+    </message>
+    <message>
+        <source>Weaker here than others at: %1</source>
+        <translation>Ici plus faible que d’autres pour : %1</translation>
+    </message>
+    <message>
+        <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
+        <translation>l’appareil a lissé ce raw, et son bruit a une forme propre. Seules ses variantes peuvent être contrôlées.</translation>
     </message>
 </context>
 <context>

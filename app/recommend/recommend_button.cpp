@@ -20,11 +20,21 @@ QString nameOf(Alternative::Kind kind) {
     return {};
 }
 
+// A line for each.
+QString linesOf(const std::vector<std::string>& sentences) {
+    QString out;
+    for (const std::string& sentence : sentences) out += QLatin1Char('\n') + said(sentence);
+    return out;
+}
+
+QString nameOf(const Settings& settings) { return said(findMethod(settings.method)->name()); }
+
 QString tipOf(const Alternative& other) {
     switch (other.kind) {
     case Alternative::Kind::Quick:
         return RecommendButton::tr("Adds the quickest take that is nearly as good on this photo.") +
-               (other.fault.empty() ? QString() : QLatin1Char(' ') + said(other.fault));
+               (other.fault.empty() ? QString() : QLatin1Char(' ') + said(other.fault)) +
+               linesOf(other.subjects);
     case Alternative::Kind::Grain:
         return RecommendButton::tr("Adds a take that keeps some of the photo's own grain.");
     case Alternative::Kind::Sharp:
@@ -35,7 +45,7 @@ QString tipOf(const Alternative& other) {
 }
 
 QString textOf(const Alternative& other) {
-    const QString method = QString::fromStdString(findMethod(other.settings.method)->name());
+    const QString method = nameOf(other.settings);
     const QString error = numberOf(100 * other.risk.sigmas(), 0);
     switch (other.kind) {
     case Alternative::Kind::Quick:
@@ -56,7 +66,6 @@ RecommendButton::RecommendButton(Document& document, Jobs& jobs, QWidget* parent
     : QToolButton(parent), document_(document), jobs_(jobs), others_(new QMenu(this)),
       byItself_(QSettings().value(QStringLiteral("recommend/byItself"), true).toBool()) {
     setObjectName(QStringLiteral("recommend"));
-    setToolTip(tr("Adds the take with the least estimated error. (Ctrl+R)"));
     connect(this, &QToolButton::clicked, this, &RecommendButton::pressedOnce);
     others_->setToolTipsVisible(true);
     connect(&ticking_, &QTimer::timeout, this, &RecommendButton::refresh);
@@ -107,6 +116,8 @@ void RecommendButton::offer() {
     const std::optional<Recommended> known =
         document_.photo() ? document_.facts().recommended : std::optional<Recommended>();
     others_->clear();
+    setToolTip(tr("Adds the take with the least estimated error. (Ctrl+R)") +
+               linesOf(known ? known->reasons : std::vector<std::string>()));
     for (const Alternative& other : known ? known->others : std::vector<Alternative>()) {
         auto* action = others_->addAction(textOf(other));
         action->setObjectName(QString::fromLatin1(idOf(other.kind)));
@@ -147,7 +158,7 @@ void RecommendButton::offerTaste(const Recommended& known) {
     Settings settings = known.settings;
     settings.grain = leaning_.grain;
     auto* action = others_->addAction(tr("After your taste: %1 with %2 % grain (from %3 blind trials)")
-                                          .arg(QString::fromStdString(findMethod(settings.method)->name()))
+                                          .arg(nameOf(settings))
                                           .arg(std::lround(100 * leaning_.grain))
                                           .arg(leaning_.trials));
     action->setObjectName(QStringLiteral("taste"));
@@ -196,7 +207,7 @@ void RecommendButton::offerSize(const Recommended& known) {
         action->setEnabled(false);
         return;
     }
-    const QString method = QString::fromStdString(findMethod(alike_->settings.method)->name());
+    const QString method = nameOf(alike_->settings);
     auto* action = others_->addAction(
         tr("At %1 px: %2 looks the same, %3 times as quick").arg(size, method, numberOf(alike_->times, 1)));
     action->setObjectName(QStringLiteral("seenAlike"));
@@ -227,15 +238,15 @@ void RecommendButton::measure(bool asked) {
     Job job = jobs_.submit(
         Lane::Quiet, asked ? -10 : 2,
         [photo = document_.photo(), look = document_.look(), probes = document_.probes()](const Work& work) {
-            return recommend(*photo, look, probes, work);
+            const Recommendation found = recommend(*photo, look, probes, work);
+            return Recommended{found.settings, found.risk, found.others, reasonsOf(*photo, found)};
         },
-        [this, asked, file = path()](const Outcome<Recommendation>& found) {
+        [this, asked, file = path()](const Outcome<Recommended>& found) {
             measuring_.erase(file);
             refresh();
             if (!found.value) return emit said(irenic::said(found.problem));
             const std::size_t before = document_.takes().size();
-            document_.setRecommended(file, {found.value->settings, found.value->risk, found.value->others},
-                                     asked);
+            document_.setRecommended(file, *found.value, asked);
             refresh();
             if (!asked || file != path() || document_.takes().size() != before) return;
             for (const Take& t : document_.takes())

@@ -8,6 +8,7 @@
 #include "develop/lens.h"
 #include "judge/finding_json.h"
 #include "judge/shown.h"
+#include "judge/take_checks.h"
 #include "renderer.h"
 
 namespace irenic {

@@ -130,6 +130,9 @@ class Method {
     // How much of what its results hold below half a step of a JPEG is what the file's blocks left, 0..1;
     // less than all where it takes that out by itself.
     virtual float jpegBlocksShare() const { return 1; }
+    // How much of what clipping at white took from the means (noise/clipped.h) its results still lack, 0..1;
+    // less than all where it makes up for some by itself.
+    virtual float shareClippedAtWhite() const { return 1; }
     // The method of which this one is the quick grade; empty: it is none.
     virtual std::string quickGradeOf() const { return {}; }
     // `strength[p]` is the noise assumed in plane p over the noise it has: 1 is matched, 0 leaves the plane

@@ -12,9 +12,14 @@ namespace irenic {
 
 namespace {
 
-// How much is made up for of what clipping took from the means: what is left of the noise is clipped as it
-// was.
-float clippedShare(const Settings& settings) { return std::min({1.0f, settings.luminance, settings.colour}); }
+// What is left of the noise is clipped as it was.
+ClippedShares clippedShares(const Settings& settings) {
+    const float cleaned = std::min({1.0f, settings.luminance, settings.colour});
+    return {cleaned, cleaned * findMethod(settings.method)->shareClippedAtWhite()};
+}
+
+// Moves a value towards a zone's by as much as the zone is there.
+void moveTo(float& value, float zones, float mask) { value += mask * (zones - value); }
 
 // How much of a zone the samples of each channel are, over packed places.
 PlaneSet masksOf(const Photo& photo, const Zone& zone, const Rect& area,
@@ -109,7 +114,7 @@ Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& sett
         parts.push_back({own, all ? PlaneSet() : std::move(masks)});
     }
     Zoned out;
-    out.share = clippedShare(parts[0].settings), out.grain = parts[0].settings.grain;
+    out.shares = clippedShares(parts[0].settings), out.grain = parts[0].settings.grain;
     const bool grainy =
         std::any_of(parts.begin(), parts.end(), [&](const Part& p) { return p.settings.grain != out.grain; });
     const double length = 1.0 / static_cast<double>(parts.size());
@@ -119,8 +124,9 @@ Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& sett
         if (i == 0) {
             out.clean = std::move(own);
             if (parts.size() == 1) break;
-            out.shares = PlaneSet(area);
-            for (Plane& plane : out.shares.plane) plane.fill(out.share);
+            out.darkShares = PlaneSet(area), out.whiteShares = PlaneSet(area);
+            for (Plane& plane : out.darkShares.plane) plane.fill(out.shares.dark);
+            for (Plane& plane : out.whiteShares.plane) plane.fill(out.shares.white);
             // Cleaned planes cover the area, and may cover more.
             if (grainy) out.grains = Plane(out.clean.area.width, out.clean.area.height);
             if (grainy) out.grains.fill(out.grain);
@@ -128,19 +134,20 @@ Zoned cleanZones(const Photo& photo, const PlaneSet& noisy, const Settings& sett
         }
         const PlaneSet& masks = parts[i].masks;
         blend(out.clean, own, masks, area, part);
-        const float share = clippedShare(parts[i].settings);
+        const ClippedShares shares = clippedShares(parts[i].settings);
         for (std::size_t k = 0; k < kPlanes; ++k)
             for (int y = 0; y < area.height; ++y)
                 for (int x = 0; x < area.width; ++x) {
-                    float& v = out.shares.plane[k].at(x, y);
-                    v += masks.plane[k].at(x, y) * (share - v);
+                    const float mask = masks.plane[k].at(x, y);
+                    moveTo(out.darkShares.plane[k].at(x, y), shares.dark, mask);
+                    moveTo(out.whiteShares.plane[k].at(x, y), shares.white, mask);
                 }
         for (int y = area.y; grainy && y < area.bottom(); ++y)
             for (int x = area.x; x < area.right(); ++x) {
                 float mask = 0;
                 for (std::size_t k = 0; k < kPlanes; ++k) mask += 0.25f * masks.rowAt(k, y)[x];
-                float& v = out.grains.at(x - out.clean.area.x, y - out.clean.area.y);
-                v += mask * (parts[i].settings.grain - v);
+                moveTo(out.grains.at(x - out.clean.area.x, y - out.clean.area.y), parts[i].settings.grain,
+                       mask);
             }
     }
     return out;

@@ -3,6 +3,7 @@
 
 #include "denoise/method.h"
 #include "denoise/settings.h"
+#include "noise/clipped.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -13,15 +14,16 @@ Settings settingsIn(const Zone& zone, const Settings& take);
 // A take with its zones, over an area of packed places.
 struct Zoned {
     PlaneSet clean;
-    // How much is made up for of what clipping took from the means of each channel (noise/clipped.h); one
-    // value for all where `shares` is empty.
-    float share = 0;
-    PlaneSet shares;
+    // What clipping took from the means of each channel and is given back; the same for all places where the
+    // planes are empty.
+    ClippedShares shares;
+    PlaneSet darkShares, whiteShares;
     float grain = 0; // of the noise, that is put back; one value for all where `grains` is empty
     Plane grains;
 
-    float shareAt(std::size_t channel, int x, int y) const {
-        return shares.area.empty() ? share : shares.rowAt(channel, y)[x];
+    ClippedShares sharesAt(std::size_t channel, int x, int y) const {
+        if (darkShares.area.empty()) return shares;
+        return {darkShares.rowAt(channel, y)[x], whiteShares.rowAt(channel, y)[x]};
     }
     float grainAt(int x, int y) const {
         return grains.empty() ? grain : grains.at(x - clean.area.x, y - clean.area.y);

@@ -4,19 +4,16 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 #include <stdexcept>
 
 #include "base/expects.h"
 #include "base/quantile.h"
 #include "base/shown_text.h"
 #include "base/text.h"
-#include "denoise/clean.h"
-#include "denoise/mask.h"
 #include "develop/colour.h"
 #include "judge/check_kinds.h"
 #include "judge/even_squares.h"
-#include "judge/probes.h"
-#include "judge/risk.h"
 
 namespace irenic {
 
@@ -27,12 +24,6 @@ using Scored = std::vector<std::pair<double, const CheckBlock*>>; // squares, wi
 constexpr std::size_t kMostPlaces = 8;
 // Texture too faint to be told from noise in the photo shows in a cleaned square: the calmer ones tell.
 constexpr double kCalm = 0.2, kCalmest = 0.05;
-
-double severityOf(double value, double look, double bad) {
-    return value >= bad    ? 1 + value / bad
-           : value >= look ? 1 + (value - look) / (bad - look)
-                           : std::max(0.0, value / look);
-}
 
 class Checks {
   public:
@@ -126,41 +117,67 @@ class Checks {
         return out;
     }
 
-    // "Clean here, noisy there". A region counts as noisier only where both tell it: how much was taken away
-    // of its noise, and how much is in its calmest squares.
+    // How much noise is left in one region of the photo.
+    struct RegionTold {
+        double notTaken;            // at least so much of its amplitude was not taken away
+        std::optional<double> calm; // what its calmest even squares hold; none where it has too few
+        double texture;             // energy of the picture over that of the noise
+        int region;
+    };
+    static constexpr int kRegion = 8; // squares on a side
+    // What was taken away has in common with the noisy photo what is gone of the noise, and of the picture:
+    // what is missing to all of the noise was left, whatever the picture is.
+    std::vector<RegionTold> regionsTold(int across, int down) const {
+        constexpr std::size_t kLeast = 24; // of 64 squares
+        const auto at = [&](const CheckBlock& b) {
+            return static_cast<std::size_t>(b.y / kRegion * across + b.x / kRegion);
+        };
+        std::vector<Blocks> even(static_cast<std::size_t>(across * down)), all(even.size());
+        for (const CheckBlock* b : flat_) even[at(*b)].push_back(b);
+        for (const CheckBlock& b : all_.block)
+            if (!b.clipped && b.brightness > kDark && !b.noiseKept) all[at(b)].push_back(&b);
+        const auto mean = [](const Blocks& of, double BandProducts::*product) {
+            return meanOf(of, [&](const CheckBlock& b) { return allBands(b.luminance, product); }).value;
+        };
+        std::vector<RegionTold> out;
+        for (std::size_t r = 0; r < even.size(); ++r) {
+            if (even[r].size() >= kFewest) {
+                const Blocks own = calmestOf(even[r], &CheckBlock::luminance);
+                std::vector<double> held;
+                for (const CheckBlock* b : own)
+                    held.push_back(std::sqrt(allBands(b->luminance, &BandProducts::clean)));
+                out.push_back({1 - mean(own, &BandProducts::takenNoisy), quantile(held, kCalm), 0,
+                               static_cast<int>(r)});
+            } else if (all[r].size() >= kLeast)
+                out.push_back({1 - mean(all[r], &BandProducts::takenNoisy), std::nullopt,
+                               std::max(0.0, mean(all[r], &BandProducts::noisy) - 1), static_cast<int>(r)});
+        }
+        return out;
+    }
+
+    // "Clean here, noisy there". A region with even squares counts as noisier only where both tell it: how
+    // much was taken away of its noise, and how much is in its calmest squares. Where nothing is even texture
+    // hides noise, the more the stronger it is.
     Finding evenness() const {
         constexpr double kLook = 0.12, kBad = 0.25;
-        constexpr int kRegion = 8;
         const int across = (all_.across + kRegion - 1) / kRegion, down = (all_.down + kRegion - 1) / kRegion;
-        std::vector<Blocks> regions(static_cast<std::size_t>(across * down));
-        for (const CheckBlock* b : flat_)
-            regions[static_cast<std::size_t>(b->y / kRegion * across + b->x / kRegion)].push_back(b);
-        struct Told {
-            double notTaken, calm;
-            int region;
-        };
-        std::vector<Told> regionsTold;
-        for (int r = 0; r < across * down; ++r) {
-            if (regions[static_cast<std::size_t>(r)].size() < kFewest) continue;
-            const Blocks own = calmestOf(regions[static_cast<std::size_t>(r)], &CheckBlock::luminance);
-            std::vector<double> energy;
-            for (const CheckBlock* b : own)
-                energy.push_back(std::sqrt(allBands(b->luminance, &BandProducts::clean)));
-            regionsTold.push_back({1 - meanOf(own,
-                                              [](const CheckBlock& b) {
-                                                  return allBands(b.luminance, &BandProducts::takenNoisy);
-                                              })
-                                           .value,
-                                   quantile(energy, kCalm), r});
-        }
-        if (regionsTold.size() < 2) return untold(check::kEvenness);
+        const std::vector<RegionTold> regions = regionsTold(across, down);
+        if (regions.size() < 2) return untold(check::kEvenness);
         std::vector<double> notTaken, calm;
-        for (const Told& t : regionsTold) notTaken.push_back(t.notTaken), calm.push_back(t.calm);
-        const double least = quantile(notTaken, 0.25), calmest = quantile(calm, 0.25);
+        for (const RegionTold& t : regions) {
+            notTaken.push_back(std::max(0.0, t.notTaken));
+            if (t.calm) calm.push_back(*t.calm);
+        }
+        constexpr double kQuarter = 0.25;
+        const double least = quantile(notTaken, kQuarter),
+                     calmest = calm.empty() ? 0 : quantile(calm, kQuarter);
         std::vector<std::pair<double, int>> excess;
-        excess.reserve(regionsTold.size());
-        for (const Told& t : regionsTold)
-            excess.push_back({std::min(t.notTaken - least, t.calm - calmest), t.region});
+        excess.reserve(regions.size());
+        for (const RegionTold& t : regions) {
+            const double more = t.notTaken - least;
+            excess.push_back(
+                {t.calm ? std::min(more, *t.calm - calmest) : more / std::sqrt(1 + t.texture), t.region});
+        }
         std::sort(excess.rbegin(), excess.rend());
         const double value = std::max(0.0, excess.front().first);
         Finding out = told(check::kEvenness, value, severityOf(value, kLook, kBad),
@@ -376,27 +393,27 @@ class Checks {
 
     // Means of large squares, against what their noise leaves to chance.
     Finding colourShift() const {
-        constexpr int kRegion = 4;
+        constexpr int kSide = 4;
         constexpr double kLook = 1, kBad = 2.5, kChance = 3;
         const Vector3 balance = balanceOf(photo_.neutral);
         const Matrix3 toXyz = cameraToXyzD50(photo_, photo_.neutral) * diagonal(balance);
         Scored scored;
-        for (int y = 0; y + kRegion <= all_.down; y += kRegion)
-            for (int x = 0; x + kRegion <= all_.across; x += kRegion) {
+        for (int y = 0; y + kSide <= all_.down; y += kSide)
+            for (int x = 0; x + kSide <= all_.across; x += kSide) {
                 std::array<double, 4> noisy{}, clean{};
                 bool clipped = false;
-                for (int j = 0; j < kRegion; ++j)
-                    for (int i = 0; i < kRegion; ++i) {
+                for (int j = 0; j < kSide; ++j)
+                    for (int i = 0; i < kSide; ++i) {
                         const CheckBlock& b = all_.at(x + i, y + j);
                         clipped = clipped || b.clipped;
                         for (std::size_t c = 0; c < 4; ++c)
-                            noisy[c] += b.noisyMean[c] / (kRegion * kRegion),
-                                clean[c] += b.cleanMean[c] / (kRegion * kRegion);
+                            noisy[c] += b.noisyMean[c] / (kSide * kSide),
+                                clean[c] += b.cleanMean[c] / (kSide * kSide);
                     }
                 if (clipped) continue;
-                const int middleX = (x + kRegion / 2) * kCheckBlock * photo_.cell(),
-                          middleY = (y + kRegion / 2) * kCheckBlock * photo_.cell();
-                const double samples = kRegion * kRegion * kCheckBlock * kCheckBlock,
+                const int middleX = (x + kSide / 2) * kCheckBlock * photo_.cell(),
+                          middleY = (y + kSide / 2) * kCheckBlock * photo_.cell();
+                const double samples = kSide * kSide * kCheckBlock * kCheckBlock,
                              factor = static_cast<double>(photo_.noiseFactor(middleX, middleY));
                 std::array<double, 4> sure = noisy;
                 for (std::size_t c = 0; c < 4; ++c) {
@@ -417,10 +434,10 @@ class Checks {
         const double value = values[values.size() * 19 / 20];
         Finding out = told(check::kColourShift, value, severityOf(value, kLook, kBad),
                            IRENIC_TEXT("Colours and brightness are kept."));
-        out.map = mapOf(scored, kBad, kRegion);
+        out.map = mapOf(scored, kBad, kSide);
         if (out.grade == Grade::Good) return out;
         out.sentence = IRENIC_TEXT("Colours or brightness of whole areas have changed.");
-        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, kRegion); });
+        out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, kSide); });
         return out;
     }
 
@@ -496,6 +513,12 @@ SquareMap worstOf(const std::vector<SquareMap>& maps) {
     return out;
 }
 
+double severityOf(double value, double look, double bad) {
+    return value >= bad    ? 1 + value / bad
+           : value >= look ? 1 + (value - look) / (bad - look)
+                           : std::max(0.0, value / look);
+}
+
 Grade gradeOf(double severity) {
     return severity >= 2 ? Grade::Bad : severity >= 1 ? Grade::Look : Grade::Good;
 }
@@ -515,92 +538,20 @@ std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
     return Checks(photo, blocks).all();
 }
 
-namespace {
-
-// By Stein's unbiased risk estimate on the probes (judge/recommend.h): a figure for the whole take, of which
-// there is no place. Noise itself has an error of 1.
-Finding estimatedError(const Photo& photo, const Settings& settings, const Work& work) {
-    constexpr double kLook = 0.6, kBad = 0.85; // from where little, or nothing, was won by cleaning
-    Finding out{check::kEstimatedError.id, {}, check::kEstimatedError.unit, Grade::Good, {}, {}};
-    out.value = std::max(0.0, estimateRisk(photo, settings, placeProbes(photo, work), work).sigmas());
-    out.severity = severityOf(*out.value, kLook, kBad);
-    out.grade = gradeOf(out.severity);
-    out.sentence = out.grade == Grade::Good
-                       ? IRENIC_TEXT("The take is nearer to the picture than the noisy photo is.")
-                       : IRENIC_TEXT("Little is won by this take: its error is nearly that of the noise.");
-    return out;
+std::string whyNotChecked(const Photo& photo) {
+    if (photo.hasMosaic() || photo.monochrome) return {};
+    return shownName(photo.file) + ": " +
+           IRENIC_TEXT(
+               "its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.");
 }
 
-bool hasFlatNoise(const Photo& photo) { return photo.hasMosaic() || photo.monochrome; }
-
-void checkThatItCanBe(const Photo& photo) {
-    if (!hasFlatNoise(photo))
-        throw std::invalid_argument(shownName(photo.file) + ": " +
-                                    IRENIC_TEXT("its noise goes from pixel to pixel. Only raws with a sample "
-                                                "for each pixel can be checked."));
+std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
+    if (const std::string why = whyNotChecked(photo); !why.empty()) throw std::invalid_argument(why);
     if (!photo.smoothing.none())
         throw std::invalid_argument(shownName(photo.file) + ": " +
                                     IRENIC_TEXT("the camera has smoothed this raw, and its noise has a form "
-                                                "of its own. Such photos cannot be checked."));
-}
-
-// Squares in the middle of which a zone leaves more noise than the take does.
-void markZones(const Photo& photo, const std::vector<Zone>& zones, CheckBlocks& blocks, const Work& work) {
-    constexpr float kLess = 0.95f, kInZone = 0.1f;
-    const int side = kCheckBlock * photo.cell();
-    for (const Zone& zone : zones) {
-        const bool noise = zone.luminance < kLess || zone.grain > 0,
-                   colour = zone.colour < kLess || zone.coarse < kLess;
-        if (zone.isPlain() || (!noise && !colour)) continue;
-        constexpr int kRows = 8; // of squares at a time
-        for (int first = 0; first < blocks.down; first += kRows) {
-            const int count = std::min(kRows, blocks.down - first);
-            const Plane mask =
-                maskOf(photo, zone, {0, first * side, blocks.across * side, count * side}, work);
-            for (int y = 0; y < count; ++y)
-                for (int x = 0; x < blocks.across; ++x) {
-                    if (mask.at(x * side + side / 2, y * side + side / 2) < kInZone) continue;
-                    CheckBlock& own = blocks.block[static_cast<std::size_t>((first + y) * blocks.across + x)];
-                    own.noiseKept |= noise, own.colourKept |= colour;
-                }
-        }
-    }
-}
-
-} // namespace
-
-std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
-    checkThatItCanBe(photo);
+                                                "of its own. Only takes of it can be checked."));
     return checksOf(photo, checkBlocksOf(photo, cleaned, work));
-}
-
-std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, const Work& work) {
-    checkThatItCanBe(photo);
-    const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
-        return cleanRegion(photo, settings, area, part);
-    };
-    CheckBlocks blocks = checkBlocksOf(photo, cleaned, work);
-    markZones(photo, settings.zones, blocks, {work.stop});
-    std::vector<Finding> out = checksOf(photo, blocks);
-    if (settings.zones.empty()) out.push_back(estimatedError(photo, settings, {work.stop}));
-    return out;
-}
-
-bool canBeChecked(const Photo& photo) { return hasFlatNoise(photo) && photo.smoothing.none(); }
-
-std::vector<Finding> checksAround(const Photo& photo, const Settings& settings,
-                                  const std::vector<Probe>& probes, const Work& work) {
-    checkThatItCanBe(photo);
-    constexpr int kReach = 3; // squares on each side of the probe's
-    const int cell = photo.cell(), side = cell * kCheckBlock;
-    std::vector<Rect> squares;
-    squares.reserve(probes.size());
-    for (const Probe& p : probes)
-        squares.push_back({p.x / side - kReach, p.y / side - kReach, 2 * kReach + 1, 2 * kReach + 1});
-    const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
-        return cleanRegion(photo, settings, area, part);
-    };
-    return checksOf(photo, checkBlocksOf(photo, cleaned, work, squares));
 }
 
 } // namespace irenic

@@ -11,9 +11,7 @@
 #include <string>
 #include <vector>
 
-#include "denoise/settings.h"
 #include "judge/check_blocks.h"
-#include "judge/probes.h"
 
 namespace irenic {
 
@@ -46,21 +44,18 @@ struct Finding {
     // How bad it is, whatever the check: below 1 is good, from 2 on bad, and each grade grows evenly.
     double severity = 0;
 };
+// Of a value that is worth a look from `look` on, and bad from `bad` on.
+double severityOf(double value, double look, double bad);
 Grade gradeOf(double severity);
 // The one that is worst; null where there is none.
 const Finding* worstFinding(const std::vector<Finding>& findings);
 
-// All checks, in the order of the table. Finished pictures, linear DNGs, X-Trans and raws that the camera
-// smoothed have noise with a form of its own, which std::invalid_argument says in a sentence. Throws
-// Cancelled.
+// Why a photo cannot be checked, as a sentence: the noise of finished pictures, linear DNGs and X-Trans goes
+// from pixel to pixel. Empty: it can.
+std::string whyNotChecked(const Photo& photo);
+// All checks, in the order of the table. Throws std::invalid_argument where whyNotChecked() says something,
+// or where the camera smoothed the raw, which is known of takes alone; Cancelled.
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
 std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
-// The same of a take. Noise that a zone was asked to leave is no finding.
-std::vector<Finding> checksOf(const Photo& photo, const Settings& settings, const Work& work = {});
-// The same around probes alone: quick, and told from less.
-std::vector<Finding> checksAround(const Photo& photo, const Settings& settings,
-                                  const std::vector<Probe>& probes, const Work& work = {});
-// Whether the noise of the photo is of the kind that checks know; else they throw.
-bool canBeChecked(const Photo& photo);
 
 } // namespace irenic

@@ -7,10 +7,12 @@
 #include <map>
 
 #include "base/expects.h"
+#include "base/shown_text.h"
 #include "develop/recipe.h"
 #include "judge/check_kinds.h"
 #include "judge/checks.h"
 #include "judge/edge_blur.h"
+#include "judge/take_checks.h"
 
 namespace irenic {
 
@@ -37,11 +39,11 @@ class Search {
         // Grain that is seen as such and hides no detail: a third of the noise's deviation.
         constexpr RiskFinish kFinishes[] = {{0, 0}, {0.25f, 0}, {0.5f, 0}, {0.25f, 0.3f}};
         const auto began = std::chrono::steady_clock::now();
-        const std::vector<Risk> risks = places_.of(settings, kFinishes, {work_.stop});
+        const std::vector<std::vector<Risk>> risks = places_.ofEach(settings, kFinishes, {work_.stop});
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
         std::vector<Trial> own;
         for (std::size_t i = 0; i < risks.size(); ++i) {
-            Trial trial{settings, risks[i], took.count()};
+            Trial trial{settings, meanOf(risks[i]), took.count(), risks[i]};
             trial.settings.detail = kFinishes[i].detail, trial.settings.grain = kFinishes[i].grain;
             (kFinishes[i].grain > 0 ? grainy_ : own).push_back(trial);
         }
@@ -145,7 +147,7 @@ std::string faultIn(const std::vector<Finding>& findings) {
 }
 
 // The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
-void addQuick(Recommendation& out, const Trial& best) {
+void addQuick(Recommendation& out, const Trial& best, const std::vector<Probe>& probes) {
     constexpr double kNearly = 1.122, kQuicker = 1.5; // of the squared error: 0.5 dB
     const Trial* quickest = nullptr;
     for (const Trial& t : out.trials)
@@ -155,6 +157,7 @@ void addQuick(Recommendation& out, const Trial& best) {
     if (quickest)
         out.others.push_back({Alternative::Kind::Quick, quickest->settings, quickest->risk,
                               best.seconds / std::max(1e-6, quickest->seconds)});
+    if (quickest) out.others.back().subjects = subjectsOf(*quickest, out.trials, probes);
 }
 
 // What is recommended, and sharpened by the grade that the photo's edges ask for. A quick method tells them
@@ -188,7 +191,7 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
     if (!(found == method.settings)) search.attempt(found);
     // What comes out best of everything that was tried is what counts, if it did no harm.
     Trial best = Search::leastOf(out.trials);
-    if (canBeChecked(photo)) {
+    if (whyNotChecked(photo).empty()) {
         std::map<std::string, std::string> faults; // by method
         Chosen chosen = harmlessOf(out.trials, [&](const Settings& settings) {
             const std::vector<Finding> findings = findingsOf(photo, settings, probes, {work.stop});
@@ -199,8 +202,9 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
         out.fault = faults[best.settings.method];
     }
     out.settings = best.settings, out.risk = best.risk;
-    addQuick(out, best);
-    if (canBeChecked(photo) && !out.others.empty()) {
+    out.subjects = subjectsOf(best, out.trials, probes);
+    addQuick(out, best, probes);
+    if (whyNotChecked(photo).empty() && !out.others.empty()) {
         Alternative& quick = out.others.front();
         quick.fault = faultIn(findingsOf(photo, quick.settings, probes, {work.stop}));
     }
@@ -241,7 +245,7 @@ std::string wordsOf(const Alternative& other) {
     return {};
 }
 
-std::string reasonOf(const Photo& photo, const Recommendation& r) {
+std::vector<std::string> reasonsOf(const Photo& photo, const Recommendation& r) {
     constexpr double kDoubtful = 0.1;
     // The next best of another method, whatever its grade.
     const std::string own = Search::fullGradeOf(r.settings.method);
@@ -252,18 +256,22 @@ std::string reasonOf(const Photo& photo, const Recommendation& r) {
     const auto percent = [](const Risk& risk) {
         return std::to_string(std::lround(100 * risk.sigmas())) + " %";
     };
-    std::string text = findMethod(r.settings.method)->name() + " leaves the least error, " + percent(r.risk) +
-                       " of the noise";
+    const auto name = [](const Settings& settings) { return findMethod(settings.method)->name(); };
+    std::vector<std::string> out = {filled(IRENIC_TEXT("%1 leaves the least error (%2 of the noise)."),
+                                           {name(r.settings), percent(r.risk)})};
     if (next)
-        text += "; next is " + findMethod(next->settings.method)->name() + " with " + percent(next->risk);
-    text += ".";
+        out.push_back(filled(IRENIC_TEXT("Next is %1 (%2)."), {name(next->settings), percent(next->risk)}));
     for (const Refused& no : r.refused)
-        text += " " + findMethod(no.settings.method)->name() + " would leave less, but " +
-                (no.check == check::kPointsLost.id ? "loses bright points." : "shifts colours.");
-    if (!r.fault.empty()) text += " " + r.fault;
+        out.push_back(filled(no.check == check::kPointsLost.id
+                                 ? IRENIC_TEXT("%1 would leave less, but loses bright points.")
+                                 : IRENIC_TEXT("%1 would leave less, but shifts colours."),
+                             {name(no.settings)}));
+    if (!r.fault.empty()) out.push_back(r.fault);
     if (photo.noiseDoubt > kDoubtful)
-        text += " Nothing in this photo is flat, so its noise, and this with it, is in doubt.";
-    return text;
+        out.emplace_back(
+            IRENIC_TEXT("Nothing in this photo is flat, so its noise, and this with it, is in doubt."));
+    out.insert(out.end(), r.subjects.begin(), r.subjects.end());
+    return out;
 }
 
 } // namespace irenic

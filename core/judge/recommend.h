@@ -6,14 +6,9 @@
 #include <vector>
 
 #include "judge/risk.h"
+#include "judge/subjects.h"
 
 namespace irenic {
-
-struct Trial {
-    Settings settings;
-    Risk risk;
-    double seconds = 0; // that it took here, all probes together
-};
 
 // Another take of nearly the same error and of another character.
 struct Alternative {
@@ -29,6 +24,8 @@ struct Alternative {
     double blur = 0;  // Sharp: the deviation of the edges' blur, in pixels
     // Quick: the worst that checks found around the probes, a sentence; empty: nothing to be looked at.
     std::string fault{};
+    // Quick: where it does well and where not, of what is in the photo; lines (judge/subjects.h).
+    std::vector<std::string> subjects{};
     friend bool operator==(const Alternative&, const Alternative&) = default;
 };
 inline constexpr Alternative::Kind kAlternatives[] = {Alternative::Kind::Quick, Alternative::Kind::Grain,
@@ -50,6 +47,7 @@ struct Recommendation {
     std::vector<Trial> trials;       // everything that was tried
     std::vector<Refused> refused{};  // the best of all first
     std::string fault{};             // of `settings`, as Alternative has it
+    std::vector<std::string> subjects{};
 };
 
 // The trial of least risk that does no harm, where of each method its own best is looked at; and what had
@@ -69,7 +67,7 @@ Chosen harmlessOf(std::vector<Trial> trials, const std::function<std::string(con
 Recommendation recommend(const Photo& photo, const Look& look, const std::vector<Probe>& probes,
                          const Work& work = {});
 
-// One sentence for people: what leaves the least error, by how much, and how sure that is.
-std::string reasonOf(const Photo& photo, const Recommendation& recommendation);
+// Sentences for people: what leaves the least error, by how much, and how sure that is.
+std::vector<std::string> reasonsOf(const Photo& photo, const Recommendation& recommendation);
 
 } // namespace irenic

@@ -286,22 +286,33 @@ RiskPlaces::RiskPlaces(const Photo& photo, const Look& look, const std::vector<P
 
 RiskPlaces::~RiskPlaces() = default;
 
+Risk meanOf(const std::vector<Risk>& risks) {
+    Risk mean;
+    const auto count = static_cast<double>(risks.size());
+    for (const Risk& own : risks) mean.luminance += own.luminance / count, mean.colour += own.colour / count;
+    return mean;
+}
+
 // Side by side: each place alone is too small to keep all cores busy.
-std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskFinish> finishes,
-                                 const Work& work) const {
+std::vector<std::vector<Risk>>
+RiskPlaces::ofEach(const Settings& settings, std::span<const RiskFinish> finishes, const Work& work) const {
     std::vector<std::vector<Risk>> risks(places_.size());
     forEachBand(static_cast<int>(places_.size()), 1, work, [&](int first, int last) {
         for (int i = first; i < last; ++i)
             risks[static_cast<std::size_t>(i)] =
                 risksAt(places_[static_cast<std::size_t>(i)], settings, finishes, work);
     });
-    std::vector<Risk> mean(finishes.size());
+    std::vector<std::vector<Risk>> out(finishes.size());
     for (const std::vector<Risk>& own : risks)
-        for (std::size_t d = 0; d < mean.size(); ++d) {
-            mean[d].luminance += own[d].luminance / static_cast<double>(places_.size());
-            mean[d].colour += own[d].colour / static_cast<double>(places_.size());
-        }
-    return mean;
+        for (std::size_t d = 0; d < out.size(); ++d) out[d].push_back(own[d]);
+    return out;
+}
+
+std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskFinish> finishes,
+                                 const Work& work) const {
+    std::vector<Risk> out;
+    for (const std::vector<Risk>& each : ofEach(settings, finishes, work)) out.push_back(meanOf(each));
+    return out;
 }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {

@@ -28,6 +28,9 @@ struct Risk {
     friend bool operator==(const Risk&, const Risk&) = default;
 };
 
+// Of none 0.
+Risk meanOf(const std::vector<Risk>& risks);
+
 // What costs nothing beside cleaning, and is tried with all that is cleaned.
 struct RiskFinish {
     float detail = 0, grain = 0;
@@ -48,7 +51,10 @@ class RiskPlaces {
     RiskPlaces(const RiskPlaces&) = delete;
     RiskPlaces& operator=(const RiskPlaces&) = delete;
 
-    // The means over all places, for each of the finishes, which share the cleaning.
+    // For each of the finishes, which share the cleaning: the risk at each place.
+    std::vector<std::vector<Risk>> ofEach(const Settings& settings, std::span<const RiskFinish> finishes,
+                                          const Work& work = {}) const;
+    // The means over all places.
     std::vector<Risk> of(const Settings& settings, std::span<const RiskFinish> finishes,
                          const Work& work = {}) const;
 

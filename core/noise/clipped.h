@@ -15,6 +15,11 @@ namespace irenic {
 // mean that lay below it is taken for `lowest`.
 Moments beforeClipping(const Moments& clipped, double lowest);
 
+// How much of what clipping took from a mean is given back, 0..1, at either end.
+struct ClippedShares {
+    float dark = 0, white = 0;
+};
+
 class ClippedMean {
   public:
     // Of a channel whose samples, normalised, lie between `lowest` (not above 0) and 1.
@@ -25,6 +30,11 @@ class ClippedMean {
     float before(float mean) const {
         if (mean > light_.from) return std::min(1.0f, light_.at(mean));
         return mean < dark_.to ? dark_.at(mean) : mean;
+    }
+
+    // The mean with as much of that as is asked for.
+    float restored(float mean, const ClippedShares& shares) const {
+        return mean + (mean > light_.from ? shares.white : shares.dark) * (before(mean) - mean);
     }
 
   private:

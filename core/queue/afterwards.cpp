@@ -3,6 +3,7 @@
 #include "base/command.h"
 #include "base/shown_text.h"
 #include "base/text.h"
+#include "judge/take_checks.h"
 
 namespace irenic {
 

@@ -36,6 +36,7 @@ struct Recommended {
     Settings settings;
     Risk risk;
     std::vector<Alternative> others = {};
+    std::vector<std::string> reasons = {}; // sentences
     friend bool operator==(const Recommended&, const Recommended&) = default;
 };
 

@@ -95,7 +95,9 @@ json jsonOf(const Recommended& r) {
                                  {"risk", jsonOf(other.risk)},
                                  {"times", other.times},
                                  {"blur", other.blur},
-                                 {"fault", other.fault}});
+                                 {"fault", other.fault},
+                                 {"subjects", other.subjects}});
+    if (!r.reasons.empty()) out["reasons"] = r.reasons;
     return out;
 }
 
@@ -123,7 +125,7 @@ std::vector<Alternative> othersFrom(const json& from, std::vector<std::string>& 
             if (id != idOf(kind) || !readMeasured(one, "settings", other.settings, other.risk, problems))
                 continue;
             get(one, "times", other.times, problems), get(one, "blur", other.blur, problems),
-                get(one, "fault", other.fault, problems);
+                get(one, "fault", other.fault, problems), get(one, "subjects", other.subjects, problems);
             out.push_back(other);
             break;
         }
@@ -136,6 +138,7 @@ std::optional<Recommended> recommendedFrom(const json& from, const char* setting
     if (!readMeasured(from, settings, out.settings, out.risk, problems)) return std::nullopt;
     if (const auto others = from.find("others"); others != from.end())
         out.others = othersFrom(*others, problems);
+    get(from, "reasons", out.reasons, problems);
     return out;
 }
 
