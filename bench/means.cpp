@@ -4,6 +4,9 @@
 #include <array>
 #include <cmath>
 #include <cstdio>
+#include <string>
+#include <utility>
+#include <vector>
 
 #include "denoise/clean.h"
 #include "judging_options.h"
@@ -34,6 +37,9 @@ int main(int argc, char** argv) {
     addCrop(app, crop);
     addIsos(app, isos);
     CLI11_PARSE(app, argc, argv);
+    // What chance does to the means of a raw, and each method.
+    std::vector<std::pair<std::string, Settings>> takes = {{"none", Settings::original()}};
+    for (const auto& m : methods()) takes.emplace_back(m->id(), Settings{m->id()});
     constexpr double kAim = 0.2;
     std::printf("| method | ISO | mean | worst | above %.1f %% |\n|---|---|---|---|---|\n", kAim);
     for (const double iso : isos) {
@@ -41,7 +47,7 @@ int main(int argc, char** argv) {
             double sum = 0, most = 0;
             int count = 0, above = 0;
         };
-        std::vector<Moved> moved(methods().size());
+        std::vector<Moved> moved(takes.size());
         const std::vector<std::string> files = unseenPhotographs();
         for (std::size_t i = 0; i < files.size(); ++i) {
             const Body body;
@@ -52,7 +58,7 @@ int main(int argc, char** argv) {
             measure(photo);
             const std::array<double, 3> right = sumsOf(truth, photo.mosaic);
             for (std::size_t m = 0; m < moved.size(); ++m) {
-                const Plane clean = cleanMosaic(photo, Settings{methods()[m]->id()}, photo.whole());
+                const Plane clean = cleanMosaic(photo, takes[m].second, photo.whole());
                 const std::array<double, 3> found = sumsOf(clean, photo.mosaic);
                 for (std::size_t c = 0; c < 3; ++c) {
                     const double off = 100 * std::abs(found[c] / right[c] - 1);
@@ -62,7 +68,7 @@ int main(int argc, char** argv) {
             }
         }
         for (std::size_t m = 0; m < moved.size(); ++m)
-            std::printf("| %s | %.0f | %.2f %% | %.2f %% | %d of %d |\n", methods()[m]->id().c_str(), iso,
+            std::printf("| %s | %.0f | %.2f %% | %.2f %% | %d of %d |\n", takes[m].first.c_str(), iso,
                         moved[m].sum / moved[m].count, moved[m].most, moved[m].above, moved[m].count);
         std::fflush(stdout);
     }

@@ -182,6 +182,9 @@ class Bench {
             std::vector<double> photos, drafts;
             for (int round = 0; round < 3; ++round) {
                 document.setZoom(1);
+                Look look = document.look();
+                look.exposure += 0.01f; // a draft is made once for all takes of a look
+                document.setLook(look);
                 for (int i = 0; i < 3; ++i) {
                     Settings s = document.takes()[static_cast<std::size_t>(i)].settings;
                     s.method = method, s.luminance = next();

@@ -345,6 +345,42 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& wo
 
 } // namespace
 
+namespace {
+
+// The normalised means of red, both greens and blue over some cells of the mosaic, or pixels.
+std::array<float, 4> meansOfCells(const Photo& photo, const std::array<int, 4>& sites, const Rect& cells) {
+    constexpr int colourOf[4] = {0, 1, 1, 2};
+    const int cell = photo.cell();
+    const BlackLevel& black = photo.black;
+    // Where black is the same in all cells samples can be added up as they are.
+    const bool even =
+        black.deltaH.empty() && black.deltaV.empty() && cell % black.rows == 0 && cell % black.columns == 0;
+    std::array<float, 4> out{};
+    for (std::size_t c = 0; c < 4; ++c) {
+        const int atX = cell == 2 ? sites[c] & 1 : 0, atY = cell == 2 ? sites[c] >> 1 : 0,
+                  channel = cell == 2 ? 0 : colourOf[c];
+        std::uint64_t whole = 0;
+        float normalised = 0;
+        for (int y = cells.y; y < cells.bottom(); ++y)
+            if (even) {
+                const auto step = static_cast<std::size_t>(cell * photo.channels);
+                const std::uint16_t* from =
+                    &photo.samples[photo.index(cell * cells.x + atX, cell * y + atY, channel)];
+                for (int x = 0; x < cells.width; ++x) whole += from[static_cast<std::size_t>(x) * step];
+            } else
+                for (int x = cells.x; x < cells.right(); ++x)
+                    normalised += photo.normalised(cell * x + atX, cell * y + atY, channel);
+        const auto count = static_cast<double>(cells.area());
+        const auto level = static_cast<double>(black.at(atX, atY, channel));
+        out[c] =
+            even ? static_cast<float>((static_cast<double>(whole) / count - level) / (photo.white - level))
+                 : normalised / static_cast<float>(count);
+    }
+    return out;
+}
+
+} // namespace
+
 Image developBalanced(const Recipe& recipe, const Rect& area, const Context& context) {
     IRENIC_EXPECTS(recipe.photo && !area.empty());
     const Photo& photo = *recipe.photo;
@@ -432,21 +468,11 @@ Image developOverview(const Photo& photo, const Look& look, int longest, const W
     forEachBand(ch / factor, 8, work, [&](int first, int last) {
         for (int y = first; y < last; ++y)
             for (int x = 0; x < cw / factor; ++x) {
-                float sum[4] = {0, 0, 0, 0};
-                for (int j = 0; j < factor; ++j)
-                    for (int i = 0; i < factor; ++i)
-                        for (std::size_t c = 0; c < 4; ++c) {
-                            constexpr int colourOf[4] = {0, 1, 1, 2};
-                            const int u = x * factor + i, v = y * factor + j;
-                            sum[c] += photo.hasMosaic()
-                                          ? photo.normalised(2 * u + (sites[c] & 1), 2 * v + (sites[c] >> 1))
-                                          : photo.normalised(u, v, colourOf[c]);
-                        }
-                const float scale = 1.0f / static_cast<float>(factor * factor);
-                rgb[0].at(x, y) = std::min(1.0f, sum[0] * scale) * static_cast<float>(gain[0]);
-                rgb[1].at(x, y) =
-                    std::min(1.0f, 0.5f * (sum[1] + sum[2]) * scale) * static_cast<float>(gain[1]);
-                rgb[2].at(x, y) = std::min(1.0f, sum[3] * scale) * static_cast<float>(gain[2]);
+                const std::array<float, 4> mean =
+                    meansOfCells(photo, sites, {x * factor, y * factor, factor, factor});
+                rgb[0].at(x, y) = std::min(1.0f, mean[0]) * static_cast<float>(gain[0]);
+                rgb[1].at(x, y) = std::min(1.0f, 0.5f * (mean[1] + mean[2])) * static_cast<float>(gain[1]);
+                rgb[2].at(x, y) = std::min(1.0f, mean[3]) * static_cast<float>(gain[2]);
             }
     });
     if (!photo.developed) rebuildHighlights(rgb, gain, work);
