@@ -909,28 +909,28 @@
         <translation>Schärfung: 1,4 px</translation>
     </message>
     <message>
-        <source>Sharpening: fine, 0.5 px</source>
-        <translation>Schärfung: fein, 0,5 px</translation>
+        <source>Sharpening: fine 0.5 px</source>
+        <translation>Schärfung: fein 0,5 px</translation>
     </message>
     <message>
         <source>Sharpening: look</source>
         <translation>Schärfung: wie Entwicklung</translation>
     </message>
     <message>
-        <source>Sharpening: medium, 0.7 px</source>
-        <translation>Schärfung: mittel, 0,7 px</translation>
+        <source>Sharpening: medium 0.7 px</source>
+        <translation>Schärfung: mittel 0,7 px</translation>
     </message>
     <message>
         <source>Sharpening: off</source>
         <translation>Schärfung: aus</translation>
     </message>
     <message>
-        <source>Sharpening: wide, 1.0 px</source>
-        <translation>Schärfung: breit, 1,0 px</translation>
+        <source>Sharpening: wide 1.0 px</source>
+        <translation>Schärfung: breit 1,0 px</translation>
     </message>
     <message>
-        <source>Sharpening: widest, 1.4 px</source>
-        <translation>Schärfung: am breitesten, 1,4 px</translation>
+        <source>Sharpening: widest 1.4 px</source>
+        <translation>Schärfung: am breitesten 1,4 px</translation>
     </message>
     <message>
         <source>Sharpest area: where the eye goes first</source>
@@ -3069,10 +3069,6 @@ In Weiß abgeschnitten: %2</translation>
     <message>
         <source>Detail</source>
         <translation>Details</translation>
-    </message>
-    <message>
-        <source>Reset</source>
-        <translation>Zurücksetzen</translation>
     </message>
     <message>
         <source>Reset %1</source>

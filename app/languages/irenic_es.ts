@@ -909,28 +909,28 @@
         <translation>Enfoque: 1,4 px</translation>
     </message>
     <message>
-        <source>Sharpening: fine, 0.5 px</source>
-        <translation>Enfoque: fino, 0,5 px</translation>
+        <source>Sharpening: fine 0.5 px</source>
+        <translation>Enfoque: fino 0,5 px</translation>
     </message>
     <message>
         <source>Sharpening: look</source>
         <translation>Enfoque: como el revelado</translation>
     </message>
     <message>
-        <source>Sharpening: medium, 0.7 px</source>
-        <translation>Enfoque: medio, 0,7 px</translation>
+        <source>Sharpening: medium 0.7 px</source>
+        <translation>Enfoque: medio 0,7 px</translation>
     </message>
     <message>
         <source>Sharpening: off</source>
         <translation>Enfoque: no</translation>
     </message>
     <message>
-        <source>Sharpening: wide, 1.0 px</source>
-        <translation>Enfoque: ancho, 1,0 px</translation>
+        <source>Sharpening: wide 1.0 px</source>
+        <translation>Enfoque: ancho 1,0 px</translation>
     </message>
     <message>
-        <source>Sharpening: widest, 1.4 px</source>
-        <translation>Enfoque: muy ancho, 1,4 px</translation>
+        <source>Sharpening: widest 1.4 px</source>
+        <translation>Enfoque: muy ancho 1,4 px</translation>
     </message>
     <message>
         <source>Sharpest area: where the eye goes first</source>
@@ -3069,10 +3069,6 @@ Cortado a blanco: %2</translation>
     <message>
         <source>Detail</source>
         <translation>Detalle</translation>
-    </message>
-    <message>
-        <source>Reset</source>
-        <translation>Restablecer</translation>
     </message>
     <message>
         <source>Reset %1</source>

@@ -909,28 +909,28 @@
         <translation>Netteté : 1,4 px</translation>
     </message>
     <message>
-        <source>Sharpening: fine, 0.5 px</source>
-        <translation>Netteté : fine, 0,5 px</translation>
+        <source>Sharpening: fine 0.5 px</source>
+        <translation>Netteté : fine 0,5 px</translation>
     </message>
     <message>
         <source>Sharpening: look</source>
         <translation>Netteté : développement</translation>
     </message>
     <message>
-        <source>Sharpening: medium, 0.7 px</source>
-        <translation>Netteté : moyenne, 0,7 px</translation>
+        <source>Sharpening: medium 0.7 px</source>
+        <translation>Netteté : moyenne 0,7 px</translation>
     </message>
     <message>
         <source>Sharpening: off</source>
         <translation>Netteté : aucune</translation>
     </message>
     <message>
-        <source>Sharpening: wide, 1.0 px</source>
-        <translation>Netteté : large, 1,0 px</translation>
+        <source>Sharpening: wide 1.0 px</source>
+        <translation>Netteté : large 1,0 px</translation>
     </message>
     <message>
-        <source>Sharpening: widest, 1.4 px</source>
-        <translation>Netteté : très large, 1,4 px</translation>
+        <source>Sharpening: widest 1.4 px</source>
+        <translation>Netteté : très large 1,4 px</translation>
     </message>
     <message>
         <source>Sharpest area: where the eye goes first</source>
@@ -3069,10 +3069,6 @@ Clipped to white: %2</source>
     <message>
         <source>Detail</source>
         <translation>Détail</translation>
-    </message>
-    <message>
-        <source>Reset</source>
-        <translation>Réinitialiser</translation>
     </message>
     <message>
         <source>Reset %1</source>

@@ -1,6 +1,7 @@
 #include "look/look_strip.h"
 
 #include <QComboBox>
+#include <QFont>
 #include <QLabel>
 #include <QMenu>
 #include <QSignalBlocker>
@@ -92,9 +93,9 @@ void LookStrip::beginGroup(const Field<Look>& f, Flow* flow) {
         else if (!groups_.empty())
             flow->addGap();
         auto* label = new QLabel(name, this);
-        QPalette second = label->palette();
-        second.setColor(QPalette::WindowText, style::faint());
-        label->setPalette(second);
+        QFont strong = label->font();
+        strong.setWeight(QFont::DemiBold);
+        label->setFont(strong);
         flow->addWidget(label);
         flow->keepWithNext();
         groups_.push_back({name, nullptr, {}});
@@ -106,7 +107,7 @@ void LookStrip::beginGroup(const Field<Look>& f, Flow* flow) {
 void LookStrip::endGroup(Flow* flow) {
     Group& group = groups_.back();
     group.reset = new QToolButton(this);
-    group.reset->setText(tr("Reset"));
+    group.reset->setIcon(style::icon(style::Icon::Reset));
     group.reset->setObjectName(QStringLiteral("reset") + QString::number(groups_.size()));
     group.reset->setAccessibleName(tr("Reset %1").arg(group.name));
     group.reset->setToolTip(tr("Resets this group to what the camera and the file suggest."));

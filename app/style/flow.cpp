@@ -27,7 +27,7 @@ class Keep : public QSpacerItem {
     Keep() : QSpacerItem(0, 0, QSizePolicy::Fixed, QSizePolicy::Fixed) {}
 };
 
-constexpr int kGroupGap = 8; // beside the gap that neighbours have
+constexpr int kGroupGap = 6; // beside the gap that neighbours have
 class Gap : public QSpacerItem {
   public:
     Gap() : QSpacerItem(kGroupGap, 0, QSizePolicy::Fixed, QSizePolicy::Fixed) {}

@@ -12,8 +12,8 @@ namespace {
 
 const char* nameOf(Icon which, QIcon::State state) {
     if (which == Icon::Choose && state == QIcon::Off) return "ring";
-    constexpr const char* kNames[] = {"choose", "more", "close",  "waits",
-                                      "runs",   "done", "failed", "cancelled"};
+    constexpr const char* kNames[] = {"choose", "more",   "close",     "waits", "runs",
+                                      "done",   "failed", "cancelled", "reset"};
     return kNames[static_cast<int>(which)];
 }
 

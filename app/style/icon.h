@@ -6,7 +6,7 @@
 
 namespace irenic::style {
 
-enum class Icon { Choose, More, Close, Waits, Runs, Done, Failed, Cancelled };
+enum class Icon { Choose, More, Close, Waits, Runs, Done, Failed, Cancelled, Reset };
 
 // In the colour of text; on an ochre ground (a control that is on) in the colour of text there.
 QIcon icon(Icon which);

@@ -18,9 +18,9 @@ constexpr const char* kDemosaics[] = {"quick", "fine"};
 constexpr const char* kShownEdges[] = {IRENIC_TEXT("Edges: enlarge to fill"), IRENIC_TEXT("Edges: crop"),
                                        IRENIC_TEXT("Edges: keep all, black")};
 constexpr const char* kShownSoftness[] = {
-    IRENIC_TEXT("Sharpening: off"), IRENIC_TEXT("Sharpening: fine, 0.5 px"),
-    IRENIC_TEXT("Sharpening: medium, 0.7 px"), IRENIC_TEXT("Sharpening: wide, 1.0 px"),
-    IRENIC_TEXT("Sharpening: widest, 1.4 px")};
+    IRENIC_TEXT("Sharpening: off"), IRENIC_TEXT("Sharpening: fine 0.5 px"),
+    IRENIC_TEXT("Sharpening: medium 0.7 px"), IRENIC_TEXT("Sharpening: wide 1.0 px"),
+    IRENIC_TEXT("Sharpening: widest 1.4 px")};
 constexpr const char* kShownDemosaics[] = {IRENIC_TEXT("Demosaic: quick"), IRENIC_TEXT("Demosaic: fine")};
 
 template <auto Member> ChoiceMember<Look> choice() {
