@@ -10,9 +10,7 @@
 
 #include "denoise/clean.h"
 #include "judging_options.h"
-#include "measure/open.h"
 #include "photographs.h"
-#include "sensor.h"
 
 using namespace irenic;
 
@@ -50,12 +48,7 @@ int main(int argc, char** argv) {
         std::vector<Moved> moved(takes.size());
         const std::vector<std::string> files = unseenPhotographs();
         for (std::size_t i = 0; i < files.size(); ++i) {
-            const Body body;
-            Shot shot;
-            shot.iso = iso, shot.seed = static_cast<std::uint32_t>(100 + i);
-            const Plane truth = exposeMosaic(photograph(files[i], crop), body, shot);
-            Photo photo = takePhoto(truth, body, shot);
-            measure(photo);
+            const auto [truth, photo] = measuredRaw(files[i], crop, iso, static_cast<std::uint32_t>(100 + i));
             const std::array<double, 3> right = sumsOf(truth, photo.mosaic);
             for (std::size_t m = 0; m < moved.size(); ++m) {
                 const Plane clean = cleanMosaic(photo, takes[m].second, photo.whole());

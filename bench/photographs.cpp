@@ -5,6 +5,9 @@
 #include <opencv2/imgcodecs.hpp>
 #include <opencv2/imgproc.hpp>
 
+#include "measure/open.h"
+#include "sensor.h"
+
 namespace irenic {
 
 std::vector<std::string> unseenPhotographs() {
@@ -40,6 +43,17 @@ std::array<Plane, 3> photograph(const std::string& file, int crop) {
         for (int x = 0; x < w; ++x)
             for (int c = 0; c < 3; ++c)
                 out[static_cast<std::size_t>(2 - c)].at(x, y) = linear.at<cv::Vec3f>(y0 + y, x0 + x)[c];
+    return out;
+}
+
+MeasuredRaw measuredRaw(const std::string& file, int crop, double iso, std::uint32_t seed) {
+    const Body body;
+    Shot shot;
+    shot.iso = iso, shot.seed = seed;
+    MeasuredRaw out;
+    out.truth = exposeMosaic(photograph(file, crop), body, shot);
+    out.photo = takePhoto(out.truth, body, shot);
+    measure(out.photo);
     return out;
 }
 

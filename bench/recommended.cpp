@@ -6,10 +6,8 @@
 #include "denoise/clean.h"
 #include "judge/recommend.h"
 #include "judging_options.h"
-#include "measure/open.h"
 #include "photographs.h"
 #include "scores.h"
-#include "sensor.h"
 #include "session/take.h"
 
 using namespace irenic;
@@ -32,12 +30,9 @@ int main(int argc, char** argv) {
     for (const double iso : isos) {
         int near = 0;
         for (std::size_t i = 0; i < files.size(); ++i) {
-            const Body body;
-            Shot shot;
-            shot.iso = iso, shot.seed = static_cast<std::uint32_t>(100 + i);
-            const Plane truth = exposeMosaic(photograph(files[i], crop), body, shot);
-            Photo photo = takePhoto(truth, body, shot);
-            measure(photo);
+            const MeasuredRaw raw = measuredRaw(files[i], crop, iso, static_cast<std::uint32_t>(100 + i));
+            const Photo& photo = raw.photo;
+            const Plane& truth = raw.truth;
             const Rect all{0, 0, truth.width(), truth.height()};
             const cv::Mat right = rendered(photo, truth, look);
             const auto qualityOf = [&](const Settings& settings) {
