@@ -343,10 +343,6 @@ Picture pictureOf(std::array<Plane, 3> rgb, const Finish& finish, const Work& wo
     return out;
 }
 
-} // namespace
-
-namespace {
-
 // The normalised means of red, both greens and blue over some cells of the mosaic, or pixels.
 std::array<float, 4> meansOfCells(const Photo& photo, const std::array<int, 4>& sites, const Rect& cells) {
     constexpr int colourOf[4] = {0, 1, 1, 2};
