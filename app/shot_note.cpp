@@ -1,5 +1,7 @@
 #include "shot_note.h"
 
+#include <cmath>
+
 #include "base/text.h"
 #include "develop/file_rendering.h"
 #include "judge/exposure.h"
@@ -17,6 +19,15 @@ ShotNote::ShotNote(QWidget* parent) : QLabel(parent) {
     setWordWrap(true);
     setObjectName(QStringLiteral("shot"));
     setTextInteractionFlags(Qt::TextSelectableByMouse);
+}
+
+QString ShotNote::darkText(const Photo& photo) {
+    const auto share = static_cast<int>(std::lround(100 * photo.dark.share));
+    if (photo.dark.digest.empty()) return tr("Dark frame: this photo shows nothing of it.");
+    return share > 0 ? tr("Dark frame (mean of %1): %2 % of the noise in the dark is taken off.")
+                           .arg(photo.dark.frames)
+                           .arg(share)
+                     : tr("Dark frame (mean of %1): its glow is taken off.").arg(photo.dark.frames);
 }
 
 void ShotNote::describe(const PhotoPtr& p) {
@@ -56,6 +67,7 @@ void ShotNote::refresh() {
             (p->developed ? QStringLiteral("<br>") +
                                 tr("Not a raw: noise already smoothed. Use the raw if you have it.")
                           : QString()) +
+            (p->dark.frames > 0 ? QStringLiteral("<br>") + darkText(*p) : QString()) +
             (rendering.isEmpty() ? QString() : QStringLiteral("<br>") + rendering) +
             (unused_ >= kMuch && exposure_ >= kMuch
                  ? QStringLiteral("<br>") + tr("Shot %1 stops darker than the sensor could hold, and made "

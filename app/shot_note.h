@@ -19,6 +19,7 @@ class ShotNote : public QLabel {
 
   private:
     void refresh();
+    static QString darkText(const Photo& photo); // of what a dark frame tells
 
     PhotoPtr photo_;
     double unused_ = 0; // stops that the sensor could have taken more

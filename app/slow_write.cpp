@@ -13,15 +13,23 @@ SlowWrite::SlowWrite(Jobs& jobs, QObject* parent) : QObject(parent), jobs_(jobs)
     });
 }
 
-void SlowWrite::begin(const QString& doing, const QString& file,
-                      std::function<std::string(const Work&)> make) {
-    doing_ = doing;
-    job_ = jobs_.submit(Lane::Quiet, 0, std::move(make), [this, file](const Outcome<std::string>& made) {
-        telling_.stop();
+void SlowWrite::begin(const QString& doing, const QString& file, Make make) {
+    const auto tell = [this, file](const Outcome<std::string>& made) {
         if (!made.value) return emit message(tr("%1 could not be written: %2").arg(file, said(made.problem)));
         const QString note = QString::fromStdString(*made.value);
         emit message(note.isEmpty() ? tr("Written: %1").arg(file) : tr("Written: %1. %2").arg(file, note));
-    });
+    };
+    begin(doing, tell, std::move(make));
+}
+
+void SlowWrite::begin(const QString& doing, std::function<void(const Outcome<std::string>&)> tell,
+                      Make make) {
+    doing_ = doing;
+    job_ = jobs_.submit(Lane::Quiet, 0, std::move(make),
+                        [this, tell = std::move(tell)](const Outcome<std::string>& made) {
+                            telling_.stop();
+                            tell(made);
+                        });
     telling_.start();
     emit message(tr("%1…").arg(doing_));
 }

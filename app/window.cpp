@@ -63,7 +63,8 @@ Window::Window(QWidget* parent)
       closeUp_(new CloseUp(document_, renderer_, *references_, this)),
       trial_(new TrialView(document_, renderer_, *references_, this)),
       several_(new PhotosSheet(document_, renderer_, this)), report_(new SlowWrite(jobs_, this)),
-      layers_(new SlowWrite(jobs_, this)), lookStrip_(new LookStrip(document_, jobs_, this)),
+      layers_(new SlowWrite(jobs_, this)), darkFrames_(new SlowWrite(jobs_, this)),
+      lookStrip_(new LookStrip(document_, jobs_, this)),
       drawer_(new Drawer(
           document_, jobs_, [this] { return photos_->selectedPaths(); }, this)),
       exportBar_(new ExportBar(document_, jobs_, this)), presets_(new PresetMenu(document_, this)),
@@ -156,7 +157,7 @@ Window::Window(QWidget* parent)
     });
     connect(trial_, &TrialView::closeAsked, this, [this] { setTrial(false); });
     connect(trial_, &TrialView::message, exportBar_, &ExportBar::setMessage);
-    for (SlowWrite* slow : {report_, layers_})
+    for (SlowWrite* slow : {report_, layers_, darkFrames_})
         connect(slow, &SlowWrite::message, exportBar_, &ExportBar::setMessage);
     // In a window of its own it follows the sheet.
     connect(qApp, &QApplication::focusChanged, this, [this](const QWidget*, const QWidget* now) {

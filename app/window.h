@@ -71,6 +71,11 @@ class Window : public QMainWindow {
     // The original and all takes in one file, the chosen one on top.
     void writeLayers(const QString& file);
     SlowWrite& layers() { return *layers_; }
+    // Frames that were taken with the lens covered: their mean is kept for photos of that camera, ISO and
+    // exposure, and those that are open are read anew.
+    void useDarkFrames(const QStringList& files);
+    void forgetDarkFrames(); // of the camera and ISO of the photo shown
+    SlowWrite& darkFrames() { return *darkFrames_; }
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -97,6 +102,8 @@ class Window : public QMainWindow {
     void askForReport();
     void reportFault();
     void askForLayers();
+    void askForDarkFrames();
+    void addDarkFrames(QMenu* menu);
     void setTrial(bool on);
     void
     setOverPhotos(bool on); // a sheet over the selected photos // nothing but the trial's pictures is seen
@@ -141,7 +148,7 @@ class Window : public QMainWindow {
     TrialView* trial_;
     PhotosSheet* several_;
     ExportsList* exports_ = nullptr;
-    SlowWrite *report_, *layers_;
+    SlowWrite *report_, *layers_, *darkFrames_;
     bool inCloseUp_ = false, apart_ = false, inTrial_ = false, overPhotos_ = false;
     QAction* apartAction_ = nullptr;
     QMetaObject::Connection monitor_; // to the one of the screen that the window stands on

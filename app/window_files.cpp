@@ -1,12 +1,16 @@
-// Files that the window has made of a whole photo: a report on its takes, and the takes as layers.
+// Files that take long: a report on a photo's takes, the takes as layers, and dark frames.
 #include <QCoreApplication>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <cmath>
 
 #include "base/safe_file.h"
 #include "deliver/layers.h"
 #include "export/export_bar.h"
+#include "measure/dark_frame.h"
+#include "photos/photo_list.h"
 #include "report/report.h"
+#include "said.h"
 #include "slow_write.h"
 #include "window.h"
 
@@ -75,6 +79,48 @@ void Window::writeLayers(const QString& file) {
                        exportLayers(photo, look, all, file.toStdString(), work);
                        return std::string();
                    });
+}
+
+void Window::askForDarkFrames() {
+    if (darkFrames_->running()) {
+        darkFrames_->stop();
+        return exportBar_->setMessage(tr("Reading dark frames was stopped. Nothing has changed."));
+    }
+    const PhotoPtr photo = document_.photo();
+    const QString folder = photo ? QString::fromStdString(photo->file.parent_path().string()) : QString();
+    const QStringList files =
+        QFileDialog::getOpenFileNames(this, tr("Open dark frames, taken with the lens covered"), folder);
+    if (!files.isEmpty()) useDarkFrames(files);
+}
+
+void Window::useDarkFrames(const QStringList& files) {
+    std::vector<std::filesystem::path> paths;
+    for (const QString& file : files) paths.emplace_back(file.toStdString());
+    const auto tell = [this](const Outcome<std::string>& made) {
+        if (!made.value) return exportBar_->setMessage(said(made.problem));
+        exportBar_->setMessage(
+            tr("Dark frames are used from now on for %1").arg(QString::fromStdString(*made.value)));
+        photos_->readAgain();
+    };
+    darkFrames_->begin(tr("Reading dark frames"), tell, [paths](const Work& work) {
+        const DarkFrame dark = darkFrameOf(paths, work);
+        keep(dark);
+        return dark.camera + ", ISO " + std::to_string(std::lround(dark.iso));
+    });
+}
+
+void Window::forgetDarkFrames() {
+    const PhotoPtr photo = document_.photo();
+    if (!photo) return;
+    const auto tell = [this](const Outcome<std::string>& made) {
+        if (!made.value) return exportBar_->setMessage(said(made.problem));
+        exportBar_->setMessage(tr("Photos of this camera and ISO are cleaned without dark frames again."));
+        photos_->readAgain();
+    };
+    darkFrames_->begin(tr("Forgetting dark frames"), tell, [photo](const Work&) {
+        forgetDarkFor(*photo);
+        return std::string();
+    });
 }
 
 } // namespace irenic

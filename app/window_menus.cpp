@@ -77,7 +77,24 @@ void Window::makeFileMenu(QMenu* photo) {
         report->setEnabled(document_.photo() != nullptr);
     });
     photo->addSeparator();
+    addDarkFrames(photo);
+    photo->addSeparator();
     photo->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+}
+
+void Window::addDarkFrames(QMenu* menu) {
+    QAction* use = menu->addAction(tr("&Dark frames…"), this, &Window::askForDarkFrames);
+    use->setObjectName(QStringLiteral("darkFrames"));
+    use->setToolTip(
+        tr("Averages raws that were taken with the lens covered, and takes off what photos of the "
+           "same camera, ISO and exposure show of them."));
+    QAction* forget = menu->addAction(tr("Forget dark fra&mes"), this, &Window::forgetDarkFrames);
+    forget->setObjectName(QStringLiteral("forgetDarkFrames"));
+    forget->setToolTip(tr("Photos of this camera and ISO are cleaned without dark frames again."));
+    connect(menu, &QMenu::aboutToShow, this, [this, use, forget] {
+        use->setText(darkFrames_->running() ? tr("Stop reading &dark frames") : tr("&Dark frames…"));
+        forget->setEnabled(document_.photo() && document_.photo()->dark.frames > 0);
+    });
 }
 
 void Window::makeEditMenu(QMenu* work) {

@@ -2,7 +2,9 @@
 // Markdown.
 #include <cmath>
 #include <cstdio>
+#include <optional>
 
+#include "dark.h"
 #include "denoise/clean.h"
 #include "judging_options.h"
 #include "measure/open.h"
@@ -19,6 +21,7 @@ struct Fault {
     Body body;
     Shot shot;
     double statedFactor = 1; // what the file says of its noise's variance, over the truth
+    int darkFrames = 0;      // that are at hand
 };
 
 std::vector<Fault> faults() {
@@ -47,6 +50,17 @@ std::vector<Fault> faults() {
     with("glow of 40 electrons in a corner").body.glow = 40;
     Fault& gains = with("two gains: four times the read noise from a tenth of white on");
     gains.body.secondGainAt = 0.1, gains.body.secondGainRead = 4;
+    // Blue stands last in a cell.
+    with("blue's black off by four values").body.blackOff = {0, 0, 0, 4};
+    Fault& masked = with("blue's black off by four values, masked border");
+    masked.body.blackOff = {0, 0, 0, 4}, masked.body.maskedColumns = 96, masked.body.maskedRows = 32;
+    for (const auto& [name, frames] : {std::pair{"leaks of 3 electrons, unlike from pixel to pixel", 0},
+                                       std::pair{"leaks of 3 electrons, one dark frame", 1},
+                                       std::pair{"leaks of 3 electrons, four dark frames", 4}}) {
+        Fault& leaks = with(name);
+        leaks.body.darkCurrent = 0.15, leaks.body.warmPixels = 5e-5, leaks.shot.exposure = 20;
+        leaks.darkFrames = frames;
+    }
     with("profile in the file four times too high").statedFactor = 4;
     with("profile in the file four times too low").statedFactor = 0.25;
     return out;
@@ -99,7 +113,13 @@ int main(int argc, char** argv) {
                                                    seen.height(), fault.body.smoothing);
                 for (NoiseLine& line : photo.statedNoise->channel)
                     line.a *= fault.statedFactor, line.b *= fault.statedFactor;
-                measure(photo);
+                std::optional<DarkFrame> dark;
+                if (fault.darkFrames > 0) {
+                    Shot covered = shot;
+                    covered.seed += 7000;
+                    dark = takeDarkFrames(fault.body, covered, seen.width(), seen.height(), fault.darkFrames);
+                }
+                measure(photo, {}, Known::Nothing, {.dark = dark ? &*dark : nullptr});
                 const cv::Mat right = rendered(photo, truth);
                 for (std::size_t m = 0; m < asked.methods.size(); ++m, ++at) {
                     const auto qualityOf = [&](const Photo& of) {

@@ -299,7 +299,9 @@ Photo takePhoto(const Plane& truth, const Body& body, const Shot& shot) {
                 if (shot.hotPixels > 0 && random.uniform() < shot.hotPixels)
                     electrons += well * (0.02 + 0.9 * std::pow(random.uniform(), 3));
                 if (shot.deadPixels > 0 && random.uniform() < shot.deadPixels) electrons = 0;
-                const double dn = coded(std::floor(body.black + electrons / well * range + 0.5), body);
+                const auto site = static_cast<std::size_t>(((y - top) & 1) * 2 + ((x - left) & 1));
+                const double off = body.blackOff[site];
+                const double dn = coded(std::floor(body.black + off + electrons / well * range + 0.5), body);
                 photo.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(photo.rawWidth) +
                               static_cast<std::size_t>(x)] =
                     static_cast<std::uint16_t>(std::clamp(dn, 0.0, body.white));

@@ -21,10 +21,11 @@ struct Body {
     // Electrons at some ISOs, in order; between them the read noise runs with the logarithm of the ISO.
     // Empty: that of the quality protocol.
     std::vector<std::pair<double, double>> readNoise;
-    double responseSpread = 0; // deviation of the pixels' sensitivity, as a share
-    double crosstalk = 0;      // the share of a pixel's light that each of its four neighbours gets
-    Smoothing smoothing;       // what the camera does to its samples before it writes them
-    double noiseAtRight = 1;   // how much larger noise is at the right edge than at the left; between, evenly
+    double responseSpread = 0;        // deviation of the pixels' sensitivity, as a share
+    double crosstalk = 0;             // the share of a pixel's light that each of its four neighbours gets
+    Smoothing smoothing;              // what the camera does to its samples before it writes them
+    std::array<double, 4> blackOff{}; // DN that the level of each site of a cell is off by, which no tag says
+    double noiseAtRight = 1; // how much larger noise is at the right edge than at the left; between, evenly
     double madeUpFor =
         1; // how much the camera multiplies corners by, which its lens leaves darker, in the raw
     double glow =

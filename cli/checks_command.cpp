@@ -43,11 +43,13 @@ struct Subject {
 Subject fromFile(const Photo& photo, const std::string& file, const Work& work) {
     const PhotoPtr cleaned = readPhoto(file, work, Measure::Nothing);
     if (cleaned->hasMosaic() != photo.hasMosaic() || cleaned->monochrome != photo.monochrome ||
-        cleaned->width() != photo.width() || cleaned->height() != photo.height() || cleaned->developed ||
+        cleaned->xtrans.has_value() != photo.xtrans.has_value() || cleaned->developed != photo.developed ||
+        cleaned->width() != photo.width() || cleaned->height() != photo.height() ||
         (photo.hasMosaic() && cleaned->mosaic.site != photo.mosaic.site))
-        throw std::runtime_error(shownName(file) + ": samples cannot be compared with those of " +
-                                 shownName(photo.file) +
-                                 ". Checks need a DNG of the same size and layout, as 'clean' writes it.");
+        throw std::runtime_error(
+            shownName(file) + ": samples cannot be compared with those of " + shownName(photo.file) +
+            ". Checks compare files of one size and kind: of a raw a DNG as 'clean' writes "
+            "it, of a finished picture another finished picture.");
     return {shownPath(file),
             [cleaned](const Rect& area, const Work& part) {
                 return cleanRegion(*cleaned, Settings::original(), area, part);

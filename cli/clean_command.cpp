@@ -16,6 +16,7 @@
 #include "base/folders.h"
 #include "base/text.h"
 #include "common.h"
+#include "dark_command.h"
 #include "deliver/export.h"
 #include "deliver/formats.h"
 #include "deliver/handback.h"
@@ -36,7 +37,7 @@ using nlohmann::json;
 namespace {
 
 struct CleanOptions {
-    std::vector<std::string> files, formats, deliveries;
+    std::vector<std::string> files, formats, deliveries, dark;
     Settings settings;
     std::string into;
     std::string out, output, profile = "srgb", compression, look, take, size, name;
@@ -46,6 +47,11 @@ struct CleanOptions {
          alike = false;
     std::string then;
     std::string queue; // with `later`; empty: this user's
+
+    std::optional<DarkFrame> frame = {}; // the mean of `dark`
+    Given given(const std::optional<NoiseModel>& noise = {}) const {
+        return {noise ? &*noise : nullptr, frame ? &*frame : nullptr};
+    }
 };
 
 // One place for one file, however it is called; a name that cannot be followed is left for the writer to
@@ -138,8 +144,7 @@ void deliver(Task& task, const CleanOptions& o, const Settings& settings, const 
     std::atomic<float> done = 0;
     const Bar bar(done, shownName(task.file));
     const Work inner{work.stop, &done};
-    const PhotoPtr photo =
-        readPhoto(task.file, inner.part(0, 0.1), Measure::Noise, task.noise ? &*task.noise : nullptr);
+    const PhotoPtr photo = readPhoto(task.file, inner.part(0, 0.1), Measure::Noise, o.given(task.noise));
     std::optional<Recommendation> measured;
     std::vector<Delivery> open;
     const double each = 0.9 / static_cast<double>(task.deliveries.size());
@@ -254,7 +259,7 @@ int cleanInto(const CleanOptions& o, const Preset& take, const Look& look, const
     std::atomic<float> done = 0;
     const Bar bar(done, shownName(file));
     const Work inner{work.stop, &done};
-    const PhotoPtr photo = readPhoto(file, inner.part(0, 0.1));
+    const PhotoPtr photo = readPhoto(file, inner.part(0, 0.1), Measure::Noise, o.given());
     Settings settings = *take.settings;
     std::optional<Risk> risk;
     double from = 0.1;
@@ -279,6 +284,7 @@ int clean(CleanOptions o, const Work& work) {
     if (!take.settings) throw WrongUsage("--take: this preset holds a look and no take");
     const Look look = o.look.empty() && take.look ? *take.look : lookOf(o.look);
     o.files = expanded(o.files);
+    o.frame = darkFrameFrom(o.dark, work);
     if (!o.into.empty()) {
         if (o.files.size() != 1) throw WrongUsage("--into takes exactly one FILE");
         return cleanInto(o, take, look, work);
@@ -416,6 +422,8 @@ void addCleanCommand(CLI::App& app, const Work& work, int& status) {
     command->add_option("--jobs", o.jobs, "Processes at a time; each cleans one photo")
         ->check(CLI::Range(1, 64));
     auto* later = command->add_flag("--later", o.later, "Only add them to the queue");
+    auto* dark = addDarkOption(*command, o.dark);
+    dark->excludes(later)->excludes(command->get_option("--jobs")); // other processes take what is kept
     command->add_option("--queue", o.queue, "With --later: the queue's file; default: this user's")
         ->needs(later);
     command->add_flag("--json", o.asJson, "One JSON object in a line for each file");

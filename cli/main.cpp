@@ -9,6 +9,7 @@
 #include "checks_command.h"
 #include "clean_command.h"
 #include "common.h"
+#include "dark_command.h"
 #include "demo.h"
 #include "describe.h"
 #include "layers_command.h"
@@ -89,6 +90,7 @@ json inspectOne(const irenic::Photo& p, const std::string& file) {
             {"neutral", {p.neutral[0], p.neutral[1], p.neutral[2]}},
             {"sandboxed", irenic::decodersAreSandboxed()},
             {"id", irenic::idOf(p).text},
+            {"dark", p.dark.frames > 0 ? json{{"frames", p.dark.frames}, {"share", p.dark.share}} : json()},
             {"smoothing", {{"beside", p.smoothing.beside}, {"diagonal", p.smoothing.diagonal}}},
             {"unevenness",
              {{"rightOverLeft", p.unevenness.rightOverLeft()},
@@ -120,6 +122,10 @@ void describe(const irenic::Photo& p, const std::string& file) {
     if (p.pattern.deadColumns + p.pattern.deadRows > 0)
         std::printf("  %d dead columns and %d dead rows, filled from both sides\n", p.pattern.deadColumns,
                     p.pattern.deadRows);
+    if (p.dark.frames > 0)
+        std::printf(
+            "  dark frame: mean of %d, takes away %.0f %% of the noise's variance in dark, even places\n",
+            p.dark.frames, 100 * p.dark.share);
     if (!p.smoothing.none())
         std::printf("  the camera has smoothed: %.1f %% of each sample went to each neighbour of its colour, "
                     "%.1f %% diagonally\n",
@@ -130,9 +136,12 @@ void describe(const irenic::Photo& p, const std::string& file) {
             p.unevenness.rightOverLeft(), p.unevenness.bottomOverTop(), p.unevenness.cornersOverMiddle());
 }
 
-int inspect(const std::vector<std::string>& files, bool asJson, const Work& work) {
-    return forEachFile(files, asJson, [asJson, &work](const std::string& file, json& all) {
-        const auto photo = irenic::readPhoto(file, work);
+int inspect(const std::vector<std::string>& files, const std::vector<std::string>& darkFiles, bool asJson,
+            const Work& work) {
+    const std::optional<irenic::DarkFrame> dark = irenic::darkFrameFrom(darkFiles, work);
+    return forEachFile(files, asJson, [&](const std::string& file, json& all) {
+        const auto photo =
+            irenic::readPhoto(file, work, irenic::Measure::Noise, {.dark = dark ? &*dark : nullptr});
         if (asJson)
             all.push_back(inspectOne(*photo, irenic::shownPath(file)));
         else
@@ -164,14 +173,17 @@ int printState(const std::vector<std::string>& files, bool asJson, const Work& w
 
 struct RecommendOptions {
     std::string look;
+    std::vector<std::string> dark;
     int size = 0; // of the longer side; 0: as it is
 };
 
 int recommendAll(const std::vector<std::string>& files, const RecommendOptions& o, bool asJson,
                  const Work& work) {
     const irenic::Look look = lookOf(o.look);
+    const std::optional<irenic::DarkFrame> dark = irenic::darkFrameFrom(o.dark, work);
     return forEachFile(files, asJson, [&](const std::string& file, json& all) {
-        const auto photo = irenic::readPhoto(file, work);
+        const auto photo =
+            irenic::readPhoto(file, work, irenic::Measure::Noise, {.dark = dark ? &*dark : nullptr});
         const std::vector<irenic::Probe> probes = irenic::placeProbes(*photo, work);
         const irenic::Recommendation r = irenic::recommend(*photo, look, probes, work);
         std::optional<irenic::SeenAlike> alike;
@@ -187,7 +199,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                               {"fault", other.fault},
                               {"subjects", other.subjects},
                               {"edgeBlur", other.blur > 0 ? json(other.blur) : json()}});
-        for (const irenic::Trial& t : r.trials)
+        for (const irenic::Tried& t : r.trials)
             trials.push_back({{"settings", irenic::jsonOf(t.settings)},
                               {"luminance", t.risk.luminance},
                               {"colour", t.risk.colour}});
@@ -323,13 +335,16 @@ int main(int argc, char** argv) {
     std::vector<std::string> files;
     auto* inspectCommand = app.add_subcommand("inspect", "Show what files hold and how much noise they have");
     inspectCommand->add_option("FILE", files)->required();
+    std::vector<std::string> darkFiles;
+    irenic::addDarkOption(*inspectCommand, darkFiles);
     inspectCommand->add_flag("--json", asJson);
-    inspectCommand->callback([&] { status = inspect(files, asJson, work); });
+    inspectCommand->callback([&] { status = inspect(files, darkFiles, asJson, work); });
 
     irenic::addCleanCommand(app, work, status);
     irenic::addQueueCommands(app, work, status);
     irenic::addChecksCommand(app, work, status);
     irenic::addCameraCommand(app, work, status);
+    irenic::addDarkCommand(app, work, status);
     irenic::addLayersCommand(app, work, status);
 
     auto* recommendCommand =
@@ -341,6 +356,7 @@ int main(int argc, char** argv) {
                      "Name the quickest take that cannot be told apart at this size of the longer side")
         ->check(CLI::Range(16, 65535));
     recommendCommand->add_option("--look", recommendOptions.look, "Judge for this look: as in 'clean'");
+    irenic::addDarkOption(*recommendCommand, recommendOptions.dark);
     recommendCommand->add_flag("--json", asJson);
     recommendCommand->callback([&] { status = recommendAll(files, recommendOptions, asJson, work); });
 

@@ -141,7 +141,8 @@ class TestCameraNotes : public QObject {
         QCOMPARE(noise.size(), std::size_t(2));
         const NoiseModel& both = noise.at(files[0]);
         QCOMPARE(both, noise.at(files[1]));
-        const PhotoPtr own = readPhoto(files[0]), alike = readPhoto(files[0], {}, Measure::Noise, &both);
+        const PhotoPtr own = readPhoto(files[0]),
+                       alike = readPhoto(files[0], {}, Measure::Noise, {.noise = &both});
         QCOMPARE(alike->noise, both);
         QVERIFY(!(own->noise == both) && !(own->id == alike->id));
         // The queue hands it on, and nothing that no sensor has.

@@ -1,7 +1,9 @@
 // Checks of a cleaned photo: a perfect result raises none, each planted fault is found by its check, at its
 // place.
+#include <QImage>
 #include <QTest>
 
+#include "deliver/export.h"
 #include "denoise/clean.h"
 #include "judge/advice.h"
 #include "judge/checks.h"
@@ -44,6 +46,18 @@ class TestChecks : public QObject {
             for (int x = 0; x < kWidth; ++x)
                 out.at(x, y) = static_cast<float>(change(x, y, static_cast<double>(taken_.truth.at(x, y))));
         return out;
+    }
+    QTemporaryDir folder_;
+    // As it is read: full colour of an X-Trans mosaic, or a picture that was finished of a raw.
+    PhotoPtr seenAs(const Photo& photo, const char* name, Measure what) const {
+        const QString file = folder_.filePath(QLatin1String(name));
+        if (photo.xtrans)
+            return readPhoto(test::writeShot(folder_, (std::string(name) + ".dng").c_str(), photo), {}, what);
+        Export finished;
+        finished.recipe = recipeOf(photo, Settings::original(), {});
+        finished.delivery.format = ExportFormat::Tiff;
+        exportFile(finished, (file + QStringLiteral(".tif")).toStdString());
+        return readPhoto((file + QStringLiteral(".tif")).toStdString(), {}, what);
     }
     double noisy(int x, int y) const { return static_cast<double>(taken_.photo.normalised(x, y)); }
     static bool isPlanted(int x, int y) { return kPlanted.contains(Rect{x, y, 1, 1}); }
@@ -93,7 +107,6 @@ class TestChecks : public QObject {
             QVERIFY(!r.intersected(around).empty() || !r.intersected(other).empty());
         // A probe twice is a probe.
         QCOMPARE(*lost({there, there, elsewhere}).value, *near.value);
-        QVERIFY(whyNotChecked(taken_.photo).empty());
     }
 
     void perfect() {
@@ -380,15 +393,13 @@ class TestChecks : public QObject {
         }
     }
 
-    // What has no white noise is refused with a sentence.
+    // Others' files of a raw that its camera smoothed are refused with a sentence.
     void refused() {
-        Photo smoothed = takePhoto(Plane(64, 64), {}, {}), finished = takePhoto(Plane(64, 64), {}, {});
+        Photo smoothed = takePhoto(Plane(64, 64), {}, {});
         smoothed.smoothing = {0.1, 0};
-        finished.channels = 3, finished.developed = true;
-        for (const Photo* photo : {&smoothed, &finished})
-            QVERIFY_THROWS_EXCEPTION(
-                std::invalid_argument,
-                checksOf(*photo, [](const Rect& area, const Work&) { return Image(Holds::Mosaic, area); }));
+        QVERIFY_THROWS_EXCEPTION(std::invalid_argument, checksOf(smoothed, [](const Rect& area, const Work&) {
+                                     return Image(Holds::Mosaic, area);
+                                 }));
     }
 
     // A take of a raw that its camera smoothed is checked on what the sensor gave.
@@ -404,6 +415,104 @@ class TestChecks : public QObject {
                       noisy = named(checksOf(photo, {"bm3d-quick", 0.5f}), "noise left");
         QVERIFY(clean.value && *clean.value < 0.2);
         QVERIFY(noisy.value && *noisy.value > 0.4);
+    }
+
+    // Noise that goes from pixel to pixel: of an X-Trans mosaic's full colour, and of a finished picture.
+    // What is right raises nothing that is bad, and faults are told from it.
+    void noiseFromPixelToPixelIsChecked_data() {
+        QTest::addColumn<bool>("xtrans");
+        QTest::newRow("X-Trans") << true;
+        QTest::newRow("finished picture") << false;
+    }
+    void noiseFromPixelToPixelIsChecked() {
+        QFETCH(bool, xtrans);
+        Body body;
+        body.xTrans = xtrans;
+        Shot shot;
+        shot.iso = 6400;
+        const Plane truth = exposeMosaic(renderScene(Scene::SackStore, kWidth, kHeight), body, shot);
+        const Photo noisy = takePhoto(truth, body, shot);
+        Photo clean = noisy;
+        for (int y = 0; y < kHeight; ++y)
+            for (int x = 0; x < kWidth; ++x)
+                clean.samples[clean.index(x, y)] = static_cast<std::uint16_t>(std::lround(
+                    body.black + static_cast<double>(truth.at(x, y)) * (body.white - body.black)));
+        if (xtrans) clean.xtrans->samples = clean.samples;
+        const PhotoPtr photo = seenAs(noisy, "noisy", Measure::Noise),
+                       right = seenAs(clean, "clean", Measure::Nothing);
+        QVERIFY(!photo->hasMosaic() && photo->developed != xtrans);
+        const auto checked = [&](const std::function<float(const Rect&, float noisy, float right)>& made) {
+            return checksOf(*photo, [&](const Rect& area, const Work&) {
+                Image out = cleanRegion(*right, Settings::original(), area);
+                const Image from = cleanRegion(*photo, Settings::original(), area);
+                for (std::size_t c = 0; c < 3; ++c)
+                    for (int y = area.y; y < area.bottom(); ++y)
+                        for (int x = area.x; x < area.right(); ++x)
+                            out.rowAt(c, y)[x] = made({x, y, 1, 1}, from.rowAt(c, y)[x], out.rowAt(c, y)[x]);
+                return out;
+            });
+        };
+        for (const Finding& f : checked([](const Rect&, float, float v) { return v; }))
+            QVERIFY2(
+                f.grade != Grade::Bad,
+                qPrintable(
+                    QStringLiteral("%1 %2").arg(QString::fromStdString(f.check)).arg(f.value.value_or(-1))));
+        const auto all = checked([](const Rect&, float n, float) { return n; });
+        const Finding untouched = named(all, "noise left");
+        QVERIFY(untouched.value && std::abs(*untouched.value - 1) < 0.1);
+        const Finding half = named(checked([](const Rect& at, float n, float v) {
+                                       return kPlanted.contains(at) ? 0.5f * (n + v) : v;
+                                   }),
+                                   "evenness");
+        QVERIFY(half.value && half.grade != Grade::Good && !half.places.empty());
+        QVERIFY(!half.places.front().intersected(kPlanted).empty());
+        // Takes are checked likewise; only finished pictures have steps of tone.
+        const auto take = checksOf(*photo, {"bm3d-quick"});
+        QCOMPARE(std::any_of(take.begin(), take.end(),
+                             [](const Finding& f) { return f.check == "steps of tone"; }),
+                 !xtrans);
+        QVERIFY(named(take, "colour shift").grade == Grade::Good);
+    }
+
+    // A gradient in 8 bits has steps, unless it is dithered, or has more bits.
+    void stepsOfTone_data() {
+        QTest::addColumn<int>("kind");
+        QTest::addColumn<bool>("found");
+        QTest::newRow("8 bits") << 0 << true;
+        QTest::newRow("8 bits, dithered") << 1 << false;
+        QTest::newRow("16 bits") << 2 << false;
+    }
+    void stepsOfTone() {
+        QFETCH(int, kind);
+        QFETCH(bool, found);
+        constexpr int kSide = 512;
+        std::mt19937 random(4);
+        std::normal_distribution<double> normal(0, 3);
+        std::uniform_real_distribution<double> dither(-0.49, 0.49);
+        const auto picture = [&](const char* name, bool noisy) {
+            QImage image(kSide, kSide, QImage::Format_RGBX64);
+            for (int y = 0; y < kSide; ++y)
+                for (int x = 0; x < kSide; ++x) {
+                    double v = 60 + 0.15 * x + 0.02 * y; // codes of 8 bits
+                    if (noisy) v += normal(random);
+                    if (!noisy && kind == 0) v = std::round(v);
+                    if (!noisy && kind == 1) v = std::round(v + dither(random));
+                    const auto code = static_cast<quint16>(std::lround(257 * v));
+                    image.setPixelColor(x, y, QColor::fromRgba64(code, code, code));
+                }
+            const QString file = folder_.filePath(QLatin1String(name));
+            image.save(file);
+            return readPhoto(file.toStdString());
+        };
+        const PhotoPtr photo = picture("gradient.png", true), cleaned = picture("smooth.png", false);
+        const Finding steps = named(
+            checksOf(*photo, [&](const Rect& area,
+                                 const Work&) { return cleanRegion(*cleaned, Settings::original(), area); }),
+            "steps of tone");
+        QVERIFY(steps.value);
+        QVERIFY2(found ? *steps.value > 0.8 && steps.grade == Grade::Bad && !steps.places.empty()
+                       : *steps.value < 0.02,
+                 qPrintable(QString::number(*steps.value)));
     }
 
     // Where nothing is even, noise that is left in one half is told by what was not taken away.

@@ -86,17 +86,17 @@ class TestJudging : public QObject {
         const Recommendation r = recommend(s.photo, {}, {probes.begin(), probes.begin() + 2}, {{}, &done});
         QVERIFY(problemWith(r.settings).empty());
         // Strengths that are not the noise's own have to be clearly better.
-        const auto rankOf = [](const Trial& t) {
+        const auto rankOf = [](const Tried& t) {
             const bool matched = t.settings.luminance == 1 && t.settings.colour == 1;
             return t.risk.sum() + (matched ? 0 : 0.03 * std::abs(t.risk.sum()));
         };
         const auto least =
             std::min_element(r.trials.begin(), r.trials.end(),
-                             [&](const Trial& a, const Trial& b) { return rankOf(a) < rankOf(b); });
+                             [&](const Tried& a, const Tried& b) { return rankOf(a) < rankOf(b); });
         QVERIFY(r.risk == least->risk && r.settings == least->settings);
         // Each method once, strengths and detail; and the full grade of what is recommended.
         std::set<std::string> tried;
-        for (const Trial& t : r.trials) tried.insert(t.settings.method);
+        for (const Tried& t : r.trials) tried.insert(t.settings.method);
         for (const auto& m : methods())
             QVERIFY2(!m->quickGradeOf().empty() || tried.count(m->id()) ||
                          std::any_of(methods().begin(), methods().end(),
@@ -122,7 +122,7 @@ class TestJudging : public QObject {
         QVERIFY(reason.find(findMethod(r.settings.method)->name()) == 0 && reason.back() == '.');
         // Of its method and strengths it is the best somewhere, and says where.
         QVERIFY(!r.subjects.empty() && r.subjects.front().find("As good here as any at: ") == 0);
-        for (const Trial& t : r.trials)
+        for (const Tried& t : r.trials)
             QVERIFY(r.risk.sum() <= t.risk.sum() + 1e-9 || !(t.settings == r.settings));
         QVERIFY(r.risk.sum() < 0.6 && r.risk.sum() > 0);
         QVERIFY(done > 0.99f);
@@ -170,11 +170,11 @@ class TestJudging : public QObject {
     // Of what does harm the next best is taken, each method once; where all do, the best stays.
     void harmIsNotRecommended() {
         const auto trial = [](const char* method, double risk) {
-            Trial t;
+            Tried t;
             t.settings.method = method, t.risk.luminance = risk;
             return t;
         };
-        const std::vector<Trial> trials = {trial("nlm", 0.3), trial("wavelet", 0.1), trial("wavelet", 0.12),
+        const std::vector<Tried> trials = {trial("nlm", 0.3), trial("wavelet", 0.1), trial("wavelet", 0.12),
                                            trial("bm3d", 0.2)};
         int looked = 0;
         const auto found = harmlessOf(trials, [&](const Settings& s) {
@@ -202,11 +202,11 @@ class TestJudging : public QObject {
     void subjectsAreTold() {
         const std::vector<Probe> probes = {{"darkest", ""}, {"texture", ""}, {"edge", ""}};
         const auto trial = [](const char* method, double dark, double texture, double edge) {
-            Trial out{Settings{method}, {}};
+            Tried out{Settings{method}, {}};
             for (const double own : {dark, texture, edge}) out.at.push_back({0.5 * own, 0.5 * own});
             return out;
         };
-        const std::vector<Trial> all = {trial("bm3d", 0.1, 0.5, 0.3), trial("wavelet", 0.118, 0.7, 0.36)};
+        const std::vector<Tried> all = {trial("bm3d", 0.1, 0.5, 0.3), trial("wavelet", 0.118, 0.7, 0.36)};
         using Lines = std::vector<std::string>;
         QCOMPARE(subjectsOf(all[0], all, probes), Lines{"As good here as any at: darkest, texture, edge"});
         QCOMPARE(subjectsOf(all[1], all, probes),

@@ -103,12 +103,12 @@ class TestSmoothed : public QObject {
         test::Taken plain = taken(Scene::GearLoft, 12800, {}),
                     soft = taken(Scene::GearLoft, 12800, {0.12, 0});
         measure(plain.photo), measure(soft.photo);
-        QVERIFY(!soft.photo.smoothing.none() && !soft.photo.unsmoothed.empty());
+        QVERIFY(!soft.photo.smoothing.none() && !soft.photo.sensor.empty());
         const double known = errorOf(cleanMosaic(soft.photo, settings, kAll), soft.truth),
                      usual = errorOf(cleanMosaic(plain.photo, settings, kAll), plain.truth);
         QVERIFY2(known < usual, qPrintable(QString("%1 %2").arg(known).arg(usual)));
         Photo blind = soft.photo;
-        blind.smoothing = {}, blind.unsmoothed.clear(), blind.mended.clear();
+        blind.smoothing = {}, blind.sensor.clear(), blind.mended.clear();
         blind.noise = measureNoise(blind);
         const double unknown = errorOf(cleanMosaic(blind, settings, kAll), soft.truth);
         QVERIFY2(known < 0.9 * unknown, qPrintable(QString("%1 %2").arg(known).arg(unknown)));

@@ -1921,10 +1921,6 @@
         <translation>Ihr Ordner lässt sich nicht anlegen (%1). Einen anderen Ordner wählen.</translation>
     </message>
     <message>
-        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
-        <translation>Das Rauschen geht von Pixel zu Pixel. Nur Raws mit einem Messwert je Pixel lassen sich prüfen.</translation>
-    </message>
-    <message>
         <source>its path is too long</source>
         <translation>ihr Pfad ist zu lang</translation>
     </message>
@@ -2075,6 +2071,50 @@
     <message>
         <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
         <translation>Die Kamera hat diese Raw-Datei geglättet, und ihr Rauschen hat eine eigene Form. Nur Varianten davon können geprüft werden.</translation>
+    </message>
+    <message>
+        <source>Slow gradients are smooth.</source>
+        <translation>Langsame Verläufe sind glatt.</translation>
+    </message>
+    <message>
+        <source>Slow gradients show steps: 8 bits without dithering.</source>
+        <translation>Langsame Verläufe zeigen Stufen: 8 Bit ohne Dithering.</translation>
+    </message>
+    <message>
+        <source>Steps of tone</source>
+        <translation>Tonstufen</translation>
+    </message>
+    <message>
+        <source>There is not enough memory to pack it.</source>
+        <translation>Der Speicher reicht nicht, um es zu packen.</translation>
+    </message>
+    <message>
+        <source>This photo has no slow gradients to judge by.</source>
+        <translation>Dieses Foto hat keine langsamen Verläufe, an denen es sich zeigen könnte.</translation>
+    </message>
+    <message>
+        <source>it has seen light. Take dark frames with the lens covered, right after the photos.</source>
+        <translation>Es hat Licht gesehen. Machen Sie Dunkelbilder bei abgedecktem Objektiv, gleich nach den Fotos.</translation>
+    </message>
+    <message>
+        <source>it is no raw with a mosaic of 2 x 2 that names its camera, ISO and exposure, so it cannot be a dark frame.</source>
+        <translation>Es ist kein Raw mit einem Mosaik von 2 x 2, das Kamera, ISO und Belichtung nennt, und kann daher kein Dunkelbild sein.</translation>
+    </message>
+    <message>
+        <source>its camera, ISO, size or exposure differs from the other dark frames. Give frames that were taken alike.</source>
+        <translation>Kamera, ISO, Größe oder Belichtung weicht von den anderen Dunkelbildern ab. Geben Sie solche an, die gleich aufgenommen wurden.</translation>
+    </message>
+    <message>
+        <source>of places with slow gradients</source>
+        <translation>der Stellen mit langsamen Verläufen</translation>
+    </message>
+    <message>
+        <source>the dark frame is of another camera, ISO or size. Take dark frames with the settings of the photo.</source>
+        <translation>Das Dunkelbild ist von einer anderen Kamera, ISO oder Größe. Machen Sie Dunkelbilder mit den Einstellungen des Fotos.</translation>
+    </message>
+    <message>
+        <source>these are too many dark frames. At most 64 can be averaged.</source>
+        <translation>Das sind zu viele Dunkelbilder. Höchstens 64 können gemittelt werden.</translation>
     </message>
 </context>
 <context>
@@ -4057,6 +4097,18 @@ unten das %2-Fache von oben, in den Ecken das %3-Fache der Mitte.</translation>
         <source>%1 × %2, %3 bit, %4</source>
         <translation>%1 × %2, %3 Bit, %4</translation>
     </message>
+    <message>
+        <source>Dark frame: this photo shows nothing of it.</source>
+        <translation>Dunkelbild: In diesem Foto ist nichts davon zu sehen.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): %2 % of the noise in the dark is taken off.</source>
+        <translation>Dunkelbild (Mittel aus %1): %2 % des Rauschens im Dunkeln sind abgezogen.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): its glow is taken off.</source>
+        <translation>Dunkelbild (Mittel aus %1): Sein Glimmen ist abgezogen.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::SlowWrite</name>
@@ -5095,6 +5147,46 @@ Trotzdem schließen und sie verlieren?</translation>
     <message>
         <source>By &amp;visible noise</source>
         <translation>Nach sichtbarem &amp;Rauschen</translation>
+    </message>
+    <message>
+        <source>Reading dark frames was stopped. Nothing has changed.</source>
+        <translation>Das Lesen der Dunkelbilder wurde angehalten. Es hat sich nichts geändert.</translation>
+    </message>
+    <message>
+        <source>Open dark frames, taken with the lens covered</source>
+        <translation>Dunkelbilder öffnen, bei abgedecktem Objektiv aufgenommen</translation>
+    </message>
+    <message>
+        <source>Dark frames are used from now on for %1</source>
+        <translation>Dunkelbilder werden von nun an verwendet für %1</translation>
+    </message>
+    <message>
+        <source>Reading dark frames</source>
+        <translation>Dunkelbilder werden gelesen</translation>
+    </message>
+    <message>
+        <source>Photos of this camera and ISO are cleaned without dark frames again.</source>
+        <translation>Fotos dieser Kamera und ISO werden wieder ohne Dunkelbilder entrauscht.</translation>
+    </message>
+    <message>
+        <source>Forgetting dark frames</source>
+        <translation>Dunkelbilder werden vergessen</translation>
+    </message>
+    <message>
+        <source>&amp;Dark frames…</source>
+        <translation>&amp;Dunkelbilder…</translation>
+    </message>
+    <message>
+        <source>Averages raws that were taken with the lens covered, and takes off what photos of the same camera, ISO and exposure show of them.</source>
+        <translation>Mittelt Raws, die bei abgedecktem Objektiv aufgenommen wurden, und zieht ab, was Fotos derselben Kamera, ISO und Belichtung davon zeigen.</translation>
+    </message>
+    <message>
+        <source>Forget dark fra&amp;mes</source>
+        <translation>Dunkelbilder &amp;vergessen</translation>
+    </message>
+    <message>
+        <source>Stop reading &amp;dark frames</source>
+        <translation>&amp;Dunkelbilder nicht weiter lesen</translation>
     </message>
 </context>
 <context>

@@ -1921,10 +1921,6 @@
         <translation>no se puede crear su carpeta (%1). Elija otra carpeta.</translation>
     </message>
     <message>
-        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
-        <translation>su ruido pasa de píxel a píxel. Solo se comprueban raws con una muestra por píxel.</translation>
-    </message>
-    <message>
         <source>its path is too long</source>
         <translation>su ruta es demasiado larga</translation>
     </message>
@@ -2075,6 +2071,50 @@
     <message>
         <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
         <translation>la cámara ha suavizado este raw y su ruido tiene una forma propia. Solo se pueden comprobar variantes suyas.</translation>
+    </message>
+    <message>
+        <source>Slow gradients are smooth.</source>
+        <translation>Los degradados lentos son suaves.</translation>
+    </message>
+    <message>
+        <source>Slow gradients show steps: 8 bits without dithering.</source>
+        <translation>Los degradados lentos muestran escalones: 8 bits sin tramado.</translation>
+    </message>
+    <message>
+        <source>Steps of tone</source>
+        <translation>Escalones de tono</translation>
+    </message>
+    <message>
+        <source>There is not enough memory to pack it.</source>
+        <translation>No hay memoria suficiente para comprimirlo.</translation>
+    </message>
+    <message>
+        <source>This photo has no slow gradients to judge by.</source>
+        <translation>Esta foto no tiene degradados lentos por los que juzgar.</translation>
+    </message>
+    <message>
+        <source>it has seen light. Take dark frames with the lens covered, right after the photos.</source>
+        <translation>ha recibido luz. Haga las tomas oscuras con el objetivo tapado, justo después de las fotos.</translation>
+    </message>
+    <message>
+        <source>it is no raw with a mosaic of 2 x 2 that names its camera, ISO and exposure, so it cannot be a dark frame.</source>
+        <translation>no es un raw con un mosaico de 2 x 2 que indique su cámara, ISO y exposición, así que no puede ser una toma oscura.</translation>
+    </message>
+    <message>
+        <source>its camera, ISO, size or exposure differs from the other dark frames. Give frames that were taken alike.</source>
+        <translation>su cámara, ISO, tamaño o exposición difiere de las demás tomas oscuras. Indique tomas hechas de la misma manera.</translation>
+    </message>
+    <message>
+        <source>of places with slow gradients</source>
+        <translation>de los lugares con degradados lentos</translation>
+    </message>
+    <message>
+        <source>the dark frame is of another camera, ISO or size. Take dark frames with the settings of the photo.</source>
+        <translation>la toma oscura es de otra cámara, ISO o tamaño. Haga tomas oscuras con los ajustes de la foto.</translation>
+    </message>
+    <message>
+        <source>these are too many dark frames. At most 64 can be averaged.</source>
+        <translation>son demasiadas tomas oscuras. Se pueden promediar 64 como máximo.</translation>
     </message>
 </context>
 <context>
@@ -4057,6 +4097,18 @@ El ruido es desigual, y las variantes limpian según eso: %1 veces más a la der
         <source>%1 × %2, %3 bit, %4</source>
         <translation>%1 × %2, %3 bits, %4</translation>
     </message>
+    <message>
+        <source>Dark frame: this photo shows nothing of it.</source>
+        <translation>Toma oscura: esta foto no muestra nada de ella.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): %2 % of the noise in the dark is taken off.</source>
+        <translation>Toma oscura (media de %1): se resta el %2 % del ruido en la oscuridad.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): its glow is taken off.</source>
+        <translation>Toma oscura (media de %1): se resta su resplandor.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::SlowWrite</name>
@@ -5095,6 +5147,46 @@ Close anyway and lose them?</source>
     <message>
         <source>By &amp;visible noise</source>
         <translation>Por ruido &amp;visible</translation>
+    </message>
+    <message>
+        <source>Reading dark frames was stopped. Nothing has changed.</source>
+        <translation>Se detuvo la lectura de las tomas oscuras. No ha cambiado nada.</translation>
+    </message>
+    <message>
+        <source>Open dark frames, taken with the lens covered</source>
+        <translation>Abrir tomas oscuras, hechas con el objetivo tapado</translation>
+    </message>
+    <message>
+        <source>Dark frames are used from now on for %1</source>
+        <translation>Desde ahora se usan tomas oscuras para %1</translation>
+    </message>
+    <message>
+        <source>Reading dark frames</source>
+        <translation>Leyendo tomas oscuras</translation>
+    </message>
+    <message>
+        <source>Photos of this camera and ISO are cleaned without dark frames again.</source>
+        <translation>Las fotos de esta cámara e ISO se limpian de nuevo sin tomas oscuras.</translation>
+    </message>
+    <message>
+        <source>Forgetting dark frames</source>
+        <translation>Olvidando tomas oscuras</translation>
+    </message>
+    <message>
+        <source>&amp;Dark frames…</source>
+        <translation>&amp;Tomas oscuras…</translation>
+    </message>
+    <message>
+        <source>Averages raws that were taken with the lens covered, and takes off what photos of the same camera, ISO and exposure show of them.</source>
+        <translation>Promedia raws hechos con el objetivo tapado y resta lo que las fotos de la misma cámara, ISO y exposición muestran de ellos.</translation>
+    </message>
+    <message>
+        <source>Forget dark fra&amp;mes</source>
+        <translation>&amp;Olvidar tomas oscuras</translation>
+    </message>
+    <message>
+        <source>Stop reading &amp;dark frames</source>
+        <translation>Dejar de leer &amp;tomas oscuras</translation>
     </message>
 </context>
 <context>

@@ -1921,10 +1921,6 @@
         <translation>son dossier ne peut pas être créé (%1). Choisissez un autre dossier.</translation>
     </message>
     <message>
-        <source>its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.</source>
-        <translation>son bruit passe de pixel en pixel. Seuls les raws avec une mesure par pixel peuvent être vérifiés.</translation>
-    </message>
-    <message>
         <source>its path is too long</source>
         <translation>son chemin est trop long</translation>
     </message>
@@ -2075,6 +2071,50 @@
     <message>
         <source>the camera has smoothed this raw, and its noise has a form of its own. Only takes of it can be checked.</source>
         <translation>l’appareil a lissé ce raw, et son bruit a une forme propre. Seules ses variantes peuvent être contrôlées.</translation>
+    </message>
+    <message>
+        <source>Slow gradients are smooth.</source>
+        <translation>Les dégradés lents sont lisses.</translation>
+    </message>
+    <message>
+        <source>Slow gradients show steps: 8 bits without dithering.</source>
+        <translation>Les dégradés lents montrent des paliers : 8 bits sans tramage.</translation>
+    </message>
+    <message>
+        <source>Steps of tone</source>
+        <translation>Paliers de tons</translation>
+    </message>
+    <message>
+        <source>There is not enough memory to pack it.</source>
+        <translation>La mémoire ne suffit pas pour le compresser.</translation>
+    </message>
+    <message>
+        <source>This photo has no slow gradients to judge by.</source>
+        <translation>Cette photo n’a pas de dégradés lents pour en juger.</translation>
+    </message>
+    <message>
+        <source>it has seen light. Take dark frames with the lens covered, right after the photos.</source>
+        <translation>elle a vu de la lumière. Prenez les images noires avec l’objectif couvert, juste après les photos.</translation>
+    </message>
+    <message>
+        <source>it is no raw with a mosaic of 2 x 2 that names its camera, ISO and exposure, so it cannot be a dark frame.</source>
+        <translation>ce n’est pas un raw à mosaïque de 2 x 2 qui indique son appareil, son ISO et son exposition : ce ne peut pas être une image noire.</translation>
+    </message>
+    <message>
+        <source>its camera, ISO, size or exposure differs from the other dark frames. Give frames that were taken alike.</source>
+        <translation>son appareil, son ISO, sa taille ou son exposition diffère des autres images noires. Donnez des images prises de la même façon.</translation>
+    </message>
+    <message>
+        <source>of places with slow gradients</source>
+        <translation>des endroits à dégradés lents</translation>
+    </message>
+    <message>
+        <source>the dark frame is of another camera, ISO or size. Take dark frames with the settings of the photo.</source>
+        <translation>l’image noire vient d’un autre appareil, d’un autre ISO ou d’une autre taille. Prenez des images noires avec les réglages de la photo.</translation>
+    </message>
+    <message>
+        <source>these are too many dark frames. At most 64 can be averaged.</source>
+        <translation>il y a trop d’images noires. On peut en moyenner 64 au plus.</translation>
     </message>
 </context>
 <context>
@@ -4057,6 +4097,18 @@ Le bruit est inégal, et les variantes nettoient en conséquence : %1 fois plus 
         <source>%1 × %2, %3 bit, %4</source>
         <translation>%1 × %2, %3 bits, %4</translation>
     </message>
+    <message>
+        <source>Dark frame: this photo shows nothing of it.</source>
+        <translation>Image noire : cette photo n’en montre rien.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): %2 % of the noise in the dark is taken off.</source>
+        <translation>Image noire (moyenne de %1) : %2 % du bruit dans le noir est retiré.</translation>
+    </message>
+    <message>
+        <source>Dark frame (mean of %1): its glow is taken off.</source>
+        <translation>Image noire (moyenne de %1) : sa lueur est retirée.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::SlowWrite</name>
@@ -5095,6 +5147,46 @@ Fermer quand même et les perdre ?</translation>
     <message>
         <source>By &amp;visible noise</source>
         <translation>Par bruit &amp;visible</translation>
+    </message>
+    <message>
+        <source>Reading dark frames was stopped. Nothing has changed.</source>
+        <translation>La lecture des images noires a été arrêtée. Rien n’a changé.</translation>
+    </message>
+    <message>
+        <source>Open dark frames, taken with the lens covered</source>
+        <translation>Ouvrir des images noires, prises objectif couvert</translation>
+    </message>
+    <message>
+        <source>Dark frames are used from now on for %1</source>
+        <translation>Des images noires servent désormais pour %1</translation>
+    </message>
+    <message>
+        <source>Reading dark frames</source>
+        <translation>Lecture des images noires</translation>
+    </message>
+    <message>
+        <source>Photos of this camera and ISO are cleaned without dark frames again.</source>
+        <translation>Les photos de cet appareil et de cet ISO sont de nouveau nettoyées sans images noires.</translation>
+    </message>
+    <message>
+        <source>Forgetting dark frames</source>
+        <translation>Oubli des images noires</translation>
+    </message>
+    <message>
+        <source>&amp;Dark frames…</source>
+        <translation>Images &amp;noires…</translation>
+    </message>
+    <message>
+        <source>Averages raws that were taken with the lens covered, and takes off what photos of the same camera, ISO and exposure show of them.</source>
+        <translation>Moyenne des raws pris objectif couvert, et retire ce que les photos du même appareil, du même ISO et de la même exposition en montrent.</translation>
+    </message>
+    <message>
+        <source>Forget dark fra&amp;mes</source>
+        <translation>Ou&amp;blier les images noires</translation>
+    </message>
+    <message>
+        <source>Stop reading &amp;dark frames</source>
+        <translation>Arrêter la lecture des images &amp;noires</translation>
     </message>
 </context>
 <context>

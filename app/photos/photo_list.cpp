@@ -137,6 +137,12 @@ void PhotoList::select(const QString& path) {
     if (QListWidgetItem* item = rowOf(path)) setCurrentItem(item);
 }
 
+void PhotoList::readAgain() {
+    neighbouring_.cancel();
+    shelf_.clear();
+    load(currentRow());
+}
+
 void PhotoList::step(int by) {
     if (count() > 0) setCurrentRow(std::clamp(currentRow() + by, 0, count() - 1));
 }

@@ -26,6 +26,8 @@ class PhotoList : public QListWidget {
     // Those that are selected, the one shown among them.
     QStringList selectedPaths() const;
     QString shown() const { return shown_; }
+    // What is known of their camera has changed: photos at hand are read anew.
+    void readAgain();
     // Shows a photo of the list; `by` rows further up or down, if there are so many.
     void select(const QString& path);
     void step(int by);

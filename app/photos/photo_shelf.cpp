@@ -45,7 +45,7 @@ void PhotoShelf::forget(const QString& path) {
 std::size_t PhotoShelf::bytes() const {
     std::size_t sum = 0;
     for (const auto& [path, opened] : photos_)
-        sum += (opened.photo->samples.size() + opened.photo->mended.size() +
+        sum += (opened.photo->samples.size() + opened.photo->sensor.size() + opened.photo->mended.size() +
                 (opened.photo->xtrans ? opened.photo->xtrans->samples.size() : 0)) *
                sizeof(std::uint16_t);
     return sum;

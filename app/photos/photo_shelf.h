@@ -30,6 +30,7 @@ class PhotoShelf {
     // One that is not shown yet: it goes before the newest does.
     void putBehind(const QString& path, OpenedPhoto photo);
     void forget(const QString& path);
+    void clear() { photos_.clear(); }
     std::size_t count() const { return photos_.size(); }
 
   private:

@@ -113,7 +113,8 @@ void writeCleanDng(const fs::path& to, const Export& what, const std::string& xm
     const Photo& photo = *what.recipe.photo;
     const Work quiet{work.stop};
     Photo cleaned = photo;
-    cleaned.mended = {}, cleaned.unsmoothed = {}, cleaned.smoothing = {}, cleaned.unevenness = {};
+    cleaned.dark = {}, cleaned.mended = {}, cleaned.sensor = {}, cleaned.smoothing = {},
+    cleaned.unevenness = {};
     cleaned.samples = cleanSamples(photo, what.recipe.settings, work);
     DngExtras extras;
     extras.xmp = xmp;
@@ -144,7 +145,7 @@ Photo linearOf(const Export& what, const Work& work) {
     const Photo& photo = *what.recipe.photo;
     const Rect frame = outputFrame(photo, what.recipe.look);
     Photo out = photo;
-    out.channels = 3, out.xtrans.reset(), out.mended.clear(), out.unsmoothed.clear(), out.smoothing = {},
+    out.channels = 3, out.xtrans.reset(), out.mended.clear(), out.sensor.clear(), out.smoothing = {},
     out.unevenness = {}, out.pattern = {}, out.id = {};
     out.rawWidth = frame.width, out.rawHeight = frame.height;
     out.active = out.crop = {0, 0, frame.width, frame.height};

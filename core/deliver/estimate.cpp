@@ -59,7 +59,7 @@ Photo bandsOf(const Photo& photo) {
         return to;
     };
     out.samples = take(photo.samples, photo.channels), out.mended = take(photo.mended, photo.channels);
-    out.unsmoothed = take(photo.unsmoothed, photo.channels);
+    out.sensor = take(photo.sensor, photo.channels);
     if (out.xtrans)
         out.xtrans->samples = take(photo.xtrans->samples, 1), out.xtrans->black.deltaH.clear(),
         out.xtrans->black.deltaV.clear();

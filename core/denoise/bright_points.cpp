@@ -8,7 +8,7 @@
 
 namespace irenic {
 
-std::optional<float> pointSurround(const PlaneSet& noisy, int x, int y) {
+std::optional<float> pointSurround(const PlaneSet& noisy, int x, int y, float apart) {
     IRENIC_EXPECTS(noisy.area.contains(Rect{x, y, 1, 1}.inflated(kPointReach)));
     constexpr float kLeast = 6, kEven = 2; // deviations of the noise: of the point; of its surround
     const float own = noisy.rowAt(0, y)[x];
@@ -26,7 +26,7 @@ std::optional<float> pointSurround(const PlaneSet& noisy, int x, int y) {
     const auto n = static_cast<float>(count);
     ring /= n;
     const float deviation = std::sqrt(std::max(0.0f, squares / n - ring * ring));
-    if (own - ring < kLeast || deviation > kEven || own - ring < 4 * deviation) return std::nullopt;
+    if (own - ring < kLeast || deviation > kEven || own - ring < apart * deviation) return std::nullopt;
     return ring;
 }
 

@@ -123,9 +123,8 @@ PlaneSet planesOf(const Photo& photo, const Stabilisers& stable, const Rect& are
     out.extent = extent;
     // Whole rows at once where black repeats with the mosaic and no cell is cut.
     const BlackLevel& black = photo.black;
-    const bool even =
-        black.deltaH.empty() && black.deltaV.empty() && 2 % black.rows == 0 && 2 % black.columns == 0;
-    const Rect inside = even ? area.intersected({0, 0, photo.width() / 2, photo.height() / 2}) : Rect();
+    const Rect inside =
+        black.repeatsEvery(2) ? area.intersected({0, 0, photo.width() / 2, photo.height() / 2}) : Rect();
     SiteLines lines{};
     lines.site = sites;
     for (std::size_t c = 0; c < 4; ++c) {
@@ -447,21 +446,40 @@ Image cleanTiles(const Photo& photo, const Settings& settings, const Rect& area,
     return out;
 }
 
-} // namespace
-
-Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+// Throws std::invalid_argument for a problem with the settings.
+void checkAsked(const Photo& photo, const Settings& settings, const Rect& area) {
     IRENIC_EXPECTS(photo.whole().contains(area));
     if (const std::string problem = problemWith(settings); !problem.empty())
         throw std::invalid_argument(problem);
-    if (settings.untouched()) {
-        Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
-        for (std::size_t p = 0; p < out.planes(); ++p)
-            for (int y = 0; y < area.height; ++y)
-                for (int x = 0; x < area.width; ++x)
-                    out[p].at(x, y) = photo.normalised(area.x + x, area.y + y, static_cast<int>(p));
-        work.report(1);
-        return out;
+}
+
+Image asItIs(const Photo& photo, const std::vector<std::uint16_t>& samples, const Rect& area,
+             const Work& work) {
+    Image out(photo.hasMosaic() ? Holds::Mosaic : Holds::CameraLight, area);
+    for (std::size_t p = 0; p < out.planes(); ++p) {
+        const int channel = static_cast<int>(p);
+        for (int y = 0; y < area.height; ++y)
+            for (int x = 0; x < area.width; ++x) {
+                const int fromX = area.x + x, fromY = area.y + y;
+                out[p].at(x, y) =
+                    photo.normalised(samples[photo.index(fromX, fromY, channel)], fromX, fromY, channel);
+            }
     }
+    work.report(1);
+    return out;
+}
+
+} // namespace
+
+Image cleanSensor(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    checkAsked(photo, settings, area);
+    return settings.untouched() ? asItIs(photo, photo.source(false), area, work)
+                                : cleanTiles(photo, settings, area, work);
+}
+
+Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work) {
+    checkAsked(photo, settings, area);
+    if (settings.untouched()) return asItIs(photo, photo.samples, area, work);
     // What the camera smoothed is cleaned as the sensor gave it, and smoothed as before.
     if (!photo.smoothing.none()) {
         const Rect wide = area.inflated(kSmoothingReach).intersected(photo.whole());

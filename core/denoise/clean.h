@@ -34,6 +34,9 @@ Rect areaOfSameCost(const Photo& photo, const Settings& settings, const Rect& ar
 // Either, whichever the photo is for: an image that holds its mosaic, or camera light.
 Image cleanRegion(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
 
+// The same without what the camera did to its samples afterwards (Photo::sensor): noise is white there.
+Image cleanSensor(const Photo& photo, const Settings& settings, const Rect& area, const Work& work = {});
+
 // What cleanMosaic does between stabilisation and its inverse: the method, then the stages after it. `noisy`
 // covers `area` inflated by planesMargin(); the result covers at least `area` and is right there.
 int planesMargin(const Settings& settings);

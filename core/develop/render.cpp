@@ -349,8 +349,7 @@ std::array<float, 4> meansOfCells(const Photo& photo, const std::array<int, 4>& 
     const int cell = photo.cell();
     const BlackLevel& black = photo.black;
     // Where black is the same in all cells samples can be added up as they are.
-    const bool even =
-        black.deltaH.empty() && black.deltaV.empty() && cell % black.rows == 0 && cell % black.columns == 0;
+    const bool even = black.repeatsEvery(cell);
     std::array<float, 4> out{};
     for (std::size_t c = 0; c < 4; ++c) {
         const int atX = cell == 2 ? sites[c] & 1 : 0, atY = cell == 2 ? sites[c] >> 1 : 0,

@@ -5,11 +5,12 @@
 #include <mutex>
 #include <optional>
 
-#include "base/expects.h"
 #include "denoise/bright_points.h"
 #include "denoise/clean.h"
 #include "denoise/stabilisers.h"
 #include "image/blocks.h"
+#include "image/srgb.h"
+#include "judge/band_noise.h"
 
 namespace irenic {
 
@@ -34,9 +35,12 @@ PlaneSet planesOfCleaned(const Photo& photo, const Stabilisers& stable, const Im
                     v[c] = stable[c].forward(image.rowAt(0, py)[px]);
                 }
                 planesFrom(v, planes);
-            } else {
+            } else if (photo.monochrome) {
                 planes[0] = stable.ofColour(0).forward(image.rowAt(0, y)[x]);
                 planes[1] = planes[2] = planes[3] = 0;
+            } else {
+                for (std::size_t c = 0; c < 3; ++c) v[c] = stable.ofColour(c).forward(image.rowAt(c, y)[x]);
+                planesFromPixel(v, planes);
             }
             const float factor = photo.noiseFactor(cell * x + 1, cell * y + 1);
             for (std::size_t p = 0; p < kPlanes; ++p) out.rowAt(p, y)[x] = planes[p] / factor;
@@ -139,6 +143,81 @@ NoiseOfBlock noiseOf(const Photo& photo, const Stabilisers& stable, const PlaneS
     return {0.5 * (rb + gg), 0.5 * rb + 0.25 * (rb + gg)};
 }
 
+// How a square of a cleaned picture changes from pixel to pixel, in steps of 8 bits.
+struct Gradient {
+    bool slow = false;   // a plane that takes several pixels for a step, and little else
+    bool stairs = false; // it goes up or down in whole steps: most neighbours are equal, and the others
+                         // differ the same way. Noise and dithering go up and down.
+};
+Gradient gradientOf(const Image& image, int x0, int y0) {
+    constexpr double kSteepest = 0.28, kSlowest = 0.08; // steps for a pixel
+    constexpr double kEven = 0.6;                       // deviation from the plane: dithering has 0.4
+    constexpr double kOneWay = 0.8;                     // of all jumps
+    constexpr double kSteps = 255, kMiddle = (kSide - 1) / 2.0;
+    constexpr double kSpread = kSide * kSide * (kSide * kSide - 1) / 12.0; // of places along a side
+    std::array<std::array<double, kSide>, kSide> level{};
+    double mean = 0, across = 0, down = 0;
+    for (int y = 0; y < kSide; ++y)
+        for (int x = 0; x < kSide; ++x) {
+            const double v = kSteps * static_cast<double>(srgbEncoded(image.rowAt(1, y0 + y)[x0 + x]));
+            level[static_cast<std::size_t>(y)][static_cast<std::size_t>(x)] = v;
+            mean += v / (kSide * kSide), across += v * (x - kMiddle) / kSpread,
+                down += v * (y - kMiddle) / kSpread;
+        }
+    const double slope = std::max(std::abs(across), std::abs(down));
+    if (slope < kSlowest || slope > kSteepest) return {};
+    const int right = std::abs(across) >= std::abs(down) ? 1 : 0, below = 1 - right;
+    double apart = 0, up = 0, all = 0;
+    for (int y = 0; y < kSide; ++y)
+        for (int x = 0; x < kSide; ++x) {
+            const double own = level[static_cast<std::size_t>(y)][static_cast<std::size_t>(x)],
+                         plane = mean + across * (x - kMiddle) + down * (y - kMiddle);
+            apart += (own - plane) * (own - plane) / (kSide * kSide);
+            if (x + right >= kSide || y + below >= kSide) continue;
+            const double jump =
+                level[static_cast<std::size_t>(y + below)][static_cast<std::size_t>(x + right)] - own;
+            if (std::abs(jump) > 0.5) up += jump, all += std::abs(jump);
+        }
+    // All of the way, by whole steps.
+    const double way = slope * kSide * (kSide - 1);
+    Gradient out;
+    out.slow = std::sqrt(apart) <= kEven;
+    out.stairs = out.slow && all >= kOneWay * way && std::abs(up) >= kOneWay * all;
+    return out;
+}
+
+// Linear means, from the samples that methods start from; and whether they can be told.
+void addMeans(const Photo& photo, const Image& image, const Rect& square, CheckBlock& to) {
+    const auto& source = photo.source(true);
+    constexpr std::size_t kOfColour[] = {0, 1, 3};
+    std::array<double, 4> count{};
+    std::size_t clipped = 0;
+    const auto add = [&](int x, int y, std::size_t channel, int colour) {
+        const float v = photo.normalised(source[photo.index(x, y, colour)], x, y, colour);
+        to.noisyMean[channel] += static_cast<double>(v), ++count[channel];
+        to.cleanMean[channel] += static_cast<double>(image.rowAt(static_cast<std::size_t>(colour), y)[x]);
+        return v >= 0.98f;
+    };
+    for (int y = square.y; y < square.bottom(); ++y)
+        for (int x = square.x; x < square.right(); ++x)
+            if (photo.hasMosaic()) {
+                clipped +=
+                    add(x, y, static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1))), 0);
+            } else {
+                bool any = false;
+                for (int c = 0; c < (photo.monochrome ? 1 : 3); ++c) any = add(x, y, kOfColour[c], c) || any;
+                clipped += any;
+            }
+    for (std::size_t c = 0; c < 4; ++c)
+        to.noisyMean[c] /= std::max(1.0, count[c]), to.cleanMean[c] /= std::max(1.0, count[c]);
+    // A monochrome sensor's samples count as all colours; green is there twice.
+    for (auto* mean : {&to.noisyMean, &to.cleanMean}) {
+        if (photo.monochrome) mean->fill((*mean)[0]);
+        if (!photo.hasMosaic()) (*mean)[2] = (*mean)[1];
+    }
+    to.clipped = clipped * 50 > static_cast<std::size_t>(square.area());
+}
+
 CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet& noisy,
                    const PlaneSet& clean, const StrongEdges& edges, const Image& image, int bx, int by) {
     CheckBlock out;
@@ -147,26 +226,13 @@ CheckBlock blockAt(const Photo& photo, const Stabilisers& stable, const PlaneSet
     const NoiseOfBlock noise = noiseOf(photo, stable, clean, x0, y0);
     addBands(noisy, clean, 0, x0, y0, 1 / noise.luminance, out.luminance);
     out.edges = edges.of({x0, y0, kSide, kSide}, clean, noise.luminance);
+    if (!photo.hasMosaic()) out.fine = edges.fineEnergy({x0, y0, kSide, kSide});
     for (const std::size_t p : {1UL, 2UL}) addBands(noisy, clean, p, x0, y0, 0.5 / noise.colour, out.colour);
-    // Linear means, from the samples that methods start from.
-    const auto& source = photo.source(true);
-    std::array<double, 4> count{};
-    std::size_t clipped = 0;
-    for (int y = cell * y0; y < cell * (y0 + kSide); ++y)
-        for (int x = cell * x0; x < cell * (x0 + kSide); ++x) {
-            // A monochrome sensor's samples count as green.
-            const auto channel =
-                photo.hasMosaic() ? static_cast<std::size_t>(photo.mosaic.channel((y & 1) * 2 + (x & 1))) : 1;
-            const float v = photo.hasMosaic() ? photo.normalised(source[photo.index(x, y)], x, y)
-                                              : photo.normalised(x, y);
-            out.noisyMean[channel] += static_cast<double>(v), ++count[channel];
-            out.cleanMean[channel] += static_cast<double>(image.rowAt(0, y)[x]);
-            clipped += v >= 0.98f;
-        }
-    for (std::size_t c = 0; c < 4; ++c)
-        out.noisyMean[c] /= std::max(1.0, count[c]), out.cleanMean[c] /= std::max(1.0, count[c]);
-    if (!photo.hasMosaic()) out.noisyMean.fill(out.noisyMean[1]), out.cleanMean.fill(out.cleanMean[1]);
-    out.clipped = clipped * 50 > static_cast<std::size_t>(cell * cell * kSide * kSide);
+    addMeans(photo, image, {cell * x0, cell * y0, cell * kSide, cell * kSide}, out);
+    if (photo.developed && !photo.monochrome) {
+        const Gradient gradient = gradientOf(image, x0, y0);
+        out.slow = gradient.slow, out.stairs = gradient.stairs;
+    }
     float light = 0, taken = 0;
     for (int y = y0; y < y0 + kSide; ++y)
         for (int x = x0; x < x0 + kSide; ++x)
@@ -198,7 +264,11 @@ std::vector<Rect> tilesOf(int across, int down, const std::vector<Rect>& asked) 
 // The point whose summit a sample is, and what is left of it; nothing where there is none.
 std::optional<CheckPoint> pointAt(const PlaneSet& noisy, const PlaneSet& clean, int x, int y) {
     constexpr float kLeast = 6; // deviations of the noise, of all its light
-    const std::optional<float> ring = pointSurround(noisy, x, y);
+    // Of what its surround itself scatters by: of noise that goes from pixel to pixel, some samples have more
+    // than others.
+    constexpr float kApart = 4, kApartOfPixels = 8;
+    const std::optional<float> ring =
+        pointSurround(noisy, x, y, noisy.packed || noisy.grey ? kApart : kApartOfPixels);
     if (!ring) return std::nullopt;
     float ringClean = 0;
     int count = 0;
@@ -218,7 +288,6 @@ std::optional<CheckPoint> pointAt(const PlaneSet& noisy, const PlaneSet& clean, 
 
 CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work,
                           const std::vector<Rect>& squares) {
-    IRENIC_EXPECTS(photo.hasMosaic() || photo.monochrome);
     const int cell = photo.cell();
     const Stabilisers stable(photo);
     CheckBlocks out;
@@ -262,6 +331,7 @@ CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, cons
     // Rectangles that overlap find a point twice.
     const auto same = [](const CheckPoint& a, const CheckPoint& b) { return a.x == b.x && a.y == b.y; };
     out.points.erase(std::unique(out.points.begin(), out.points.end(), same), out.points.end());
+    if (!photo.hasMosaic() && !photo.monochrome) evenOutNoise(out);
     return out;
 }
 

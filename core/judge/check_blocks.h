@@ -4,7 +4,7 @@
 // light. Each square's luminance and colour are split into three bands of detail, one after the other by
 // means of 2x2 samples (Haar's), and of each band there are the products of the noisy with the noisy, the
 // cleaned with the cleaned, and what was taken away (noisy less cleaned) with both. Noise alone gives 1 for
-// the noisy.
+// the noisy; where it goes from pixel to pixel, by how much of it even squares hold (band_noise.h).
 #pragma once
 
 #include <array>
@@ -37,6 +37,8 @@ struct CheckBlock {
     std::array<std::array<float, 8>, 8>
         grid{}; // means of the cleaned at places of a grid of 8x8, about the square's
     EdgeProducts edges;
+    double fine = 1; // energy of what samples of the noisy luminance have that their neighbours don't
+    bool slow = false, stairs = false; // a finished picture has a slow gradient here; it is a flight of steps
     bool clipped = false;
     bool noiseKept = false, colourKept = false; // a zone asked for noise to be left here
 };
@@ -51,6 +53,7 @@ struct CheckPoint {
 struct CheckBlocks {
     int across = 0, down = 0;
     std::vector<CheckBlock> block; // in reading order
+    double spread = 1; // how much more a square's energies scatter than those of independent values
     std::vector<CheckPoint> points;
 
     const CheckBlock& at(int x, int y) const {
@@ -63,7 +66,7 @@ struct CheckBlocks {
 // another.
 using CleanedSource = std::function<Image(const Rect& area, const Work& work)>;
 
-// Of all of the photo, which has a mosaic of 2x2 or is monochrome, tile by tile; or only of some rectangles
+// Of all of the photo, tile by tile; or only of some rectangles
 // of squares, which may reach beyond it: all other squares are as if they were clipped, which no check
 // counts. Throws Cancelled.
 CheckBlocks checkBlocksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {},

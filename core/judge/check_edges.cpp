@@ -15,7 +15,13 @@ constexpr int kApart = 2; // a step is told by means that lie so far on each sid
 constexpr float kStep = 6;
 constexpr int kOn = 1, kBeside = 4; // samples from an edge that are on it, and that are beside it
 constexpr int kPlateau = 4;         // samples around within which both sides of an edge are found
+constexpr double kFine = 1.25;      // the variance of fine() of white noise
 constexpr float kFlat = 0.15f; // of the height: so near to its own side's level a sample is on the plateau
+
+// What a sample has that its four neighbours don't.
+float fine(const Plane& p, int x, int y) {
+    return p.at(x, y) - 0.25f * (p.at(x - 1, y) + p.at(x + 1, y) + p.at(x, y - 1) + p.at(x, y + 1));
+}
 
 } // namespace
 
@@ -52,11 +58,6 @@ EdgeProducts StrongEdges::of(const Rect& square, const PlaneSet& clean, double v
     IRENIC_EXPECTS(noisy_.area.contains(square) && clean.area == noisy_.area && variance > 0);
     EdgeProducts out;
     const Plane &n = noisy_.plane[0], &c = clean.plane[0];
-    // What a sample has that its four neighbours don't.
-    const auto fine = [](const Plane& p, int x, int y) {
-        return p.at(x, y) - 0.25f * (p.at(x - 1, y) + p.at(x + 1, y) + p.at(x, y - 1) + p.at(x, y + 1));
-    };
-    constexpr double kFine = 1.25; // its variance, of white noise
     const Rect inside = square.translated(-noisy_.area.x, -noisy_.area.y)
                             .intersected(Rect{0, 0, n.width(), n.height()}.inflated(-kPlateau));
     for (int y = inside.y; y < inside.bottom(); ++y)
@@ -82,6 +83,17 @@ EdgeProducts StrongEdges::of(const Rect& square, const PlaneSet& clean, double v
             if (own > above || own < below) addColour(out, clean, x, y, above, below, own > above);
         }
     return out;
+}
+
+double StrongEdges::fineEnergy(const Rect& square) const {
+    const Plane& n = noisy_.plane[0];
+    const Rect inside = square.translated(-noisy_.area.x, -noisy_.area.y)
+                            .intersected(Rect{0, 0, n.width(), n.height()}.inflated(-1));
+    double sum = 0;
+    for (int y = inside.y; y < inside.bottom(); ++y)
+        for (int x = inside.x; x < inside.right(); ++x)
+            sum += static_cast<double>(fine(n, x, y) * fine(n, x, y));
+    return sum / (kFine * static_cast<double>(std::max<std::int64_t>(1, inside.area())));
 }
 
 // How much of the way from its own side's colour to the other's a sample has gone. Both sides' colours are

@@ -30,6 +30,8 @@ class StrongEdges {
     explicit StrongEdges(const PlaneSet& noisy);
     // Of a square of the planes. `variance` is what noise has there; `clean` covers what the noisy planes do.
     EdgeProducts of(const Rect& square, const PlaneSet& clean, double variance) const;
+    // Of a square's fine part, in the noisy planes; white noise of variance 1 gives 1.
+    double fineEnergy(const Rect& square) const;
 
   private:
     bool near(int x, int y, int distance) const;

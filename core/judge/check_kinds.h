@@ -27,14 +27,16 @@ inline constexpr CheckKind kNoiseLeft{"noise left", IRENIC_TEXT("Noise left"),
               IRENIC_TEXT("of the colour noise that was there")},
     kHalos{"halos", IRENIC_TEXT("Halos"), IRENIC_TEXT("of the edge's height")},
     kFringes{"fringes", IRENIC_TEXT("Fringes"), IRENIC_TEXT("of the way to the other side's colour")},
+    kSteps{"steps of tone", IRENIC_TEXT("Steps of tone"), IRENIC_TEXT("of places with slow gradients")},
     kEstimatedError{"estimated error", IRENIC_TEXT("Estimated error"),
                     IRENIC_TEXT("of the noise that was there")},
     kPatterns{"patterns", IRENIC_TEXT("Patterns"), IRENIC_TEXT("of the noise that was there")};
 } // namespace check
 
-inline constexpr std::array<const CheckKind*, 12> kCheckKinds = {
+inline constexpr std::array<const CheckKind*, 13> kCheckKinds = {
     &check::kNoiseLeft,       &check::kEvenness,   &check::kEdgeNoise,   &check::kDetailLost,
     &check::kInventedTexture, &check::kPointsLost, &check::kColourShift, &check::kBlotches,
-    &check::kHalos,           &check::kFringes,    &check::kPatterns,    &check::kEstimatedError};
+    &check::kHalos,           &check::kFringes,    &check::kPatterns,    &check::kSteps,
+    &check::kEstimatedError};
 
 } // namespace irenic

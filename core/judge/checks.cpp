@@ -42,6 +42,7 @@ class Checks {
         out.push_back(halos());
         if (!photo_.monochrome) out.push_back(fringes());
         out.push_back(patterns());
+        if (photo_.developed) out.push_back(steps());
         return out;
     }
 
@@ -241,7 +242,7 @@ class Checks {
             if (!d.counts) continue;
             ++places;
             const double energy = d.sum / (kPooled * (kBandCount[0] + kBandCount[1] + kBandCount[2]));
-            if (d.sum < clear * std::sqrt(d.chance) || energy < weakest) continue;
+            if (d.sum < clear * std::sqrt(all_.spread * d.chance) || energy < weakest) continue;
             ++found;
             scored.push_back({energy, &b});
         }
@@ -258,7 +259,9 @@ class Checks {
     // What was taken away beyond noise knows the picture: its product with the noisy photo is larger than
     // that of noise alone, by the picture's own strength times the share of it that is gone.
     Finding detailLost() const {
-        constexpr double kLook = 0.12, kBad = 0.3, kClear = 4, kWeakest = 0.25;
+        constexpr double kLook = 0.12, kBad = 0.3, kClear = 4;
+        // A JPEG's compression has left more noise where there is detail than where there is none.
+        const double kWeakest = photo_.jpeg ? 1 : 0.25;
         const auto missing = [&](const BandsOfBlock& p) {
             Departure out;
             out.counts = false; // unless it has detail
@@ -401,6 +404,21 @@ class Checks {
         return out;
     }
 
+    // Whether noise reached below black when the picture was finished, and was cut off there: its mean is not
+    // the picture's then. A colour is cut where one channel of the finished picture is.
+    bool isCutAtBlack(const std::array<double, 4>& mean) const {
+        constexpr double kReach = 2; // deviations
+        if (!photo_.developed || photo_.monochrome) return false;
+        const Matrix3 toScreen = xyzD50To(OutputSpace::Srgb) * cameraToXyzD50(photo_, photo_.neutral) *
+                                 diagonal(balanceOf(photo_.neutral));
+        const Vector3 shown = toScreen * Vector3{mean[0], mean[1], mean[3]};
+        constexpr std::size_t kChannel[] = {0, 1, 3};
+        for (std::size_t c = 0; c < 3; ++c)
+            if (shown[c] < kReach * photo_.noise.channel[kChannel[c]].sigma(std::max(0.0, mean[kChannel[c]])))
+                return true;
+        return false;
+    }
+
     // Means of large squares, against what their noise leaves to chance.
     Finding colourShift() const {
         constexpr int kSide = 4;
@@ -420,7 +438,7 @@ class Checks {
                             noisy[c] += b.noisyMean[c] / (kSide * kSide),
                                 clean[c] += b.cleanMean[c] / (kSide * kSide);
                     }
-                if (clipped) continue;
+                if (clipped || isCutAtBlack(noisy)) continue;
                 const int middleX = (x + kSide / 2) * kCheckBlock * photo_.cell(),
                           middleY = (y + kSide / 2) * kCheckBlock * photo_.cell();
                 const double samples = kSide * kSide * kCheckBlock * kCheckBlock,
@@ -504,6 +522,29 @@ class Checks {
         return out;
     }
 
+    // A clean sky has less noise than a step of 8 bits: without dithering it shows as bands.
+    Finding steps() const {
+        constexpr double kLook = 0.1, kBad = 0.3;
+        double slow = 0, found = 0;
+        Scored scored;
+        for (const CheckBlock& b : all_.block) {
+            if (b.clipped || !b.slow) continue;
+            ++slow, found += b.stairs;
+            if (b.stairs) scored.push_back({1, &b});
+        }
+        if (slow < kFewest)
+            return untold(check::kSteps, IRENIC_TEXT("This photo has no slow gradients to judge by."));
+        const double value = found / slow;
+        const double severity = severityOf(value, kLook, kBad);
+        const bool good = gradeOf(severity) == Grade::Good;
+        Finding out = told(check::kSteps, value, severity,
+                           good ? IRENIC_TEXT("Slow gradients are smooth.")
+                                : IRENIC_TEXT("Slow gradients show steps: 8 bits without dithering."));
+        out.map = mapOf(scored, 1);
+        if (!good) out.places = worst(scored, [&](const CheckBlock& b) { return placeOf(b.x, b.y, 1, 1); });
+        return out;
+    }
+
     const Photo& photo_;
     const CheckBlocks& all_;
     Blocks flat_, flatInColour_;
@@ -548,15 +589,7 @@ std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks) {
     return Checks(photo, blocks).all();
 }
 
-std::string whyNotChecked(const Photo& photo) {
-    if (photo.hasMosaic() || photo.monochrome) return {};
-    return shownName(photo.file) + ": " +
-           IRENIC_TEXT(
-               "its noise goes from pixel to pixel. Only raws with a sample for each pixel can be checked.");
-}
-
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work) {
-    if (const std::string why = whyNotChecked(photo); !why.empty()) throw std::invalid_argument(why);
     if (!photo.smoothing.none())
         throw std::invalid_argument(shownName(photo.file) + ": " +
                                     IRENIC_TEXT("the camera has smoothed this raw, and its noise has a form "

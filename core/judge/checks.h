@@ -50,11 +50,8 @@ Grade gradeOf(double severity);
 // The one that is worst; null where there is none.
 const Finding* worstFinding(const std::vector<Finding>& findings);
 
-// Why a photo cannot be checked, as a sentence: the noise of finished pictures, linear DNGs and X-Trans goes
-// from pixel to pixel. Empty: it can.
-std::string whyNotChecked(const Photo& photo);
-// All checks, in the order of the table. Throws std::invalid_argument where whyNotChecked() says something,
-// or where the camera smoothed the raw, which is known of takes alone; Cancelled.
+// All checks, in the order of the table. Throws std::invalid_argument where the camera smoothed the raw, of
+// which takes alone can be checked; Cancelled.
 std::vector<Finding> checksOf(const Photo& photo, const CleanedSource& cleaned, const Work& work = {});
 std::vector<Finding> checksOf(const Photo& photo, const CheckBlocks& blocks);
 

@@ -21,7 +21,7 @@ namespace {
 constexpr double kClearly = 0.03; // of an estimated error: by chance alone it scatters so much
 
 // What trials are ordered by: matched strengths are seldom wrong, and others have to be clearly better.
-double rankOf(const Trial& t) {
+double rankOf(const Tried& t) {
     const bool matched = t.settings.luminance == 1 && t.settings.colour == 1;
     return t.risk.sum() + (matched ? 0 : kClearly * std::abs(t.risk.sum()));
 }
@@ -35,15 +35,15 @@ class Search {
         : places_(places), work_(work), out_(out) {}
 
     // With several finishes; the best of those without grain.
-    Trial attempt(const Settings& settings) {
+    Tried attempt(const Settings& settings) {
         // Grain that is seen as such and hides no detail: a third of the noise's deviation.
         constexpr RiskFinish kFinishes[] = {{0, 0}, {0.25f, 0}, {0.5f, 0}, {0.25f, 0.3f}};
         const auto began = std::chrono::steady_clock::now();
         const std::vector<std::vector<Risk>> risks = places_.ofEach(settings, kFinishes, {work_.stop});
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
-        std::vector<Trial> own;
+        std::vector<Tried> own;
         for (std::size_t i = 0; i < risks.size(); ++i) {
-            Trial trial{settings, meanOf(risks[i]), took.count(), risks[i]};
+            Tried trial{settings, meanOf(risks[i]), took.count(), risks[i]};
             trial.settings.detail = kFinishes[i].detail, trial.settings.grain = kFinishes[i].grain;
             (kFinishes[i].grain > 0 ? grainy_ : own).push_back(trial);
         }
@@ -55,8 +55,8 @@ class Search {
     }
 
     // What was tried with the strengths of `best`, with grain.
-    Trial withGrain(const Trial& best) const {
-        for (const Trial& t : grainy_) {
+    Tried withGrain(const Tried& best) const {
+        for (const Tried& t : grainy_) {
             Settings plain = t.settings;
             plain.grain = 0, plain.detail = best.settings.detail;
             if (plain == best.settings) return t;
@@ -66,31 +66,31 @@ class Search {
 
     // The quick grade of each method that has one, else the method itself; and the full grade of those that
     // come near the best. That best one.
-    Trial bestMethod() {
+    Tried bestMethod() {
         constexpr double kNear = 1.3; // a full grade is at most so much better, as a squared error
-        std::vector<Trial> tried;
+        std::vector<Tried> tried;
         for (const auto& m : methods())
             if (quickGradeOf(m->id()) == m->id()) tried.push_back(attempt({m->id()}));
         const double near = kNear * leastOf(tried).risk.sum();
-        for (const Trial& t : std::vector<Trial>(tried))
+        for (const Tried& t : std::vector<Tried>(tried))
             if (const std::string full = fullGradeOf(t.settings.method);
                 full != t.settings.method && t.risk.sum() <= near)
                 tried.push_back(attempt({full}));
         return leastOf(tried);
     }
 
-    static Trial leastOf(const std::vector<Trial>& trials) {
+    static Tried leastOf(const std::vector<Tried>& trials) {
         return *std::min_element(trials.begin(), trials.end(),
-                                 [](const Trial& a, const Trial& b) { return rankOf(a) < rankOf(b); });
+                                 [](const Tried& a, const Tried& b) { return rankOf(a) < rankOf(b); });
     }
 
     // Luminance and colour are cleaned apart from each other, so each trial tells of both. Outward from 1,
     // and on only where that way is better. By the quick grade: what is better there is better in full.
-    Settings strengthsOf(const Trial& best) {
+    Settings strengthsOf(const Tried& best) {
         constexpr float kLess[] = {0.75f, 0.55f}, kMore[] = {1.3f, 1.7f};
         Settings found = best.settings;
         Risk least;
-        for (const Trial& t : out_.trials)
+        for (const Tried& t : out_.trials)
             if (t.settings.method == quickGradeOf(found.method) && t.settings.detail == found.detail)
                 least = t.risk;
         for (const auto& way : {kLess, kMore})
@@ -121,7 +121,7 @@ class Search {
     const RiskPlaces& places_;
     const Work& work_;
     Recommendation& out_;
-    std::vector<Trial> grainy_;
+    std::vector<Tried> grainy_;
 };
 
 // What checks find around the first probes.
@@ -147,10 +147,10 @@ std::string faultIn(const std::vector<Finding>& findings) {
 }
 
 // The quickest trial within half a decibel of what is recommended, if that is at least half as quick again.
-void addQuick(Recommendation& out, const Trial& best, const std::vector<Probe>& probes) {
+void addQuick(Recommendation& out, const Tried& best, const std::vector<Probe>& probes) {
     constexpr double kNearly = 1.122, kQuicker = 1.5; // of the squared error: 0.5 dB
-    const Trial* quickest = nullptr;
-    for (const Trial& t : out.trials)
+    const Tried* quickest = nullptr;
+    for (const Tried& t : out.trials)
         if (t.risk.sum() <= kNearly * best.risk.sum() && t.seconds * kQuicker <= best.seconds &&
             (!quickest || t.seconds < quickest->seconds))
             quickest = &t;
@@ -186,42 +186,39 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
     const RiskPlaces places(photo, look, probes, {work.stop});
     Recommendation out;
     Search search(places, work, out);
-    const Trial method = search.bestMethod();
+    const Tried method = search.bestMethod();
     const Settings found = search.strengthsOf(method);
     if (!(found == method.settings)) search.attempt(found);
     // What comes out best of everything that was tried is what counts, if it did no harm.
-    Trial best = Search::leastOf(out.trials);
-    if (whyNotChecked(photo).empty()) {
-        std::map<std::string, std::string> faults; // by method
-        Chosen chosen = harmlessOf(out.trials, [&](const Settings& settings) {
-            const std::vector<Finding> findings = findingsOf(photo, settings, probes, {work.stop});
-            faults[settings.method] = faultIn(findings);
-            return harmIn(findings);
-        });
-        best = chosen.trial, out.refused = std::move(chosen.refused),
-        out.fault = faults[best.settings.method];
-    }
+    std::map<std::string, std::string> faults; // by method
+    Chosen chosen = harmlessOf(out.trials, [&](const Settings& settings) {
+        const std::vector<Finding> findings = findingsOf(photo, settings, probes, {work.stop});
+        faults[settings.method] = faultIn(findings);
+        return harmIn(findings);
+    });
+    const Tried& best = chosen.trial;
+    out.refused = std::move(chosen.refused), out.fault = faults[best.settings.method];
     out.settings = best.settings, out.risk = best.risk;
     out.subjects = subjectsOf(best, out.trials, probes);
     addQuick(out, best, probes);
-    if (whyNotChecked(photo).empty() && !out.others.empty()) {
+    if (!out.others.empty()) {
         Alternative& quick = out.others.front();
         quick.fault = faultIn(findingsOf(photo, quick.settings, probes, {work.stop}));
     }
-    const Trial grain = search.withGrain(best);
+    const Tried grain = search.withGrain(best);
     out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
     addSharp(out, photo, probes, work);
     work.report(1);
     return out;
 }
 
-Chosen harmlessOf(std::vector<Trial> trials, const std::function<std::string(const Settings&)>& harm) {
+Chosen harmlessOf(std::vector<Tried> trials, const std::function<std::string(const Settings&)>& harm) {
     IRENIC_EXPECTS(!trials.empty());
     std::stable_sort(trials.begin(), trials.end(),
-                     [](const Trial& a, const Trial& b) { return rankOf(a) < rankOf(b); });
+                     [](const Tried& a, const Tried& b) { return rankOf(a) < rankOf(b); });
     std::vector<std::string> looked;
     std::vector<Refused> refused;
-    for (const Trial& t : trials) {
+    for (const Tried& t : trials) {
         if (std::find(looked.begin(), looked.end(), t.settings.method) != looked.end()) continue;
         looked.push_back(t.settings.method);
         const std::string check = harm(t.settings);
@@ -249,8 +246,8 @@ std::vector<std::string> reasonsOf(const Photo& photo, const Recommendation& r) 
     constexpr double kDoubtful = 0.1;
     // The next best of another method, whatever its grade.
     const std::string own = Search::fullGradeOf(r.settings.method);
-    const Trial* next = nullptr;
-    for (const Trial& t : r.trials)
+    const Tried* next = nullptr;
+    for (const Tried& t : r.trials)
         if (Search::fullGradeOf(t.settings.method) != own && (!next || t.risk.sum() < next->risk.sum()))
             next = &t;
     const auto percent = [](const Risk& risk) {

@@ -44,7 +44,7 @@ struct Recommendation {
     Settings settings;
     Risk risk;
     std::vector<Alternative> others; // at most one of each kind
-    std::vector<Trial> trials;       // everything that was tried
+    std::vector<Tried> trials;       // everything that was tried
     std::vector<Refused> refused{};  // the best of all first
     std::string fault{};             // of `settings`, as Alternative has it
     std::vector<std::string> subjects{};
@@ -53,10 +53,10 @@ struct Recommendation {
 // The trial of least risk that does no harm, where of each method its own best is looked at; and what had
 // less risk. `harm` names the check that a take fails, or nothing. Where all do harm the least risk stays.
 struct Chosen {
-    Trial trial;
+    Tried trial;
     std::vector<Refused> refused;
 };
-Chosen harmlessOf(std::vector<Trial> trials, const std::function<std::string(const Settings&)>& harm);
+Chosen harmlessOf(std::vector<Tried> trials, const std::function<std::string(const Settings&)>& harm);
 
 // Returns the least estimated risk of all trials. Tries all methods at matched strength by their quick grades
 // where they have one, the full grades of those that come near the best, and the best one's strengths

@@ -7,14 +7,14 @@
 
 namespace irenic {
 
-std::vector<std::string> subjectsOf(const Trial& take, const std::vector<Trial>& all,
+std::vector<std::string> subjectsOf(const Tried& take, const std::vector<Tried>& all,
                                     const std::vector<Probe>& probes) {
     // Half a decibel, and one; estimates of one place scatter by a hundredth of the noise's energy besides.
     constexpr double kAlike = 1.122, kWorse = 1.259, kScatter = 0.01;
     std::string good, weak;
     for (std::size_t i = 0; i < std::min(take.at.size(), probes.size()); ++i) {
         double least = take.at[i].sum();
-        for (const Trial& t : all) {
+        for (const Tried& t : all) {
             IRENIC_EXPECTS(t.at.size() == take.at.size());
             least = std::min(least, t.at[i].sum());
         }

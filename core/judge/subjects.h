@@ -6,20 +6,13 @@
 #include <vector>
 
 #include "judge/probes.h"
-#include "judge/risk.h"
+#include "judge/tried.h"
 
 namespace irenic {
 
-struct Trial {
-    Settings settings;
-    Risk risk;
-    double seconds = 0;        // that it took here, all probes together
-    std::vector<Risk> at = {}; // of each probe by itself
-};
-
 // One line each, none where there is nothing to say: "As good here as any at: darkest, edge", "Weaker here
 // than others at: texture". Of trials of the same probes, which may be fewer than there are.
-std::vector<std::string> subjectsOf(const Trial& take, const std::vector<Trial>& all,
+std::vector<std::string> subjectsOf(const Tried& take, const std::vector<Tried>& all,
                                     const std::vector<Probe>& probes);
 
 } // namespace irenic

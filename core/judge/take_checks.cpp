@@ -1,7 +1,6 @@
 #include "judge/take_checks.h"
 
 #include <algorithm>
-#include <optional>
 #include <stdexcept>
 #include <utility>
 
@@ -52,24 +51,12 @@ void markZones(const Photo& photo, const std::vector<Zone>& zones, CheckBlocks& 
     }
 }
 
-// What the sensor gave before the camera smoothed it: noise is white there. None where the camera did not.
-std::optional<Photo> beforeSmoothing(const Photo& photo) {
-    if (photo.smoothing.none()) return {};
-    Photo out = photo;
-    out.samples = std::move(out.unsmoothed), out.unsmoothed.clear(), out.smoothing = {};
-    return out;
-}
-
-// Throws std::invalid_argument where the photo cannot be checked.
 CheckBlocks blocksOfTake(const Photo& photo, const Settings& settings, const Work& work,
                          const std::vector<Rect>& squares = {}) {
-    if (const std::string why = whyNotChecked(photo); !why.empty()) throw std::invalid_argument(why);
-    const std::optional<Photo> before = beforeSmoothing(photo);
-    const Photo& sensor = before ? *before : photo;
     const CleanedSource cleaned = [&](const Rect& area, const Work& part) {
-        return cleanRegion(sensor, settings, area, part);
+        return cleanSensor(photo, settings, area, part);
     };
-    return checkBlocksOf(sensor, cleaned, work, squares);
+    return checkBlocksOf(photo, cleaned, work, squares);
 }
 
 } // namespace

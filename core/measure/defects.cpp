@@ -43,8 +43,7 @@ class DefectFinder {
                 photo.noise.channel[static_cast<std::size_t>(photo.mosaic.channel(s))];
         for (const NoiseLine& l : line_)
             least_ = std::min(least_, 4 * leastFactor_ * range_ * static_cast<float>(l.sigma(0)));
-        const BlackLevel& black = photo.black;
-        if (black.columns > 2 || black.rows > 2 || !black.deltaH.empty() || !black.deltaV.empty()) return;
+        if (!photo.black.repeatsEvery(2)) return;
         for (int s = 0; s < 4; ++s) limits_[static_cast<std::size_t>(s)] = limitsOf(s);
     }
 

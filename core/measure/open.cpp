@@ -7,6 +7,7 @@
 #include "base/shown_text.h"
 #include "base/text.h"
 #include "measure/camera_notes.h"
+#include "measure/masked_black.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"
 #include "measure/smoothing.h"
@@ -51,26 +52,55 @@ void measureSensorNoise(Photo& photo, const Work& work) {
     }
 }
 
+// Empty where no frame is at hand, or where the photo confirms nothing of it.
+std::vector<std::uint16_t> samplesWithoutDark(Photo& photo, Known known, const DarkFrame* given,
+                                              const Work& work) {
+    if (given && !given->fits(photo))
+        throw PhotoError(
+            shownName(photo.file) + ": " +
+            IRENIC_TEXT("the dark frame is of another camera, ISO or size. Take dark frames with the "
+                        "settings of the photo."));
+    // A cleaned DNG has lost it already (DNG 1.6, NoiseReductionApplied).
+    const TagEntry* reduced = photo.metadata.dng(0xc6f7);
+    const bool cleaned = reduced && reduced->number() > 0;
+    const auto kept = !given && known == Known::Camera && !cleaned ? keptDarkFor(photo) : nullptr;
+    const DarkFrame* dark = given ? given : kept.get();
+    if (!dark) return {};
+    WithoutDark without = withoutDark(photo, *dark, work);
+    photo.dark = without.told;
+    return std::move(without.samples);
+}
+
 } // namespace
 
-void measure(Photo& photo, const Work& work, Known known, const NoiseModel* given) {
+void measure(Photo& photo, const Work& work, Known known, const Given& given) {
     photo.unevenness = {}, photo.noiseFrom = NoiseFrom::Photo;
     if (photo.hasMosaic()) {
+        correctBlack(photo);
         const auto notes = known == Known::Camera ? keptNotesFor(photo) : std::nullopt;
+        // Noise and pattern are the sensor's: they are measured on what it gave, which stands in for the
+        // samples meanwhile.
+        std::vector<std::uint16_t> asStored;
+        const auto replace = [&](std::vector<std::uint16_t> samples) {
+            if (samples.empty()) return;
+            if (asStored.empty()) asStored = std::move(photo.samples);
+            photo.samples = std::move(samples);
+        };
+        replace(samplesWithoutDark(photo, known, given.dark, work));
         photo.smoothing = smoothingOf(photo, work);
-        if (!photo.smoothing.none()) photo.unsmoothed = unsmoothedSamples(photo, photo.smoothing, work);
-        // Noise and pattern are the sensor's: they are measured on what it gave.
-        const bool smoothed = !photo.unsmoothed.empty();
-        if (smoothed) std::swap(photo.samples, photo.unsmoothed);
+        if (!photo.smoothing.none()) replace(unsmoothedSamples(photo, photo.smoothing, work));
         measureSensorNoise(photo, work);
-        // The file states what is left of the noise, if anything, and the same for all places.
-        if (!smoothed && photo.unevenness.none() && !given) believeOthers(photo, notes);
-        if (!smoothed && photo.unevenness.none() && given)
-            photo.noise = *given, photo.noiseFrom = NoiseFrom::Camera, photo.noiseDoubt = 0;
+        // Others tell the noise of samples as they are stored, and the same for all places.
+        if (asStored.empty() && photo.unevenness.none()) {
+            if (given.noise)
+                photo.noise = *given.noise, photo.noiseFrom = NoiseFrom::Camera, photo.noiseDoubt = 0;
+            else
+                believeOthers(photo, notes);
+        }
         photo.pattern =
             measurePattern(photo, work, notes ? notes->defects : std::vector<std::array<int, 2>>{});
         photo.mended = mendedSamples(photo, photo.pattern);
-        if (smoothed) std::swap(photo.samples, photo.unsmoothed);
+        if (!asStored.empty()) photo.sensor = std::move(photo.samples), photo.samples = std::move(asStored);
     } else {
         photo.noise = measureCorrelatedNoise(photo, photo.coarseNoise, work);
     }
@@ -78,8 +108,7 @@ void measure(Photo& photo, const Work& work, Known known, const NoiseModel* give
     photo.id = idOf(photo);
 }
 
-PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what,
-                   const NoiseModel* given) {
+PhotoPtr readPhoto(const std::filesystem::path& file, const Work& work, Measure what, const Given& given) {
     const std::shared_ptr<Photo> photo = readSandboxed(file, work);
     try {
         if (what != Measure::Nothing)

@@ -56,7 +56,7 @@ bool perform(JobQueue& queue, const QueuedJob& job, const Work& work) {
     const Work inner{stop.get_token(), &done};
     try {
         const PhotoPtr photo = readPhoto(job.request.photo, inner.part(0, 0.1), Measure::Noise,
-                                         job.request.noise ? &*job.request.noise : nullptr);
+                                         {.noise = job.request.noise ? &*job.request.noise : nullptr});
         std::optional<Recommendation> measured;
         const double share = job.request.check ? 0.6 : 1; // checking takes nearly as long as cleaning
         const auto naming = [&](const fs::path& target, const std::string& digest) {

@@ -63,6 +63,7 @@ PhotoId idOf(const Photo& p) {
     if (!p.unevenness.none())
         d.add(p.unevenness.across), d.add(p.unevenness.down), d.add(p.unevenness.toCorners);
     if (!p.smoothing.none()) d.add(p.smoothing.beside), d.add(p.smoothing.diagonal);
+    if (!p.dark.digest.empty()) d.add(p.dark.digest);
     return {d.text()};
 }
 

@@ -52,6 +52,10 @@ struct BlackLevel {
         if (!deltaV.empty()) value += deltaV[static_cast<std::size_t>(y)];
         return value;
     }
+    // Whether it is the same in every cell of so many samples on a side.
+    bool repeatsEvery(int cell) const {
+        return deltaH.empty() && deltaV.empty() && cell % rows == 0 && cell % columns == 0;
+    }
     // The mean of the pattern, without the offsets of columns and rows.
     double mean() const;
     friend bool operator==(const BlackLevel&, const BlackLevel&) = default;
@@ -96,6 +100,13 @@ enum class WhiteFrom {
 
 // Whose word the noise is taken on.
 enum class NoiseFrom { Photo, File, Camera }; // its own samples, its tags, other photos of its camera
+
+// What frames without light told of a photo's sensor (measure/dark_frame.h).
+struct DarkTaken {
+    int frames = 0;     // that were averaged; 0: none were at hand
+    double share = 0;   // of the variance that dark, even places had: so much less they have now
+    std::string digest; // of what was taken off; empty: nothing
+};
 
 // What tells photos apart (identity.h): 32 hexadecimal digits; empty: not worked out.
 struct PhotoId {
@@ -145,10 +156,11 @@ struct Photo {
     double coarseNoise =
         1; // noise of 4x4-pixel means over what noise without correlation would have there; 1 for mosaics
     std::optional<NoiseModel> statedNoise; // from the file's NoiseProfile
+    DarkTaken dark;                        // what every photo of this sensor has in the dark
     Smoothing smoothing;                   // what the camera did to the samples (measure/smoothing.h)
-    std::vector<std::uint16_t> unsmoothed; // the samples before that; empty when there was none
+    std::vector<std::uint16_t> sensor;     // the samples without either; empty where there is neither
     Pattern pattern;                       // hot and dead pixels, lines of the read-out
-    std::vector<std::uint16_t> mended;     // samples without smoothing and pattern; empty: no pattern
+    std::vector<std::uint16_t> mended;     // the sensor's samples without that; empty: no pattern
 
     Metadata metadata;
     PhotoId id;                // idOf() it, once measured (identity.h)
@@ -181,11 +193,10 @@ struct Photo {
         const float level = black.at(x, y, channel);
         return (static_cast<float>(sample) - level) / (static_cast<float>(white) - level);
     }
-    // What methods start from: the samples before the camera smoothed them, mended if that is wanted and
-    // there is something to mend.
+    // What methods start from: what the sensor gave, mended if that is wanted and there is something to mend.
     const std::vector<std::uint16_t>& source(bool mend) const {
         if (mend && !mended.empty()) return mended;
-        return unsmoothed.empty() ? samples : unsmoothed;
+        return sensor.empty() ? samples : sensor;
     }
     // "12.5 s", "1/60 s"; empty when unknown.
     std::string exposureText() const;

@@ -1,0 +1,18 @@
+// Settings that were tried on a photo's probes, and how they did there.
+#pragma once
+
+#include <vector>
+
+#include "denoise/settings.h"
+#include "judge/risk.h"
+
+namespace irenic {
+
+struct Tried {
+    Settings settings;
+    Risk risk;
+    double seconds = 0;        // that it took here, all probes together
+    std::vector<Risk> at = {}; // of each probe by itself
+};
+
+} // namespace irenic
