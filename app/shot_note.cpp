@@ -1,5 +1,6 @@
 #include "shot_note.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "base/text.h"
@@ -42,6 +43,13 @@ void ShotNote::setLook(float exposure) {
     refresh();
 }
 
+void ShotNote::resizeEvent(QResizeEvent* event) {
+    QLabel::resizeEvent(event);
+    keepWhole();
+}
+
+void ShotNote::keepWhole() { setMinimumHeight(std::max(0, heightForWidth(width()))); }
+
 void ShotNote::refresh() {
     const PhotoPtr& p = photo_;
     if (!p) {
@@ -75,6 +83,7 @@ void ShotNote::refresh() {
                                                "time costs less noise than any cleaning.")
                                                 .arg(numberOf(unused_, 1))
                  : QString()));
+    keepWhole();
 }
 
 } // namespace irenic

@@ -17,8 +17,12 @@ class ShotNote : public QLabel {
     // How it is looked at: where a dark photo is made lighter, that is said.
     void setLook(float exposure);
 
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
   private:
     void refresh();
+    void keepWhole();                            // all lines have room, whatever else stands in the column
     static QString darkText(const Photo& photo); // of what a dark frame tells
 
     PhotoPtr photo_;

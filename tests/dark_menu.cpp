@@ -45,6 +45,9 @@ class TestDarkMenu : public test::WindowTest {
         QVERIFY(window_->document().photo()->dark.share > 0.2);
         QVERIFY(!(window_->document().photo()->id == before));
         QVERIFY2(note().contains("Dark frame (mean of 2)"), qPrintable(note()));
+        // All of it can be read, however low the window is.
+        const auto* label = find<QLabel>("shot");
+        QTRY_VERIFY(label->height() >= label->heightForWidth(label->width()));
         // What was being looked at stays, with new pixels.
         QCOMPARE(window_->document().push(), 1.0f);
         QVERIFY(settle());

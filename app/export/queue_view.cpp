@@ -15,6 +15,7 @@
 #include <QUrl>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <utility>
 
 #include "base/text.h"
 #include "said.h"
@@ -53,10 +54,10 @@ QueueView::QueueView(Jobs& jobs, QWidget* parent) : QWidget(parent) {
     list_->setObjectName(QStringLiteral("queueList"));
     list_->setAccessibleName(tr("Export queue"));
     list_->header()->setStretchLastSection(true);
-    list_->header()->resizeSection(QueueModel::State, 90);
-    list_->header()->resizeSection(QueueModel::Photo, 150);
-    list_->header()->resizeSection(QueueModel::File, 220);
-    list_->header()->resizeSection(QueueModel::Check, 60);
+    constexpr std::pair<int, int> kWidths[] = {
+        {QueueModel::State, 90}, {QueueModel::Photo, 150}, {QueueModel::File, 220}, {QueueModel::Check, 60}};
+    for (const auto& [section, width] : kWidths) // no heading is cut, in any language
+        list_->header()->resizeSection(section, std::max(width, list_->header()->sectionSizeHint(section)));
     list_->setMinimumHeight(70);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);

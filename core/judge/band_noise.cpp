@@ -127,6 +127,7 @@ void evenOutNoise(CheckBlocks& all) {
         }
         if (kind != &CheckBlock::luminance) continue;
         std::vector<double> spreads;
+        spreads.reserve(levels.size());
         for (const Level& l : levels) spreads.push_back(l.spread);
         all.spread = quantile(spreads, 0.5);
     }

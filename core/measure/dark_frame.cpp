@@ -190,8 +190,8 @@ fs::path keep(const DarkFrame& dark) {
                   kQuick) != Z_OK)
         throw WriteError(IRENIC_TEXT("There is not enough memory to pack it."));
     packed.resize(length);
-    const fs::path file = folderOfDarks() / (nameOf(dark.camera, dark.iso, dark.rawWidth, dark.rawHeight) +
-                                             exposureName(dark.exposure) + kEnding);
+    fs::path file = folderOfDarks() / (nameOf(dark.camera, dark.iso, dark.rawWidth, dark.rawHeight) +
+                                       exposureName(dark.exposure) + kEnding);
     writeWhole(file, header.dump(-1, ' ', false, json::error_handler_t::replace) + "\n" + packed,
                SafeFile::Existing::Replace);
     return file;
