@@ -119,11 +119,12 @@ DarkFrame darkFrom(const std::string& file) {
     out.camera = header.at("camera"), out.iso = header.at("iso"), out.exposure = header.at("exposure");
     out.frames = whole("frames", kMostFrames), out.scale = whole("scale", 65535);
     out.rawWidth = whole("width", 65535), out.rawHeight = whole("height", 65535);
-    std::string bytes(2 * static_cast<std::size_t>(out.rawWidth) * static_cast<std::size_t>(out.rawHeight),
-                      '\0');
+    const std::size_t size =
+        2 * static_cast<std::size_t>(out.rawWidth) * static_cast<std::size_t>(out.rawHeight);
+    if (size > kMostBytes) throw JsonError("too large");
+    std::string bytes(size, '\0');
     auto length = static_cast<uLongf>(bytes.size());
-    if (bytes.size() > kMostBytes ||
-        uncompress(reinterpret_cast<Bytef*>(bytes.data()), &length,
+    if (uncompress(reinterpret_cast<Bytef*>(bytes.data()), &length,
                    reinterpret_cast<const Bytef*>(file.data() + end + 1),
                    static_cast<uLong>(file.size() - end - 1)) != Z_OK ||
         length != bytes.size())

@@ -4,7 +4,7 @@
 
 #include <cstdint>
 #include <filesystem>
-#include <optional>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -49,8 +49,8 @@ std::filesystem::path keep(const DarkFrame& dark);
 // Of what is kept for a photo's camera, ISO and frame the one whose exposure is nearest, and at most four
 // times longer or shorter; null where there is none, or where its file cannot be read as such.
 std::shared_ptr<const DarkFrame> keptDarkFor(const Photo& photo);
-// Removes what is kept for a photo's camera, ISO and frame. Returns how many frames of how many exposures
-// that were. Throws WriteError.
+// Removes what is kept for a photo's camera, ISO and frame, whatever the exposure. Returns how many that
+// were. Throws WriteError.
 int forgetDarkFor(const Photo& photo);
 
 } // namespace irenic

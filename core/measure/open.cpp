@@ -7,6 +7,7 @@
 #include "base/shown_text.h"
 #include "base/text.h"
 #include "measure/camera_notes.h"
+#include "measure/dark_frame.h"
 #include "measure/masked_black.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"

@@ -1,10 +1,11 @@
 // Reads a photo and finds out what there is to know of it.
 #pragma once
 
-#include "measure/dark_frame.h"
 #include "raw/photo.h"
 
 namespace irenic {
+
+struct DarkFrame; // dark_frame.h
 
 // What is taken for known beforehand: what was kept of the photo's camera (camera_notes.h), or nothing.
 enum class Known { Nothing, Camera };
