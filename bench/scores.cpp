@@ -15,7 +15,12 @@ namespace {
 // A photo of the mosaic's samples, finely quantised.
 Photo photoOf(const Photo& like, const Plane& mosaic) {
     Photo p = like;
-    p.black.pattern = {8192}, p.white = 65535;
+    p.black = {}, p.black.pattern = {8192}, p.white = 65535;
+    // Without a border.
+    p.rawWidth = mosaic.width(), p.rawHeight = mosaic.height();
+    p.active = p.crop = {0, 0, p.rawWidth, p.rawHeight};
+    p.samples.resize(static_cast<std::size_t>(p.rawWidth) * static_cast<std::size_t>(p.rawHeight));
+    p.sensor.clear(), p.mended.clear();
     for (int y = 0; y < mosaic.height(); ++y)
         for (int x = 0; x < mosaic.width(); ++x)
             p.samples[static_cast<std::size_t>(y) * static_cast<std::size_t>(mosaic.width()) +
