@@ -2,6 +2,7 @@
 
 #include <QAction>
 #include <QDockWidget>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QMenu>
 #include <QVBoxLayout>
@@ -29,14 +30,18 @@ Panels::Panels(QWidget* middle, QWidget* parent) : QMainWindow(parent) {
 }
 
 QDockWidget* Panels::add(QWidget* content, const QString& name, const char* id, Qt::DockWidgetArea side,
-                         int high) {
+                         int high, QWidget* actions) {
     auto* panel = new QDockWidget(name, this);
     panel->setObjectName(QLatin1String(id));
     panel->setFeatures(QDockWidget::DockWidgetMovable | QDockWidget::DockWidgetFloatable |
                        QDockWidget::DockWidgetClosable);
-    auto* head = new QLabel(name, panel);
-    head->setContentsMargins(style::kGap + 2, 0, style::kGap, 0);
-    head->setForegroundRole(QPalette::PlaceholderText);
+    auto* head = new QWidget(panel);
+    auto* line = new QHBoxLayout(head);
+    line->setContentsMargins(style::kGap + 2, 0, style::kGap + 2, 0);
+    auto* words = new QLabel(name, head);
+    words->setForegroundRole(QPalette::PlaceholderText);
+    line->addWidget(words, 1);
+    if (actions) line->addWidget(actions);
     head->setToolTip(tr("Drag to move this panel to another side. Right-click to hide it."));
     head->setContextMenuPolicy(Qt::ActionsContextMenu);
     auto* hide = new QAction(tr("Hide panel"), head);

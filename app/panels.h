@@ -16,10 +16,10 @@ class Panels : public QMainWindow {
 
   public:
     explicit Panels(QWidget* middle, QWidget* parent = nullptr);
-    // A panel with that name on its head; `id` is kept with its place. `high`: at the first start; 0: what
-    // the others leave.
+    // A panel with that name on its head, and the buttons that act on all of it; `id` is kept with its place.
+    // `high`: at the first start; 0: what the others leave.
     QDockWidget* add(QWidget* content, const QString& name, const char* id, Qt::DockWidgetArea side,
-                     int high = 0);
+                     int high = 0, QWidget* actions = nullptr);
     // An entry that shows and hides the panel.
     QAction* addTo(QMenu* menu, QDockWidget* panel, const QString& text, const QKeySequence& key);
     // Where all stand, to be kept, and as it was kept; what is not understood changes nothing.

@@ -239,13 +239,13 @@ void Window::makePanels(QWidget* middle) {
     exports_ = new ExportsList(document_, jobs_, this);
     connect(exports_, &ExportsList::message, &document_, &Document::message);
     panels_->add(exports_, tr("Exports"), "exportsPanel", left)->hide();
-    constexpr int kOverview = 165, kHistogram = 84, kShot = 150, kDrawer = 215;
+    constexpr int kOverview = 165, kHistogram = 84, kShot = 150, kDrawer = 235;
     panels_->add(overview_, tr("Overview"), "overviewPanel", left, kOverview);
     histogram_ = new HistogramView(document_, this);
     panels_->add(histogram_, tr("Histogram"), "histogramPanel", left, kHistogram);
     panels_->add(shot_, tr("Shot"), "shotPanel", left, kShot);
-    QDockWidget* drawer =
-        panels_->add(drawer_, tr("Export queue"), "drawerPanel", Qt::BottomDockWidgetArea, kDrawer);
+    QDockWidget* drawer = panels_->add(drawer_, tr("Export queue"), "drawerPanel", Qt::BottomDockWidgetArea,
+                                       kDrawer, drawer_->queueView().actionBar());
     drawer->setAllowedAreas(Qt::BottomDockWidgetArea | Qt::TopDockWidgetArea);
     drawer->hide();
     connect(exportBar_->queueButton(), &QToolButton::toggled, drawer, &QDockWidget::setVisible);

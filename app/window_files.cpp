@@ -8,6 +8,7 @@
 #include "deliver/layers.h"
 #include "export/export_bar.h"
 #include "measure/dark_frame.h"
+#include "measure/dark_store.h"
 #include "photos/photo_list.h"
 #include "report/report.h"
 #include "said.h"

@@ -7,7 +7,6 @@
 #include <filesystem>
 #include <functional>
 #include <map>
-#include <opencv2/imgcodecs.hpp>
 #include <opencv2/imgproc.hpp>
 #include <random>
 
@@ -261,7 +260,6 @@ void addPoints(Plane& truth, double iso) {
 }
 
 // What is checked: a raw, full colour of an X-Trans mosaic, or a picture that was finished of a raw.
-enum class Kind { Raw, XTrans, Tiff, Jpeg };
 
 struct Seen {
     PhotoPtr photo;
@@ -295,24 +293,16 @@ Seen developed(const std::array<Plane, 3>& light, const Shot& shot, bool jpeg, c
     Plane truth = exposeMosaic(light, {}, shot);
     addPoints(truth, shot.iso);
     const Photo raw = takePhoto(truth, {}, shot);
-    const auto through = [&](const Plane& mosaic, const fs::path& file, int depth, Measure what) {
-        cv::Mat picture = rendered(raw, mosaic), bytes;
-        picture.convertTo(bytes, depth, depth == CV_8UC3 ? 255 : 65535);
-        cv::cvtColor(bytes, bytes, cv::COLOR_RGB2BGR);
-        cv::imwrite(file.string(), bytes, {cv::IMWRITE_JPEG_QUALITY, 90});
-        return readPhoto(file, {}, what);
-    };
     const Plane noisy = cleanMosaic(raw, Settings::original(), raw.whole());
-    Seen out{through(noisy, folder / (jpeg ? "noisy.jpg" : "noisy.tif"), jpeg ? CV_8UC3 : CV_16UC3,
-                     Measure::Noise),
-             {}};
-    out.truth = planesOf(*through(truth, folder / "clean.tif", CV_16UC3, Measure::Nothing));
+    constexpr int kQuality = 90;
+    Seen out{finishedPicture(raw, noisy, folder / (jpeg ? "noisy.jpg" : "noisy.tif"), kQuality), {}};
+    out.truth = planesOf(*finishedPicture(raw, truth, folder / "clean.tif", kQuality, Measure::Nothing));
     return out;
 }
 
-Seen seenAs(Kind kind, const std::array<Plane, 3>& light, const Shot& shot, const fs::path& folder) {
-    if (kind == Kind::XTrans) return xTrans(light, shot, folder);
-    if (kind != Kind::Raw) return developed(light, shot, kind == Kind::Jpeg, folder);
+Seen seenAs(FileKind kind, const std::array<Plane, 3>& light, const Shot& shot, const fs::path& folder) {
+    if (kind == FileKind::XTrans) return xTrans(light, shot, folder);
+    if (kind != FileKind::Raw) return developed(light, shot, kind == FileKind::Jpeg, folder);
     Plane truth = exposeMosaic(light, {}, shot);
     addPoints(truth, shot.iso);
     auto photo = std::make_shared<Photo>(takePhoto(truth, {}, shot));
@@ -398,12 +388,10 @@ int main(int argc, char** argv) {
     JudgingOptions asked;
     asked.isos = {1600, 6400, 25600, 102400};
     asked.crop = 1024;
-    Kind kind = Kind::Raw;
+    FileKind kind = FileKind::Raw;
     CLI::App app("Whether checks find planted faults and leave perfect results alone; Markdown.");
     asked.addTo(app);
-    const std::map<std::string, Kind> kinds = {
-        {"raw", Kind::Raw}, {"xtrans", Kind::XTrans}, {"tiff", Kind::Tiff}, {"jpeg", Kind::Jpeg}};
-    app.add_option("--kind", kind, "raw, xtrans, tiff or jpeg")->transform(CLI::CheckedTransformer(kinds));
+    addKind(app, kind, {FileKind::Raw, FileKind::XTrans, FileKind::Tiff, FileKind::Jpeg});
     CLI11_PARSE(app, argc, argv);
     if (asked.methods.empty()) asked.methods = {"wavelet", "bm3d-quick", "learned-quick"};
     Tally tally;

@@ -67,13 +67,8 @@ void run(const Asked& asked) {
                 const Plane truth = exposeMosaic(photograph(name, asked.crop), body, shot);
                 const Photo raw = takePhoto(truth, body, shot);
                 const cv::Mat right = rendered(raw, truth);
-                cv::Mat noisy = rendered(
-                            raw, cleanMosaic(raw, Settings::original(), {0, 0, raw.width(), raw.height()})),
-                        bytes;
-                noisy.convertTo(bytes, CV_8UC3, 255);
-                cv::cvtColor(bytes, bytes, cv::COLOR_RGB2BGR);
-                cv::imwrite(file.string(), bytes, {cv::IMWRITE_JPEG_QUALITY, quality});
-                const PhotoPtr photo = readPhoto(file);
+                const PhotoPtr photo =
+                    finishedPicture(raw, cleanMosaic(raw, Settings::original(), raw.whole()), file, quality);
                 for (auto& [method, sum] : rows) {
                     const Scores s = method == kReference ? bestReference(right, cv::imread(file.string()))
                                                           : score(right, cleaned(*photo, method));

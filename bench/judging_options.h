@@ -2,6 +2,8 @@
 #pragma once
 
 #include <CLI/CLI.hpp>
+#include <algorithm>
+#include <map>
 #include <string>
 #include <vector>
 
@@ -13,6 +15,22 @@ inline void addCrop(CLI::App& app, int& crop) {
 
 inline void addIsos(CLI::App& app, std::vector<double>& isos) {
     app.add_option("--iso", isos, "one or several")->capture_default_str();
+}
+
+// What photographs are made into before they are looked at.
+enum class FileKind { Raw, XTrans, Tiff, Jpeg };
+
+// `known`: which of them the bench can make.
+inline void addKind(CLI::App& app, FileKind& kind, const std::vector<FileKind>& known) {
+    const std::map<std::string, FileKind> names = {{"raw", FileKind::Raw},
+                                                   {"xtrans", FileKind::XTrans},
+                                                   {"tiff", FileKind::Tiff},
+                                                   {"jpeg", FileKind::Jpeg}};
+    std::map<std::string, FileKind> offered;
+    for (const auto& [name, own] : names)
+        if (std::find(known.begin(), known.end(), own) != known.end()) offered[name] = own;
+    app.add_option("--kind", kind, "what the photographs are made into")
+        ->transform(CLI::CheckedTransformer(offered));
 }
 
 struct JudgingOptions {

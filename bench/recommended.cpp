@@ -1,8 +1,11 @@
 // How far a recommendation is from the best that the truth would choose: simulated raws of photographs that
-// no training sees, every method at several strengths, judged on the finished picture. Markdown.
+// no training sees, or pictures finished of them, every method at several strengths, judged on the finished
+// picture. Markdown.
 #include <algorithm>
 #include <cstdio>
+#include <map>
 
+#include "base/folders.h"
 #include "denoise/clean.h"
 #include "judge/recommend.h"
 #include "judging_options.h"
@@ -11,6 +14,29 @@
 #include "session/take.h"
 
 using namespace irenic;
+
+namespace {
+
+// What is to be cleaned, and what it would look like without noise.
+struct Noisy {
+    PhotoPtr photo;
+    cv::Mat right;
+};
+
+Noisy noisyAs(FileKind kind, MeasuredRaw raw, const Look& look, const std::filesystem::path& folder) {
+    if (kind == FileKind::Raw) {
+        cv::Mat right = rendered(raw.photo, raw.truth, look);
+        return {std::make_shared<Photo>(std::move(raw.photo)), std::move(right)};
+    }
+    const Plane noisy = cleanMosaic(raw.photo, Settings::original(), raw.photo.whole());
+    constexpr int kQuality = 90;
+    const PhotoPtr truth =
+        finishedPicture(raw.photo, raw.truth, folder / "truth.tif", kQuality, Measure::Nothing);
+    return {finishedPicture(raw.photo, noisy, folder / (kind == FileKind::Jpeg ? "noisy.jpg" : "noisy.tif")),
+            shownPicture(*truth, Settings::original(), look)};
+}
+
+} // namespace
 
 int main(int argc, char** argv) {
     keepFreedMemory();
@@ -21,8 +47,11 @@ int main(int argc, char** argv) {
     addCrop(app, crop);
     addIsos(app, isos);
     app.add_option("--look", lookText, "judged in this look, as for 'irenic-cli clean'");
+    FileKind kind = FileKind::Raw;
+    addKind(app, kind, {FileKind::Raw, FileKind::Tiff, FileKind::Jpeg});
     CLI11_PARSE(app, argc, argv);
     const Look look = lookFromText(lookText);
+    const TemporaryFolder folder;
     std::printf("| photograph | ISO | recommended | dB | best | dB | lost | refused "
                 "|\n|---|---|---|---|---|---|---|---|\n");
     const std::vector<std::string> files = unseenPhotographs();
@@ -30,13 +59,12 @@ int main(int argc, char** argv) {
     for (const double iso : isos) {
         int near = 0;
         for (std::size_t i = 0; i < files.size(); ++i) {
-            const MeasuredRaw raw = measuredRaw(files[i], crop, iso, static_cast<std::uint32_t>(100 + i));
-            const Photo& photo = raw.photo;
-            const Plane& truth = raw.truth;
-            const Rect all{0, 0, truth.width(), truth.height()};
-            const cv::Mat right = rendered(photo, truth, look);
+            const Noisy noisy =
+                noisyAs(kind, measuredRaw(files[i], crop, iso, static_cast<std::uint32_t>(100 + i)), look,
+                        folder.path());
+            const Photo& photo = *noisy.photo;
             const auto qualityOf = [&](const Settings& settings) {
-                return score(right, rendered(photo, cleanMosaic(photo, settings, all), look)).cpsnr;
+                return score(noisy.right, shownPicture(photo, settings, look)).cpsnr;
             };
             const Recommendation r = recommend(photo, look, placeProbes(photo));
             const double own = qualityOf(r.settings);

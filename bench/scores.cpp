@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 #include <functional>
+#include <opencv2/imgcodecs.hpp>
 #include <opencv2/imgproc.hpp>
 
 #include "judge/display.h"
@@ -49,10 +50,22 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic) {
 }
 
 cv::Mat rendered(const Photo& like, const Plane& mosaic, const Look& look) {
-    const Photo p = photoOf(like, mosaic);
-    return pictureOf(
-        displayOf(recipeOf(p, Settings::original(), look), {0, 0, mosaic.width(), mosaic.height()}),
-        [](float v) { return v; });
+    return shownPicture(photoOf(like, mosaic), Settings::original(), look);
+}
+
+cv::Mat shownPicture(const Photo& photo, const Settings& settings, const Look& look) {
+    const Rect all{0, 0, photo.width(), photo.height()};
+    return pictureOf(displayOf(recipeOf(photo, settings, look), all), [](float v) { return v; });
+}
+
+PhotoPtr finishedPicture(const Photo& like, const Plane& mosaic, const std::filesystem::path& file,
+                         int quality, Measure what) {
+    const bool jpeg = file.extension() == ".jpg";
+    cv::Mat bytes;
+    rendered(like, mosaic).convertTo(bytes, jpeg ? CV_8UC3 : CV_16UC3, jpeg ? 255 : 65535);
+    cv::cvtColor(bytes, bytes, cv::COLOR_RGB2BGR);
+    cv::imwrite(file.string(), bytes, {cv::IMWRITE_JPEG_QUALITY, quality});
+    return readPhoto(file, {}, what);
 }
 
 cv::Mat encodedPicture(const Image& rgb) {

@@ -1,10 +1,13 @@
 // What the quality protocols share: one rendering for all, and how far a picture is from the truth.
 #pragma once
 
+#include <filesystem>
 #include <opencv2/core.hpp>
 
+#include "denoise/settings.h"
 #include "develop/look.h"
 #include "image/image.h"
+#include "measure/open.h"
 #include "raw/photo.h"
 
 namespace irenic {
@@ -28,6 +31,13 @@ cv::Mat rendered(const Photo& like, const Plane& mosaic);
 
 // The same as a look shows it.
 cv::Mat rendered(const Photo& like, const Plane& mosaic, const Look& look);
+// What a look shows of a photo that was cleaned.
+cv::Mat shownPicture(const Photo& photo, const Settings& settings, const Look& look);
+
+// The same as a finished picture: written to the file, by whose name it is a JPEG of that quality or has 16
+// bits, and read again.
+PhotoPtr finishedPicture(const Photo& like, const Plane& mosaic, const std::filesystem::path& file,
+                         int quality = 90, Measure what = Measure::Noise);
 
 // Linear sRGB, encoded.
 cv::Mat encodedPicture(const Image& rgb);

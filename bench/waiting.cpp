@@ -144,25 +144,13 @@ class Bench {
                         s.method = method, s.luminance = next();
                         window_.document().setSettings(i, s);
                     }
-                    const auto seen = [&] {
-                        std::vector<const Cell*> cells;
-                        for (const Cell* c : window_.findChildren<Cell*>())
-                            if (c->isVisible() && !c->visibleRegion().isEmpty()) cells.push_back(c);
-                        return cells;
-                    };
-                    const auto all = [&](Cell::Pixels least) {
-                        const auto cells = seen();
-                        return !cells.empty() && std::all_of(cells.begin(), cells.end(), [&](const Cell* c) {
-                            return static_cast<int>(c->pixels()) >= static_cast<int>(least);
-                        });
-                    };
-                    until([&] { return all(Cell::Pixels::True); });
+                    until([this] { return allShow(Cell::Pixels::True); });
                     // To and fro, so that no edge of the photo holds both places back.
                     ++place_;
                     window_.document().setPan({place_ % 2 ? 300.0 : -300.0, 40.0 * (place_ % 5)});
-                    const double photo = until([&] { return all(Cell::Pixels::AtHand); }),
-                                 draft = until([&] { return all(Cell::Pixels::Draft); }),
-                                 right = until([&] { return all(Cell::Pixels::True); });
+                    const double photo = until([this] { return allShow(Cell::Pixels::AtHand); }),
+                                 draft = until([this] { return allShow(Cell::Pixels::Draft); }),
+                                 right = until([this] { return allShow(Cell::Pixels::True); });
                     photos.push_back(photo), drafts.push_back(photo + draft);
                     trues.push_back(photo + draft + right);
                 }
@@ -191,20 +179,11 @@ class Bench {
                     document.setSettings(i, s);
                 }
                 document.setZoom(0);
-                const auto all = [&](Cell::Pixels least) {
-                    int seen = 0;
-                    for (const Cell* c : window_.findChildren<Cell*>()) {
-                        if (!c->isVisible() || c->visibleRegion().isEmpty()) continue;
-                        const double zoom = c->wanted().view.zoom;
-                        if (!(zoom > 0 && zoom < 1) ||
-                            static_cast<int>(c->pixels()) < static_cast<int>(least))
-                            return false;
-                        ++seen;
-                    }
-                    return seen > 0;
+                const auto isFit = [](const Cell& c) {
+                    return c.wanted().view.zoom > 0 && c.wanted().view.zoom < 1;
                 };
-                const double photo = until([&] { return all(Cell::Pixels::AtHand); }),
-                             draft = until([&] { return all(Cell::Pixels::Draft); });
+                const double photo = until([&] { return allShow(Cell::Pixels::AtHand, isFit); }),
+                             draft = until([&] { return allShow(Cell::Pixels::Draft, isFit); });
                 photos.push_back(photo), drafts.push_back(photo + draft);
             }
             std::printf("%-14s %16.0f %16.0f\n", method, median(photos), median(drafts));
@@ -369,6 +348,17 @@ class Bench {
     }
 
   private:
+    // Whether every cell that is seen shows at least that, and is as asked.
+    bool allShow(Cell::Pixels least, const std::function<bool(const Cell&)>& asked = {}) const {
+        bool any = false;
+        for (const Cell* c : window_.findChildren<Cell*>()) {
+            if (!c->isVisible() || c->visibleRegion().isEmpty()) continue;
+            if (asked && !asked(*c)) return false;
+            if (static_cast<int>(c->pixels()) < static_cast<int>(least)) return false;
+            any = true;
+        }
+        return any;
+    }
     void openCloseUp() {
         window_.resize(1452, 813); // leaves the pixels 1000 x 700
         emit window_.sheet().opened(0, 1);

@@ -10,10 +10,10 @@
 
 #include "base/text.h"
 #include "common.h"
-#include "denoise/clean.h"
 #include "develop/render.h"
 #include "judge/advice.h"
 #include "judge/checks.h"
+#include "judge/file_checks.h"
 #include "judge/finding_json.h"
 #include "judge/take_checks.h"
 #include "measure/open.h"
@@ -33,28 +33,19 @@ struct Asked {
     bool overwrite = false;
 };
 
-// What is checked: its name, where its pixels come from, and its settings where they are known.
+// What is checked: its name, and the file or the take's settings.
 struct Subject {
     std::string name;
-    CleanedSource source;             // of a file
-    std::optional<Settings> settings; // of a take
+    PhotoPtr file;
+    std::optional<Settings> settings;
 };
 
 Subject fromFile(const Photo& photo, const std::string& file, const Work& work) {
-    const PhotoPtr cleaned = readPhoto(file, work, Measure::Nothing);
-    if (cleaned->hasMosaic() != photo.hasMosaic() || cleaned->monochrome != photo.monochrome ||
-        cleaned->xtrans.has_value() != photo.xtrans.has_value() || cleaned->developed != photo.developed ||
-        cleaned->width() != photo.width() || cleaned->height() != photo.height() ||
-        (photo.hasMosaic() && cleaned->mosaic.site != photo.mosaic.site))
-        throw std::runtime_error(
-            shownName(file) + ": samples cannot be compared with those of " + shownName(photo.file) +
-            ". Checks compare files of one size and kind: of a raw a DNG as 'clean' writes "
-            "it, of a finished picture another finished picture.");
-    return {shownPath(file),
-            [cleaned](const Rect& area, const Work& part) {
-                return cleanRegion(*cleaned, Settings::original(), area, part);
-            },
-            {}};
+    PhotoPtr cleaned = readPhoto(file, work, Measure::Nothing);
+    if (!isComparable(*cleaned, photo))
+        throw std::runtime_error(shownName(file) + ": samples cannot be compared with those of " +
+                                 shownName(photo.file) + ". " + kNotComparable);
+    return {shownPath(file), std::move(cleaned), {}};
 }
 
 void describe(const Finding& f) {
@@ -116,12 +107,13 @@ int check(const Asked& asked, const Work& work) {
     json all = json::array();
     bool bad = false;
     for (std::size_t i = 0; i < count; ++i) {
-        const auto& [name, source, settings] = subjects[i];
+        const auto& [name, file, settings] = subjects[i];
         const double n = static_cast<double>(count), at = static_cast<double>(i);
         std::vector<Finding> findings;
         try {
             const Work part = work.part(0.2 + 0.8 * at / n, 0.2 + 0.8 * (at + 1) / n);
-            findings = settings ? checksOf(*photo, *settings, part) : checksOf(*photo, source, part);
+            findings = settings ? checksOf(*photo, *settings, part)
+                                : checksOfFile(*photo, file, Settings::original(), part);
         } catch (const std::invalid_argument& e) {
             throw std::runtime_error(e.what());
         }

@@ -8,6 +8,7 @@
 #include "base/safe_file.h"
 #include "base/text.h"
 #include "common.h"
+#include "measure/dark_store.h"
 #include "measure/open.h"
 
 namespace irenic {

@@ -6,8 +6,12 @@
 #include "closeup/check_panel.h"
 #include "closeup/close_up.h"
 #include "closeup/take_panel.h"
+#include "closeup/zone_panel.h"
+#include "deliver/export.h"
 #include "judge/checks.h"
+#include "judge/file_checks.h"
 #include "judge/take_checks.h"
+#include "measure/open.h"
 #include "overview/overview.h"
 #include "window_support.h"
 
@@ -147,8 +151,7 @@ class TestChecking : public test::WindowTest {
     void placesAreSteppedThrough() {
         enter();
         CheckPanel own(*jobs());
-        const Recipe recipe{window_->document().photo(), window_->document().takes()[0].settings, {}};
-        own.showRecipe(recipe);
+        own.show(subjectOf(window_->document().photo(), window_->document().takes()[0].settings));
         own.take({made("noise left", Grade::Look, {{10, 20, 32, 32}}), made("evenness", Grade::Good, {}),
                   made("detail lost", Grade::Bad, {{100, 60, 32, 32}, {40, 200, 32, 32}})});
         std::vector<Rect> places;
@@ -166,6 +169,55 @@ class TestChecking : public test::WindowTest {
         QTest::mouseClick(own.findChild<QAbstractButton*>("check-detail-lost"), Qt::LeftButton);
         QTest::mouseClick(own.findChild<QAbstractButton*>("check-detail-lost"), Qt::LeftButton);
         QVERIFY((places == std::vector<Rect>{right[0], right[1], right[0]}));
+    }
+
+    // A file that was made elsewhere is checked like a take where it keeps the photo's samples; any other
+    // says why it is not.
+    void aReferenceIsChecked() {
+        const PhotoPtr photo = window_->document().photo();
+        const auto made = [&](const char* name, ExportFormat format) {
+            Export file;
+            file.recipe = recipeOf(*photo, {"bm3d-quick", 0.4f, 0.4f}, {});
+            file.delivery.format = format;
+            const std::string path = folder_.filePath(QLatin1String(name)).toStdString();
+            exportFile(file, path);
+            window_->document().addReference(path);
+            return path;
+        };
+        const std::string raw = made("elsewhere.dng", ExportFormat::Dng);
+        made("elsewhere.tif", ExportFormat::Tiff);
+        enter();
+        auto* start = find<QToolButton>("checkTake");
+        view().setFocus();
+        QTest::keyClick(&view(), Qt::Key_R);
+        const int first = view().column();
+        QTRY_VERIFY(start->isVisible() && start->text() == QStringLiteral("Check this reference"));
+        QVERIFY(!view().panel().zones().isVisible() && !find<QToolButton>("removedHere")->isVisible());
+        measure();
+        const auto right = checksOfFile(*photo, readPhoto(raw, {}, Measure::Nothing), Settings::original());
+        QCOMPARE(checks().findings()->size(), right.size());
+        for (std::size_t i = 0; i < right.size(); ++i) {
+            QCOMPARE((*checks().findings())[i].value, right[i].value);
+            if (right[i].check == "noise left") QVERIFY(right[i].grade == Grade::Bad);
+        }
+        QVERIFY(!checks().findChild<QToolButton*>("addAdvised")); // its settings are not ours
+        // Its places are stepped through as a take's are.
+        QSignalSpy gone(&checks(), &CheckPanel::placeAsked);
+        QTest::keyClick(&view(), Qt::Key_N);
+        QCOMPARE(gone.count(), 1);
+        QTest::keyClick(&view(), Qt::Key_R);
+        QVERIFY(view().column() != first);
+        auto* refusal = find<QLabel>("cannotBeChecked");
+        QTRY_VERIFY(refusal->isVisible());
+        QCOMPARE(refusal->text(), QString::fromLatin1(kNotComparable));
+        QVERIFY(!start->isVisible() && !checks().findings());
+        QSignalSpy says(&checks(), &CheckPanel::message);
+        QTest::keyClick(&view(), Qt::Key_N);
+        QCOMPARE(says.count(), 1);
+        QVERIFY(!checks().running());
+        // Back at a take all is there again.
+        QTest::keyClick(&view(), Qt::Key_A);
+        QTRY_VERIFY(view().panel().zones().isVisible() && !refusal->isVisible());
     }
 
     // The close-up shows the place, in every manner.

@@ -10,6 +10,7 @@
 #include "dark.h"
 #include "deliver/export.h"
 #include "measure/dark_frame.h"
+#include "measure/dark_store.h"
 #include "measure/open.h"
 #include "taken.h"
 
@@ -54,7 +55,7 @@ Night night(const Body& body, double stops = -2) {
     Shot shot = shotOf(7);
     shot.stops = stops;
     Night out;
-    out.truth = exposeMosaic(renderScene(Scene::SackStore, kWidth, kHeight), body, shot);
+    out.truth = exposeMosaic(test::lightOf(Scene::SackStore, kWidth, kHeight), body, shot);
     out.photo = takePhoto(out.truth, body, shot);
     return out;
 }

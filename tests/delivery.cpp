@@ -367,7 +367,7 @@ class TestDelivery : public QObject {
         Body body;
         Shot shot;
         shot.iso = 1600; // the preview of so small a photo would be noise above
-        const auto light = renderScene(Scene::SackStore, 1440, 1560);
+        const auto& light = test::lightOf(Scene::SackStore, 1440, 1560);
         const PhotoPtr photo = readPhoto(
             test::writeShot(folder_, "large.dng", takePhoto(exposeMosaic(light, body, shot), body, shot)));
         for (const char* text : {"dng", "tiff", "jpeg,quality=85", "jxl"}) {

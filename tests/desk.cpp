@@ -359,7 +359,7 @@ class TestDesk : public test::WindowTest {
         QTRY_COMPARE(photos.paths(), (QStringList{one_, three, two_}));
         QVERIFY(photos.item(0)->data(row::Noise).toDouble() >
                 1.2 * photos.item(1)->data(row::Noise).toDouble());
-        QVERIFY(PhotoRow::stateText(photos.indexFromItem(photos.item(0))).contains("noise"));
+        QVERIFY(PhotoRow::stateText(photos.indexFromItem(photos.item(0))).contains("Noise"));
         photos.sortBy(PhotoList::Sorting::Iso);
         // Keys go through it; the neighbours are at hand before they are asked for.
         QTRY_VERIFY_WITH_TIMEOUT(photos.atHand() == 3, 30000);

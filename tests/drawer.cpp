@@ -26,6 +26,7 @@ class TestDrawer : public test::WindowTest {
     void begin() {
         find<QToolButton>("showLook")->setChecked(false);
         window_->resize(1280, 800);
+        QVERIFY(!drawer().isVisible());
         QTest::keyClick(window_.get(), Qt::Key_D, Qt::ControlModifier);
         QTRY_VERIFY(drawer().isVisible());
     }
@@ -72,6 +73,9 @@ class TestDrawer : public test::WindowTest {
         QTest::mouseClick(part<QPushButton>("deliver"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
         QCOMPARE(drawer().queueView().jobs().size(), std::size_t(2));
+        // In a window of 1280 x 800 four rows are seen at once.
+        auto* list = part<QTreeView>("queueList");
+        QVERIFY(list->viewport()->height() >= 4 * list->sizeHintForRow(0));
         QVERIFY(QFile::exists(folder_.filePath("one-made.tif")) &&
                 QFile::exists(folder_.filePath("one-small.jpg")));
         QTRY_COMPARE(window_->document().facts().exports.size(), std::size_t(2));
@@ -79,10 +83,17 @@ class TestDrawer : public test::WindowTest {
         // The list tells what was made of a photo, and what of it is gone.
         auto& photos = window_->photos();
         const auto said = [&] { return PhotoRow::stateText(photos.model()->index(0, 0)); };
-        QVERIFY(said().endsWith(QStringLiteral("Exported")));
+        QVERIFY(said().startsWith(QStringLiteral("Exported · ISO ")));
+        // Where there is no room for all words, no figure is cut in two.
+        const QFontMetrics metrics = photos.fontMetrics();
+        const QStringList words{QStringLiteral("Exported"), QStringLiteral("ISO 12800")};
+        const QString whole = PhotoRow::fitting(words, metrics, 1000);
+        QCOMPARE(whole, QStringLiteral("Exported · ISO 12800"));
+        QCOMPARE(PhotoRow::fitting(words, metrics, metrics.horizontalAdvance(whole) - 1),
+                 QStringLiteral("Exported"));
         QVERIFY(QFile::remove(folder_.filePath("one-small.jpg")));
         photos.lookForMade();
-        QTRY_VERIFY2(said().endsWith(QStringLiteral("Exported, 1 missing")), qPrintable(said()));
+        QTRY_VERIFY2(said().startsWith(QStringLiteral("Exported, 1 missing · ")), qPrintable(said()));
         QVERIFY(photos.item(0)->toolTip().contains(
             QStringLiteral("Missing: %1").arg(folder_.filePath("one-small.jpg"))));
         // A command gets the file.
@@ -93,14 +104,13 @@ class TestDrawer : public test::WindowTest {
         QVERIFY(startWith(QStringLiteral("no-such-command-here"), made).contains("cannot be started"));
         QVERIFY(!drawer().queueView().running());
         // A row's menu has what can be done with its file, and nothing else can be pressed.
-        auto* list = part<QTreeView>("queueList");
         list->setCurrentIndex(list->model()->index(0, 0));
         QVERIFY(part<QAction>("openFile")->isEnabled() && part<QAction>("showFile")->isEnabled());
         QVERIFY(!part<QAction>("cancelJob")->isEnabled() && !part<QAction>("earlier")->isEnabled());
-        QVERIFY(!part<QAction>("retryFailed")->isEnabled() && !part<QToolButton>("pauseQueue")->isEnabled());
-        QTest::mouseClick(part<QToolButton>("clearDone"), Qt::LeftButton);
+        QVERIFY(!part<QAction>("retryFailed")->isEnabled() && !find<QToolButton>("pauseQueue")->isEnabled());
+        QTest::mouseClick(find<QToolButton>("clearDone"), Qt::LeftButton);
         QTRY_VERIFY(drawer().queueView().jobs().empty());
-        QTRY_VERIFY(part<QLabel>("emptyQueue")->isVisible() && !part<QToolButton>("pauseQueue")->isVisible());
+        QTRY_VERIFY(part<QLabel>("emptyQueue")->isVisible() && !find<QToolButton>("pauseQueue")->isVisible());
     }
     // What is to happen with files once they are there goes with them; the list can have the worst on top.
     void whatComesAfterwards() {
@@ -139,12 +149,12 @@ class TestDrawer : public test::WindowTest {
         QVERIFY(jobs[0].severity > jobs[1].severity && jobs[1].severity >= 0);
         // The order of export is bad, then good; the other way round it is on demand.
         auto* list = part<QTreeView>("queueList");
-        QTRY_VERIFY(part<QToolButton>("worstFirst")->isVisible());
+        QTRY_VERIFY(find<QToolButton>("worstFirst")->isVisible());
         QCOMPARE(list->model()->index(0, QueueModel::Check).data().toString(), QStringLiteral("Bad"));
         QVERIFY(list->model()->index(0, QueueModel::Says).data().toString().contains("oise"));
         drawer().queueView().queue()->move(jobs[0].id, 1);
         QTRY_COMPARE(drawer().queueView().jobs()[0].request.settings->method, std::string("bm3d"));
-        QTest::mouseClick(part<QToolButton>("worstFirst"), Qt::LeftButton);
+        QTest::mouseClick(find<QToolButton>("worstFirst"), Qt::LeftButton);
         QTRY_COMPARE(drawer().queueView().jobs()[0].request.settings->method, std::string("wavelet"));
         // Photos that belong together: each request has the noise of them all.
         QVERIFY(!jobs[0].request.noise);
@@ -217,11 +227,11 @@ class TestDrawer : public test::WindowTest {
         begin();
         QTRY_VERIFY(part<QLabel>("queueNote")->isVisible() &&
                     part<QLabel>("queueNote")->text().contains("Exports left from last time: 1"));
-        QCOMPARE(part<QToolButton>("pauseQueue")->text(), QStringLiteral("Resume"));
+        QCOMPARE(find<QToolButton>("pauseQueue")->text(), QStringLiteral("Resume"));
         // Nobody works at it until it is asked for.
         QVERIFY(drawer().queueView().queue()->paused() && !drawer().queueView().queue()->claim());
         QVERIFY(!QFile::exists(folder_.filePath("one-later.dng")));
-        QTest::mouseClick(part<QToolButton>("pauseQueue"), Qt::LeftButton);
+        QTest::mouseClick(find<QToolButton>("pauseQueue"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(over(), 60000);
         QVERIFY(QFile::exists(folder_.filePath("one-later.dng")));
     }

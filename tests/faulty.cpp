@@ -45,8 +45,7 @@ double qualityOf(const std::function<void(Body&, Shot&, NoiseModel&)>& add) {
     shot.iso = kIso, shot.seed = 5;
     NoiseModel stated = trueNoise(body, kIso);
     if (add) add(body, shot, stated);
-    static const auto light = renderScene(Scene::GearLoft, kWidth, kHeight);
-    const Plane seen = exposeMosaic(light, body, shot);
+    const Plane seen = exposeMosaic(test::lightOf(Scene::GearLoft, kWidth, kHeight), body, shot);
     Photo photo = takePhoto(seen, body, shot);
     photo.statedNoise = stated;
     measure(photo);
@@ -64,8 +63,7 @@ Photo takenAt(double iso, std::uint32_t seed, const std::function<void(Shot&)>& 
     Shot shot;
     shot.iso = iso, shot.seed = seed;
     add(shot);
-    static const auto light = renderScene(Scene::SackStore, kWidth, kHeight);
-    return takePhoto(exposeMosaic(light, {}, shot), {}, shot);
+    return takePhoto(exposeMosaic(test::lightOf(Scene::SackStore, kWidth, kHeight), {}, shot), {}, shot);
 }
 
 } // namespace

@@ -114,9 +114,7 @@ class TestFidelity : public QObject {
         QFETCH(QString, method);
         QFETCH(int, view);
         // Large enough for the noise of single blocks to average out.
-        static std::map<int, std::array<Plane, 3>> lights;
-        auto& light = lights[view];
-        if (light[0].empty()) light = renderScene(static_cast<Scene>(view), 1280, 960);
+        const auto& light = test::lightOf(static_cast<Scene>(view), 1280, 960);
         test::Shooting s;
         s.body.black = 1024, s.shot.iso = iso, s.shot.stops = 0.5;
         s.truth = exposeMosaic(light, s.body, s.shot);

@@ -25,6 +25,12 @@ def need(condition, sentence):
         sys.exit(sentence)
 
 
+# Resources keep no times of files: compiled again, the program has the same bytes.
+resources = [*build.glob("app/**/qrc_*.cpp"), build / "app/languages.cpp"]
+need(len(resources) > 3, "the program's resources were not found")
+for made in resources:
+    need("int version = 1;" in made.read_text(), f"{made.name} keeps the times of its files")
+
 with tempfile.TemporaryDirectory() as folder:
     folder = pathlib.Path(folder)
     first, prefix = folder / "first", folder / "moved here"

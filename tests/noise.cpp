@@ -216,7 +216,7 @@ class TestNoise : public QObject {
         test::Shooting s;
         s.body.black = black;
         s.shot.iso = iso;
-        static const auto light = renderScene(Scene::SackStore, 1600, 1200);
+        const auto& light = test::lightOf(Scene::SackStore, 1600, 1200);
         s.photo = takePhoto(exposeMosaic(light, s.body, s.shot), s.body, s.shot);
         const NoiseModel truth = trueNoise(s.body, iso), found = measureNoise(s.photo);
         for (std::size_t c = 0; c < 4; ++c)

@@ -105,7 +105,7 @@ class TestReading : public QObject {
     }
     void probesLookAtDifferentPlaces() {
         test::Shooting s;
-        const auto light = renderScene(Scene::HarbourWindow, 1600, 1200);
+        const auto& light = test::lightOf(Scene::HarbourWindow, 1600, 1200);
         s.photo = takePhoto(exposeMosaic(light, s.body, s.shot), s.body, s.shot);
         const auto probes = placeProbes(s.photo);
         QVERIFY(probes.size() >= 5 && probes.size() <= 7);

@@ -21,8 +21,7 @@ std::array<Plane, 3> cameraLight(const Shot& shot) {
     for (std::size_t c = 0; c < 3; ++c) {
         Body body;
         body.mosaic.site.fill(static_cast<Mosaic::Colour>(c));
-        static const auto light = renderScene(Scene::SackStore, kWidth, kHeight);
-        out[c] = exposeMosaic(light, body, shot);
+        out[c] = exposeMosaic(test::lightOf(Scene::SackStore, kWidth, kHeight), body, shot);
     }
     return out;
 }
@@ -206,6 +205,13 @@ class TestSensors : public QObject {
         for (std::size_t i = 0; i < shown.rgb.size(); i += 3)
             QVERIFY(std::abs(inEightBits(shown.rgb[i]) - inEightBits(shown.rgb[i + 1])) <= 1 &&
                     std::abs(inEightBits(shown.rgb[i + 2]) - inEightBits(shown.rgb[i + 1])) <= 1);
+    }
+    void anErrorOfOneIsTheNoiseItself_data() { both(); }
+    void anErrorOfOneIsTheNoiseItself() {
+        QFETCH(bool, mono);
+        const double told =
+            estimateRisk(mono ? *mono_ : *wide_, {"wavelet", 0.02f, 0.02f}, {100, 80, 320, 240}).sigmas();
+        QVERIFY2(std::abs(told - 1) < 0.1, qPrintable(QString::number(told)));
     }
     void canBeRecommendedFor_data() { both(); }
     void canBeRecommendedFor() {

@@ -77,7 +77,7 @@ class TestSmoothed : public QObject {
         soft.smoothing = {0.08, 0.02};
         Shot shot;
         shot.iso = 12800;
-        const Plane light = exposeMosaic(renderScene(Scene::HarbourWindow, 301, 203), sharp, shot);
+        const Plane light = exposeMosaic(test::lightOf(Scene::HarbourWindow, 301, 203), sharp, shot);
         const Photo was = takePhoto(light, sharp, shot), is = takePhoto(light, soft, shot);
         const std::vector<std::uint16_t> back = unsmoothedSamples(is, soft.smoothing);
         QCOMPARE(back.size(), was.samples.size());

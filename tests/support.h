@@ -2,22 +2,18 @@
 #pragma once
 
 #include <QTemporaryDir>
-#include <map>
 #include <random>
 
 #include "deliver/dng.h"
 #include "denoise/clean.h"
-#include "scenes.h"
+#include "light.h"
 #include "sensor.h"
 
 namespace irenic::test {
 
-// A small view of the mill, without noise, as linear sRGB. Kept: rendering it takes a moment.
+// A small view of the mill, without noise, as linear sRGB.
 inline const std::array<Plane, 3>& millLight(Scene view = Scene::SackStore) {
-    static std::map<Scene, std::array<Plane, 3>> known;
-    auto& light = known[view];
-    if (light[0].empty()) light = renderScene(view, 480, 360);
-    return light;
+    return lightOf(view, 480, 360);
 }
 
 inline Mosaic pattern(const char* name) {

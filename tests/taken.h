@@ -2,7 +2,6 @@
 #pragma once
 
 #include <cmath>
-#include <map>
 
 #include "support.h"
 
@@ -16,10 +15,7 @@ struct Taken {
 inline Taken taken(Scene scene, double iso, const Body& body, int width, int height) {
     Shot shot;
     shot.iso = iso;
-    static std::map<std::tuple<Scene, int, int>, std::array<Plane, 3>> rendered;
-    auto& light = rendered[{scene, width, height}];
-    if (light[0].empty()) light = renderScene(scene, width, height);
-    const Plane seen = exposeMosaic(light, body, shot);
+    const Plane seen = exposeMosaic(lightOf(scene, width, height), body, shot);
     const Rect all{0, 0, width, height};
     return {takePhoto(seen, body, shot), smoothedMosaic(seen, all, all, width, height, body.smoothing)};
 }

@@ -80,8 +80,8 @@ class TestTiles : public QObject {
     // A method that works in whole squares keeps all of them that it has made.
     void whatIsMadeAnywayIsKept() {
         test::Shooting s = test::shoot(6400);
-        s.photo =
-            takePhoto(exposeMosaic(renderScene(Scene::SackStore, 1000, 640), s.body, s.shot), s.body, s.shot);
+        s.photo = takePhoto(exposeMosaic(test::lightOf(Scene::SackStore, 1000, 640), s.body, s.shot), s.body,
+                            s.shot);
         const Settings settings{"learned-quick"};
         const Rect whole{0, 0, s.photo.width(), s.photo.height()}, area{300, 200, 96, 64};
         const Rect anyway = areaOfSameCost(s.photo, settings, area);

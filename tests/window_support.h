@@ -48,10 +48,9 @@ class WindowTest : public QObject {
     void initTestCase() {
         QCoreApplication::setOrganizationName("irenic-tests");
         QSettings().clear();
-        std::error_code none;
-        std::filesystem::remove(dataFolder() / "session.json", none); // where an earlier run had its panels
-        QSettings().setValue("recommend/byItself", false);            // where it is not what is tested
+        QSettings().setValue("recommend/byItself", false); // where it is not what is tested
         // What a test sees first was made by the test before it; the first of all makes it.
+        std::error_code none;
         std::filesystem::remove_all(PictureCache::usualFolder(), none);
         QSettings().setValue("pictures/keep", true);
         style::apply(*qApp);
@@ -65,6 +64,8 @@ class WindowTest : public QObject {
         for (const QString& name :
              folder.entryList({"*.irenic.json", ".*.claim", "*.irenic.other-*"}, QDir::Files | QDir::Hidden))
             folder.remove(name);
+        std::error_code none; // nor is where it had its panels: that is kept a while after a change
+        std::filesystem::remove(dataFolder() / "session.json", none);
         window_ = std::make_unique<Window>();
         window_->resize(900, 560);
         window_->show();

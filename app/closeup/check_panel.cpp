@@ -8,9 +8,10 @@
 #include <algorithm>
 #include <cmath>
 
-#include "denoise/clean.h"
+#include "develop/recipe.h"
 #include "judge/advice.h"
 #include "judge/check_kinds.h"
+#include "judge/file_checks.h"
 #include "judge/take_checks.h"
 #include "said.h"
 #include "style/style.h"
@@ -103,20 +104,42 @@ QString shownSentence(const Finding& finding) {
                          : text;
 }
 
+CheckSubject subjectOf(const PhotoPtr& photo, const Settings& take) {
+    return {photo,
+            idOf(Recipe{photo, take, {}}).text, // a look changes nothing of them
+            [photo, take](const Work& work) { return checksOf(*photo, take, work); },
+            take,
+            {}};
+}
+
+CheckSubject subjectOf(const PhotoPtr& photo, const ReferencePtr& reference) {
+    const PhotoPtr& file = reference->photo();
+    return {photo,
+            idOf(Recipe{photo, Settings::original(), {}}).text + "/" +
+                idOf(Recipe{file, reference->settings(), {}}).text,
+            [photo, reference](const Work& work) {
+                return checksOfFile(*photo, reference->photo(), reference->settings(), work);
+            },
+            {},
+            isComparable(*file, *photo) ? QString() : said(kNotComparable)};
+}
+
 CheckPanel::CheckPanel(Jobs& jobs, QWidget* parent)
     : QWidget(parent), jobs_(jobs), start_(new QToolButton(this)), map_(new QToolButton(this)),
-      rows_(new QVBoxLayout) {
+      refusal_(new QLabel(this)), rows_(new QVBoxLayout) {
     setObjectName(QStringLiteral("checkPanel"));
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(style::kGap);
     start_->setObjectName(QStringLiteral("checkTake"));
     start_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    start_->setToolTip(
-        tr("Measures over the whole photo what this take kept, lost and added. (N steps through the "
-           "places to look at)"));
+    start_->setToolTip(tr("Measures over the whole photo what was kept, lost and added. (N steps through the "
+                          "places to look at)"));
     connect(start_, &QToolButton::clicked, this, &CheckPanel::check);
     column->addWidget(start_);
+    refusal_->setObjectName(QStringLiteral("cannotBeChecked"));
+    refusal_->setWordWrap(true);
+    column->addWidget(refusal_);
     map_->setObjectName(QStringLiteral("checkMap"));
     map_->setText(tr("Show where"));
     map_->setCheckable(true);
@@ -138,14 +161,18 @@ const std::vector<Finding>* CheckPanel::findings() const {
     return nullptr;
 }
 
-void CheckPanel::showRecipe(const Recipe& recipe) {
-    const RecipeId id = idOf(recipe);
-    recipe_ = recipe;
-    if (id == id_) return;
-    id_ = id;
+void CheckPanel::show(const CheckSubject& subject) {
+    const bool wasLetGo = !subject_.photo;
+    subject_ = subject;
+    if (subject.id == id_) {
+        // What was found meanwhile was listed without knowing whose it is.
+        if (wasLetGo) refresh();
+        return;
+    }
+    id_ = subject.id;
     place_ = -1;
     mapped_.clear();
-    // Strengths move on: what was being measured is of no use any more.
+    // The hand moves on: what was being measured is of no use any more.
     if (running() && measured_ != id_) job_ = {};
     refresh();
 }
@@ -155,24 +182,23 @@ void CheckPanel::check() {
         job_ = {};
         return refresh();
     }
-    if (!recipe_.photo || findings()) return;
+    if (!subject_.photo || findings()) return;
+    if (!subject_.refusal.isEmpty()) return emit message(subject_.refusal);
     measured_ = id_;
-    job_ = jobs_.submit(
-        Lane::Quiet, -10,
-        [recipe = recipe_](const Work& work) { return checksOf(*recipe.photo, recipe.settings, work); },
-        [this, id = id_](const Outcome<std::vector<Finding>>& found) {
-            job_ = {};
-            if (found.value) return keep(id, *found.value);
-            emit message(said(found.problem));
-            refresh();
-        });
+    job_ = jobs_.submit(Lane::Quiet, -10, subject_.measure,
+                        [this, id = id_](const Outcome<std::vector<Finding>>& found) {
+                            job_ = {};
+                            if (found.value) return keep(id, *found.value);
+                            emit message(said(found.problem));
+                            refresh();
+                        });
     ticking_.start(200);
     refresh();
 }
 
 void CheckPanel::take(std::vector<Finding> findings) { keep(id_, std::move(findings)); }
 
-void CheckPanel::keep(const RecipeId& of, std::vector<Finding> findings) {
+void CheckPanel::keep(const std::string& of, std::vector<Finding> findings) {
     known_.push_front({of, std::move(findings)});
     if (known_.size() > kMostKnown) known_.pop_back();
     refresh();
@@ -180,11 +206,14 @@ void CheckPanel::keep(const RecipeId& of, std::vector<Finding> findings) {
 
 void CheckPanel::refresh() {
     const std::vector<Finding>* found = findings();
-    start_->setVisible(!found);
+    start_->setVisible(!found && subject_.refusal.isEmpty());
+    refusal_->setText(subject_.refusal);
+    refusal_->setVisible(!subject_.refusal.isEmpty());
     map_->setVisible(found);
     start_->setText(running()
                         ? tr("Stop checking (%1 %)").arg(std::lround(100 * std::max(0.0f, job_.progress())))
-                        : tr("Check this take"));
+                    : subject_.take ? tr("Check this take")
+                                    : tr("Check this reference"));
     if (!running()) ticking_.stop();
     if (running() && rows_->isEmpty()) return;
     list(found ? *found : std::vector<Finding>{});
@@ -194,7 +223,7 @@ void CheckPanel::refresh() {
 SquareMap CheckPanel::map() const {
     const std::vector<Finding>* found = findings();
     std::vector<SquareMap> maps;
-    if (found && map_->isChecked() && recipe_.photo)
+    if (found && map_->isChecked() && subject_.photo)
         for (const Finding& f : *found)
             if (mapped_.empty() ? f.grade != Grade::Good : f.check == mapped_) maps.push_back(f.map);
     return worstOf(maps);
@@ -228,7 +257,7 @@ void CheckPanel::list(const std::vector<Finding>& findings) {
 
 // What would change the worst finding, as a button that adds a take with it.
 void CheckPanel::addAdvice(const std::vector<Finding>& findings) {
-    const auto advice = adviceOn(findings, recipe_.settings);
+    const auto advice = subject_.take ? adviceOn(findings, *subject_.take) : std::nullopt;
     if (!advice) return;
     auto* words = new QLabel(said(advice->sentence), this);
     words->setObjectName(QStringLiteral("advice"));

@@ -1,20 +1,34 @@
-// What the take in hand kept, lost and added, measured over the whole photo, and where to look for it.
+// What the take or reference in hand kept, lost and added, measured over the whole photo, and where to look
+// for it.
 #pragma once
 
 #include <QTimer>
 #include <QWidget>
+#include <functional>
 #include <list>
 #include <optional>
 #include <vector>
 
 #include "base/jobs.h"
-#include "develop/recipe.h"
 #include "judge/checks.h"
+#include "judge/reference.h"
 
+class QLabel;
 class QToolButton;
 class QVBoxLayout;
 
 namespace irenic {
+
+// What is checked: a take, or a file that was made elsewhere.
+struct CheckSubject {
+    PhotoPtr photo; // that it was made of
+    std::string id; // equal ones have equal findings
+    std::function<std::vector<Finding>(const Work&)> measure;
+    std::optional<Settings> take; // on which advice can be given
+    QString refusal;              // why it cannot be checked; empty: it can
+};
+CheckSubject subjectOf(const PhotoPtr& photo, const Settings& take);
+CheckSubject subjectOf(const PhotoPtr& photo, const ReferencePtr& reference);
 
 class CheckPanel : public QWidget {
     Q_OBJECT
@@ -22,10 +36,10 @@ class CheckPanel : public QWidget {
   public:
     explicit CheckPanel(Jobs& jobs, QWidget* parent = nullptr);
     // What is known of it is shown; nothing is measured unasked.
-    void showRecipe(const Recipe& recipe);
+    void show(const CheckSubject& subject);
     // Nothing is looked at any more: the photo is not kept for it.
     void letGo() {
-        recipe_ = {};
+        subject_ = {};
         emit mapChanged();
     }
     // Measures what is shown, or stops doing so.
@@ -46,22 +60,23 @@ class CheckPanel : public QWidget {
     void mapChanged();
 
   private:
-    void keep(const RecipeId& of, std::vector<Finding> findings);
+    void keep(const std::string& of, std::vector<Finding> findings);
     void refresh();
     void list(const std::vector<Finding>& findings);
     void addAdvice(const std::vector<Finding>& findings);
     void go();
 
     struct Known {
-        RecipeId id;
+        std::string id;
         std::vector<Finding> findings;
     };
     Jobs& jobs_;
     Job job_;
-    Recipe recipe_;
-    RecipeId id_, measured_; // of what is shown; of what is being measured
-    std::list<Known> known_; // the last one first
+    CheckSubject subject_;
+    std::string id_, measured_; // of what is shown; of what is being measured
+    std::list<Known> known_;    // the last one first
     QToolButton *start_, *map_;
+    QLabel* refusal_;
     std::string mapped_; // the check that was clicked last; empty: all
     QVBoxLayout* rows_;
     QTimer ticking_;

@@ -181,6 +181,12 @@ int CloseUp::takeOf(int column) const {
     return column >= 1 && column <= static_cast<int>(document_.takes().size()) ? column - 1 : -1;
 }
 
+ReferencePtr CloseUp::referenceOf(int column) const {
+    const std::optional<Shown> shown = shelf_.shownIn(columns_[static_cast<std::size_t>(column)]);
+    const auto* reference = shown ? std::get_if<ReferencePtr>(&*shown) : nullptr;
+    return reference ? *reference : nullptr;
+}
+
 void CloseUp::rebuild() {
     for (Cell* c : cells_) delete c;
     for (QToolButton* b : letters_) delete b;
@@ -319,7 +325,9 @@ void CloseUp::refresh() {
     }
     emit placeChanged(place);
     const int index = takeOf(column_);
-    panel_->setVisible(index >= 0);
+    const ReferencePtr reference = referenceOf(column_);
+    panel_->setVisible(index >= 0 || reference);
+    if (reference) panel_->showReference(reference);
     if (index >= 0) {
         // Beside the pixels, at their zoom; in Removed itself it would be there twice.
         std::optional<DifferenceKey> removed;
@@ -550,7 +558,7 @@ void CloseUp::keyPressEvent(QKeyEvent* event) {
         return;
     }
     case Qt::Key_N:
-        if (takeOf(column_) >= 0) panel_->checks().step(panning ? -1 : 1);
+        if (canBeChecked(column_)) panel_->checks().step(panning ? -1 : 1);
         return;
     case Qt::Key_M: panel_->zones().showNext(); return;
     case Qt::Key_S: sweep(panning ? -1 : 1); return;

@@ -95,7 +95,9 @@ class CloseUp : public QWidget {
     DifferenceKey differenceOf(int first, int second) const;
     // None: what the column shows is not there (yet).
     std::optional<RenderKey> keyOf(int column, PicturePoint centre, QSize screen) const;
-    int takeOf(int column) const; // its index; -1: no take
+    int takeOf(int column) const;               // its index; -1: no take
+    ReferencePtr referenceOf(int column) const; // null: none, or not there (yet)
+    bool canBeChecked(int column) const { return takeOf(column) >= 0 || referenceOf(column); }
     std::uint32_t probeId() const;
     void stepProbe(int by);
     void showPlace(const Rect& place, const QString& why); // of the photo

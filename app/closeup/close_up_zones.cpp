@@ -92,14 +92,15 @@ QImage imageOfMap(const Photo& photo, const Look& look, const SquareMap& map, co
 void CloseUp::showZone() {
     const ZonePanel& zones = panel_->zones();
     const bool grey = manner_ == Manner::Removed || manner_ == Manner::Difference;
-    Cell* own = takeOf(column_) >= 0 && !grey ? cell(column_) : nullptr;
+    Cell* own = canBeChecked(column_) && !grey ? cell(column_) : nullptr;
     for (Cell* c : cells_)
         if (c != own) c->setBrush(-1), c->setOverlay({});
     if (!own) return;
     const ZonePanel::Brush brush = zones.brush();
-    own->setBrush(zones.tool() == ZonePanel::Tool::None ? -1 : brush.diameter, 1 - brush.softness);
+    const bool isTake = takeOf(column_) >= 0;
+    own->setBrush(!isTake || zones.tool() == ZonePanel::Tool::None ? -1 : brush.diameter, 1 - brush.softness);
     ShownMask wanted{{}, {}, own->wanted(), zones.overlay()};
-    if (zones.wantsMask())
+    if (isTake && zones.wantsMask())
         wanted.zone = *zones.zone();
     else
         wanted.map = panel_->checks().map();
@@ -122,7 +123,7 @@ void CloseUp::showZone() {
         [this](const Outcome<QImage>& made) {
             if (!made.value) return;
             mask_ = *made.value;
-            if (takeOf(column_) >= 0) cell(column_)->setOverlay(mask_);
+            if (canBeChecked(column_)) cell(column_)->setOverlay(mask_);
         });
 }
 

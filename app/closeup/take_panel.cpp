@@ -85,9 +85,17 @@ void TakePanel::showTake(int index, const std::optional<DifferenceKey>& removed)
     head_->setVisible(true);
     take_ = index;
     zones_->showZones(take.settings.zones);
-    checks_->showRecipe({document_.photo(), take.settings, {}}); // a look changes nothing of them
+    zones_->setVisible(true);
+    checks_->show(subjectOf(document_.photo(), take.settings));
+    showRemoved_->setVisible(true);
     removed_->setVisible(removed.has_value());
     if (removed) removed_->show(*removed);
+}
+
+void TakePanel::showReference(const ReferencePtr& reference) {
+    for (QWidget* own : std::initializer_list<QWidget*>{head_, showRemoved_, removed_, zones_})
+        if (own) own->setVisible(false);
+    checks_->show(subjectOf(document_.photo(), reference));
 }
 
 void TakePanel::forgetTake() {

@@ -1,10 +1,12 @@
-// Beside the close-up: the strengths of the take in hand, and what it removes in the middle of the view.
+// Beside the close-up: the strengths of the take in hand, what it removes in the middle of the view, and its
+// checks; of a reference the checks alone.
 #pragma once
 
 #include <QWidget>
 #include <optional>
 
 #include "document.h"
+#include "judge/reference.h"
 #include "renderer.h"
 
 class QToolButton;
@@ -24,6 +26,7 @@ class TakePanel : public QWidget {
     TakePanel(Document& document, Renderer& renderer, QWidget* parent = nullptr);
     // Shows a take, by its index; `removed` is what it removes, none: not shown now.
     void showTake(int take, const std::optional<DifferenceKey>& removed);
+    void showReference(const ReferencePtr& reference);
     // Another take comes next.
     void forgetTake();
     // Whether the person wants to see what is removed; and in how many pixels of the screen.

@@ -16,7 +16,7 @@ namespace irenic {
 QueueModel::QueueModel(Jobs& jobs, QObject* parent) : QAbstractTableModel(parent), work_(jobs) {}
 
 void QueueModel::setQueue(const JobQueue* queue) {
-    queue_ = queue, version_ = -1, first_ = true;
+    queue_ = queue, version_ = -1, first_ = true, paused_ = false;
     beginResetModel();
     jobs_.clear();
     endResetModel();
@@ -55,8 +55,10 @@ bool QueueModel::refresh() {
     if (!queue_) return false;
     const std::int64_t version = queue_->version();
     if (version == version_) return false;
-    version_ = version;
+    // Only what was read whole is known: a queue that another program holds is asked again.
     std::vector<QueuedJob> now = queue_->list();
+    paused_ = queue_->paused();
+    version_ = version;
     if (worstFirst_)
         std::stable_sort(now.begin(), now.end(),
                          [](const QueuedJob& a, const QueuedJob& b) { return a.severity > b.severity; });

@@ -23,6 +23,7 @@ class QueueModel : public QAbstractTableModel {
     // Looks, off the interface thread, which of the files that were made are still there.
     void lookForFiles();
     const std::vector<QueuedJob>& jobs() const { return jobs_; }
+    bool paused() const { return paused_; }
     // What checking found worst on top, instead of the order in which files are made.
     void setWorstFirst(bool on);
 
@@ -41,7 +42,7 @@ class QueueModel : public QAbstractTableModel {
     std::set<std::int64_t> missing_; // jobs whose files were there and are gone
     Job looking_;
     std::int64_t version_ = -1;
-    bool first_ = true, worstFirst_ = false;
+    bool first_ = true, worstFirst_ = false, paused_ = false;
 };
 
 } // namespace irenic

@@ -3,6 +3,7 @@
 #include <QCoreApplication>
 #include <QDesktopServices>
 #include <QFileInfo>
+#include <QHBoxLayout>
 #include <QHeaderView>
 #include <QInputDialog>
 #include <QLabel>
@@ -63,7 +64,8 @@ QueueView::QueueView(Jobs& jobs, QWidget* parent) : QWidget(parent) {
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(style::kGap);
     column->addWidget(list_, 1);
-    column->addWidget(tools());
+    column->addWidget(makeNotes());
+    bar_ = makeActionBar();
     connect(model_, &QueueModel::jobDone, this, &QueueView::jobDone);
     watching_.setInterval(400);
     connect(&watching_, &QTimer::timeout, this, &QueueView::refresh);
@@ -127,22 +129,24 @@ void QueueView::setQueueAside() {
     }
 }
 
-QWidget* QueueView::tools() {
+QToolButton* QueueView::button(const QString& text, const char* name, const QString& tip,
+                               const std::function<void()>& act) {
+    auto* b = new QToolButton(this);
+    b->setText(text);
+    b->setObjectName(QString::fromLatin1(name));
+    b->setToolTip(tip);
+    connect(b, &QToolButton::clicked, this, [this, act] {
+        act();
+        refresh();
+    });
+    return b;
+}
+
+// What is to be said of the queue as a whole.
+QWidget* QueueView::makeNotes() {
     auto* line = new QWidget(this);
     auto* row = new Flow(line);
     row->setContentsMargins(0, 0, 0, 0);
-    const auto button = [&](const QString& text, const char* name, const QString& tip, auto act) {
-        auto* b = new QToolButton(line);
-        b->setText(text);
-        b->setObjectName(QString::fromLatin1(name));
-        b->setToolTip(tip);
-        connect(b, &QToolButton::clicked, this, [this, act] {
-            act();
-            refresh();
-        });
-        row->addWidget(b);
-        return b;
-    };
     note_ = new QLabel(line);
     note_->setObjectName(QStringLiteral("queueNote"));
     note_->hide();
@@ -154,6 +158,16 @@ QWidget* QueueView::tools() {
         button(tr("Set damaged queue aside"), "setAside",
                tr("Renames the damaged queue file and starts a new queue."), [this] { setQueueAside(); });
     aside_->hide();
+    row->addWidget(aside_);
+    return line;
+}
+
+// What acts on the queue as a whole.
+QWidget* QueueView::makeActionBar() {
+    auto* line = new QWidget(this);
+    auto* row = new QHBoxLayout(line);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(style::kGap);
     pause_ = button(tr("Pause"), "pauseQueue", tr("Finishes current files, starts no more."),
                     [this] { withQueue([this](JobQueue& q) { setPaused(!q.paused()); }); });
     clear_ = button(tr("Clear finished"), "clearDone",
@@ -163,12 +177,12 @@ QWidget* QueueView::tools() {
                     tr("Lists what checking found worst on top, instead of the order of export."),
                     [this] { model_->setWorstFirst(worst_->isChecked()); });
     worst_->setCheckable(true);
-    more_ = new QToolButton(line);
+    more_ = new QToolButton(this);
     more_->setText(tr("More"));
     more_->setObjectName(QStringLiteral("moreQueue"));
     more_->setPopupMode(QToolButton::InstantPopup);
     more_->setToolTip(tr("Retries or cancels exports."));
-    row->addWidget(more_);
+    for (QToolButton* b : {pause_, clear_, worst_, more_}) row->addWidget(b);
     more_->addAction(action(tr("Retry failed"), "retryFailed",
                             tr("Puts everything that failed back in the queue."), {JobState::Failed}, false,
                             [this] {
@@ -244,7 +258,7 @@ void QueueView::offer() {
                                  : any(states));
     }
     const bool waits = any({JobState::Waiting, JobState::Running});
-    pause_->setEnabled(waits || paused_);
+    pause_->setEnabled(waits || model_->paused());
     clear_->setEnabled(any({JobState::Done, JobState::Cancelled}));
     more_->setEnabled(waits || any({JobState::Failed}));
     const bool empty = model_->jobs().empty();
@@ -309,7 +323,7 @@ void QueueView::work() {
 bool QueueView::running() const {
     if (!keeps_ || !queue_) return false;
     return std::any_of(model_->jobs().begin(), model_->jobs().end(), [&](const QueuedJob& j) {
-        return j.state == JobState::Running || (j.state == JobState::Waiting && !paused_);
+        return j.state == JobState::Running || (j.state == JobState::Waiting && !model_->paused());
     });
 }
 
@@ -348,7 +362,6 @@ void QueueView::refresh() {
     }
     try {
         if (!model_->refresh() && before_ == 0) return;
-        paused_ = queue_->paused();
     } catch (const QueueError& e) {
         if (e.damaged) withQueue([](JobQueue& q) { q.version(); });
         return; // else the next turn comes
@@ -358,8 +371,9 @@ void QueueView::refresh() {
         open += j.state == JobState::Waiting || j.state == JobState::Running;
         failed += j.state == JobState::Failed, done += j.state == JobState::Done;
     }
-    pause_->setText(paused_ ? tr("Resume") : tr("Pause"));
-    note_->setVisible(paused_ && open > 0);
+    const bool paused = model_->paused();
+    pause_->setText(paused ? tr("Resume") : tr("Pause"));
+    note_->setVisible(paused && open > 0);
     note_->setText(fromLastTime_ ? tr("Exports left from last time: %1. Resume?").arg(open)
                                  : tr("Paused, %1 waiting").arg(open));
     const bool works = running();

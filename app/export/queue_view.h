@@ -28,6 +28,8 @@ class QueueView : public QWidget {
     bool running() const;    // something of the queue is being made, or waits and is not paused
     QString summary() const; // "2 exporting, 5 waiting, 1 failed"; empty: nothing is in the queue
     void setPaused(bool paused);
+    // The buttons that act on the whole queue, for the head of the panel.
+    QWidget* actionBar() const { return bar_; }
     // Why there is no queue; empty: there is one.
     QString problem() const { return problem_; }
     // The file of a queue that is damaged gets another name, and a new one begins.
@@ -56,7 +58,10 @@ class QueueView : public QWidget {
     void work();                     // begins to work the queue off
     const QueuedJob* marked() const; // in the list; null: none
     std::int64_t current() const;    // its number; 0: none
-    QWidget* tools();
+    QWidget* makeNotes();
+    QWidget* makeActionBar();
+    QToolButton* button(const QString& text, const char* name, const QString& tip,
+                        const std::function<void()>& act);
     void rowActions();
     // Something to do with the file of a row, or with all: where a file is in one of these states.
     QAction* action(const QString& text, const char* name, const QString& tip, std::vector<JobState> states,
@@ -72,6 +77,7 @@ class QueueView : public QWidget {
     std::unique_ptr<Supervisor> supervisor_;
     std::unique_ptr<StayAwake> awake_;
     QTreeView* list_;
+    QWidget* bar_ = nullptr;
     QToolButton *pause_ = nullptr, *clear_ = nullptr, *more_ = nullptr, *aside_ = nullptr, *worst_ = nullptr;
     struct Offered {
         QAction* action;
@@ -80,7 +86,6 @@ class QueueView : public QWidget {
     };
     std::vector<Offered> actions_;
     QLabel *note_ = nullptr, *empty_ = nullptr;
-    bool paused_ = false;
     bool fromLastTime_ = false; // what waits was left by an earlier window
     QTimer watching_;
     int before_ = 0; // jobs that were open at the last look

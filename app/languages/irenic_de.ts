@@ -2116,6 +2116,10 @@
         <source>these are too many dark frames. At most 64 can be averaged.</source>
         <translation>Das sind zu viele Dunkelbilder. Höchstens 64 können gemittelt werden.</translation>
     </message>
+    <message>
+        <source>Checks compare files of the same size and kind: a raw with a DNG of the same mosaic, a finished picture with another finished picture.</source>
+        <translation>Prüfungen vergleichen Dateien gleicher Größe und Art: mit einem Raw ein DNG mit demselben Mosaik, mit einem fertigen Bild ein anderes fertiges Bild.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -2196,10 +2200,6 @@
 %2: %3 %4</translation>
     </message>
     <message>
-        <source>Measures over the whole photo what this take kept, lost and added. (N steps through the places to look at)</source>
-        <translation>Misst über das ganze Foto, was diese Variante erhalten, verloren und hinzugefügt hat. (N geht durch die Stellen, die man ansehen sollte)</translation>
-    </message>
-    <message>
         <source>Show where</source>
         <translation>Stellen zeigen</translation>
     </message>
@@ -2230,6 +2230,14 @@
     <message>
         <source>%1: place %2 of %3</source>
         <translation>%1: Stelle %2 von %3</translation>
+    </message>
+    <message>
+        <source>Measures over the whole photo what was kept, lost and added. (N steps through the places to look at)</source>
+        <translation>Misst über das ganze Foto, was erhalten blieb, verloren ging und hinzukam. (N geht durch die Stellen, die man ansehen sollte)</translation>
+    </message>
+    <message>
+        <source>Check this reference</source>
+        <translation>Diese Referenz prüfen</translation>
     </message>
 </context>
 <context>
@@ -3298,7 +3306,7 @@ In Weiß abgeschnitten: %2</translation>
         <translation>Bearbeitet</translation>
     </message>
     <message>
-        <source>noise %1</source>
+        <source>Noise %1</source>
         <translation>Rauschen %1</translation>
     </message>
 </context>

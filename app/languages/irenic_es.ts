@@ -2116,6 +2116,10 @@
         <source>these are too many dark frames. At most 64 can be averaged.</source>
         <translation>son demasiadas tomas oscuras. Se pueden promediar 64 como máximo.</translation>
     </message>
+    <message>
+        <source>Checks compare files of the same size and kind: a raw with a DNG of the same mosaic, a finished picture with another finished picture.</source>
+        <translation>Las comprobaciones comparan archivos del mismo tamaño y tipo: con un raw, un DNG con el mismo mosaico; con una imagen terminada, otra imagen terminada.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -2196,10 +2200,6 @@
 %2: %3 %4</translation>
     </message>
     <message>
-        <source>Measures over the whole photo what this take kept, lost and added. (N steps through the places to look at)</source>
-        <translation>Mide en toda la foto qué conservó, perdió y añadió esta variante. (N recorre los lugares que conviene mirar)</translation>
-    </message>
-    <message>
         <source>Show where</source>
         <translation>Mostrar dónde</translation>
     </message>
@@ -2230,6 +2230,14 @@
     <message>
         <source>%1: place %2 of %3</source>
         <translation>%1: lugar %2 de %3</translation>
+    </message>
+    <message>
+        <source>Measures over the whole photo what was kept, lost and added. (N steps through the places to look at)</source>
+        <translation>Mide en toda la foto qué se conservó, se perdió y se añadió. (N recorre los lugares que conviene mirar)</translation>
+    </message>
+    <message>
+        <source>Check this reference</source>
+        <translation>Comprobar esta referencia</translation>
     </message>
 </context>
 <context>
@@ -3298,8 +3306,8 @@ Cortado a blanco: %2</translation>
         <translation>Editada</translation>
     </message>
     <message>
-        <source>noise %1</source>
-        <translation>ruido %1</translation>
+        <source>Noise %1</source>
+        <translation>Ruido %1</translation>
     </message>
 </context>
 <context>

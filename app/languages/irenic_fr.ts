@@ -2116,6 +2116,10 @@
         <source>these are too many dark frames. At most 64 can be averaged.</source>
         <translation>il y a trop d’images noires. On peut en moyenner 64 au plus.</translation>
     </message>
+    <message>
+        <source>Checks compare files of the same size and kind: a raw with a DNG of the same mosaic, a finished picture with another finished picture.</source>
+        <translation>Les contrôles comparent des fichiers de même taille et de même sorte : avec un raw, un DNG de la même mosaïque ; avec une image finie, une autre image finie.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Application</name>
@@ -2196,10 +2200,6 @@
 %2 : %3 %4</translation>
     </message>
     <message>
-        <source>Measures over the whole photo what this take kept, lost and added. (N steps through the places to look at)</source>
-        <translation>Mesure sur toute la photo ce que cette variante a gardé, perdu et ajouté. (N parcourt les endroits à regarder)</translation>
-    </message>
-    <message>
         <source>Show where</source>
         <translation>Montrer où</translation>
     </message>
@@ -2230,6 +2230,14 @@
     <message>
         <source>%1: place %2 of %3</source>
         <translation>%1 : endroit %2 sur %3</translation>
+    </message>
+    <message>
+        <source>Measures over the whole photo what was kept, lost and added. (N steps through the places to look at)</source>
+        <translation>Mesure sur toute la photo ce qui a été gardé, perdu et ajouté. (N parcourt les endroits à regarder)</translation>
+    </message>
+    <message>
+        <source>Check this reference</source>
+        <translation>Contrôler cette référence</translation>
     </message>
 </context>
 <context>
@@ -3298,8 +3306,8 @@ Clipped to white: %2</source>
         <translation>Modifiée</translation>
     </message>
     <message>
-        <source>noise %1</source>
-        <translation>bruit %1</translation>
+        <source>Noise %1</source>
+        <translation>Bruit %1</translation>
     </message>
 </context>
 <context>

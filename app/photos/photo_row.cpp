@@ -8,22 +8,32 @@
 namespace irenic {
 
 namespace {
-constexpr int kGap = 4, kTag = 15;
-}
 
-QString PhotoRow::stateText(const QModelIndex& index) {
+constexpr int kGap = 4, kTag = 15;
+const QString kBetween = QStringLiteral(" · ");
+
+} // namespace
+
+QStringList PhotoRow::stateWords(const QModelIndex& index) {
+    if (!index.data(row::Failed).toString().isEmpty()) return {tr("Cannot open")};
     QStringList words;
-    if (!index.data(row::Failed).toString().isEmpty()) return tr("Cannot open");
-    if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
-        words << QStringLiteral("ISO %1").arg(numberOf(iso, 0));
     if (const QVariant noise = index.data(row::Noise); noise.isValid())
-        words << tr("noise %1").arg(numberOf(noise.toDouble(), 1));
+        words << tr("Noise %1").arg(numberOf(noise.toDouble(), 1));
     const int missing = index.data(row::Missing).toInt();
     if (!index.data(row::Made).toStringList().isEmpty())
         words << (missing > 0 ? tr("Exported, %1 missing").arg(missing) : tr("Exported"));
     else if (index.data(row::Changed).toBool())
         words << tr("Edited");
-    return words.join(QStringLiteral(", "));
+    if (const double iso = index.data(row::Iso).toDouble(); iso > 0)
+        words << QStringLiteral("ISO %1").arg(numberOf(iso, 0));
+    return words;
+}
+
+QString PhotoRow::stateText(const QModelIndex& index) { return stateWords(index).join(kBetween); }
+
+QString PhotoRow::fitting(QStringList words, const QFontMetrics& metrics, int width) {
+    while (words.size() > 1 && metrics.horizontalAdvance(words.join(kBetween)) > width) words.removeLast();
+    return metrics.elidedText(words.join(kBetween), Qt::ElideRight, width);
 }
 
 QSize PhotoRow::sizeHint(const QStyleOptionViewItem& option, const QModelIndex&) const {
@@ -66,8 +76,7 @@ void PhotoRow::paint(QPainter* p, const QStyleOptionViewItem& option, const QMod
                 metrics.elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle, width));
     p->setPen(style::faint());
     p->drawText(QRect(left, top + metrics.height(), width, metrics.height()),
-                Qt::AlignLeft | Qt::AlignVCenter,
-                metrics.elidedText(stateText(index), Qt::ElideRight, width));
+                Qt::AlignLeft | Qt::AlignVCenter, fitting(stateWords(index), metrics, width));
     p->restore();
 }
 

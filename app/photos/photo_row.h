@@ -29,8 +29,11 @@ class PhotoRow : public QStyledItemDelegate {
     void paint(QPainter* painter, const QStyleOptionViewItem& option,
                const QModelIndex& index) const override;
     QSize sizeHint(const QStyleOptionViewItem& option, const QModelIndex& index) const override;
-    // The second line: "ISO 6400, exported, 1 missing".
+    // The second line, the most important first: "Exported, 1 missing · ISO 6400".
+    static QStringList stateWords(const QModelIndex& index);
     static QString stateText(const QModelIndex& index);
+    // As many of the words as there is room for, at least one, which is cut if it must be.
+    static QString fitting(QStringList words, const QFontMetrics& metrics, int width);
 };
 
 } // namespace irenic

@@ -39,6 +39,8 @@ class Reference {
     // pixels.
     std::shared_ptr<const Reference> following(const Look& look) const;
     const std::filesystem::path& file() const { return photo_->file; }
+    const PhotoPtr& photo() const { return photo_; }       // the reference's own
+    const Settings& settings() const { return settings_; } // that it is cleaned by
     const Alignment& alignment() const { return alignment_; }
     const std::optional<ColourMatch>& match() const { return match_; }
     const Look& look() const { return look_; } // of the photo, when it was aligned

@@ -2,12 +2,16 @@
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 #include <optional>
 
 #include "base/expects.h"
 #include "base/mixed.h"
+#include "base/quantile.h"
+#include "denoise/coarse.h"
 #include "denoise/detail.h"
 #include "denoise/stabilisers.h"
+#include "judge/noise_form.h"
 #include "judge/seen_gain.h"
 #include "raw/xtrans_mosaic.h"
 
@@ -15,7 +19,8 @@ namespace irenic {
 
 // One probe's noisy planes, as they are and with a little noise on top: shared by all trials.
 struct RiskPlace {
-    Rect area;
+    Rect inPhoto; // packed samples
+    Rect area;    // the same in the coordinates of the planes
     Stabilisers stable;
     PlaneSet noisy, shaken;
     double step = 1;         // by how many deviations of the noise samples were moved
@@ -31,16 +36,6 @@ constexpr float kStep =
 // one.
 constexpr float kMosaicStep = 0.5f;
 constexpr int kSquare = 64; // packed samples around a probe
-constexpr int kGrid = 96; // squares lie in the middle of cells of this grid, so that none costs a second tile
-                          // of a method that has large ones
-
-// +1 or -1, the same for the same place whatever else happens.
-float sign(int x, int y, std::size_t plane) {
-    constexpr std::uint64_t kApart = 0x9E3779B97F4A7C15ULL;
-    const std::uint64_t place =
-        static_cast<std::uint64_t>(static_cast<std::uint32_t>(x)) << 32 | static_cast<std::uint32_t>(y);
-    return (mixed(place + kApart * plane) & 1) != 0 ? 1.0f : -1.0f;
-}
 
 PlaneSet copyOf(const PlaneSet& set) {
     PlaneSet out;
@@ -71,76 +66,163 @@ Photo shakenMosaicOf(const Photo& photo, const Work& work) {
             // Whole numbers, at least one.
             const double moved = std::max(1.0, std::round(static_cast<double>(kMosaicStep) * deviation));
             sample = static_cast<std::uint16_t>(
-                std::clamp(sample + moved * static_cast<double>(sign(x, y, 0)), 0.0, 65535.0));
+                std::clamp(sample + moved * static_cast<double>(signAt(x, y, 0)), 0.0, 65535.0));
         }
     spreadColours(out, std::move(mosaic), work);
     return out;
 }
 
-// The energy that neighbours do not share, in squares of 16 samples, in reading order.
-std::vector<double> fineEnergies(const PlaneSet& set, const Rect& area, const PlaneSet* less) {
+// What a square of a plane holds.
+using Energy = std::function<double(const Plane& square)>;
+
+// All energy but the mean's.
+double wholeEnergy(const Plane& square) {
+    double sum = 0, squares = 0;
+    for (int y = 0; y < square.height(); ++y)
+        for (int x = 0; x < square.width(); ++x) {
+            const auto v = static_cast<double>(square.at(x, y));
+            sum += v, squares += v * v;
+        }
+    return squares - sum * sum / (square.width() * square.height());
+}
+
+// How many deviations of the photo's noise the shaking was, at least: by the calmer squares of luminance, in
+// which there is little but noise. Of places smaller than a square as many as they were meant to be.
+double stepOf(const RiskPlace& place, const Energy& energy) {
     constexpr int kSide = 16;
-    std::vector<double> out;
-    const auto at = [&](int x, int y) { return set.rowAt(0, y)[x] - (less ? less->rowAt(0, y)[x] : 0.0f); };
+    std::vector<double> ratios;
+    const Rect& area = place.area;
     for (int y0 = area.y; y0 + kSide <= area.bottom(); y0 += kSide)
         for (int x0 = area.x; x0 + kSide <= area.right(); x0 += kSide) {
-            double sum = 0;
-            for (int y = y0 + 1; y < y0 + kSide - 1; ++y)
-                for (int x = x0 + 1; x < x0 + kSide - 1; ++x) {
-                    const double d = static_cast<double>(4 * at(x, y) - at(x - 1, y) - at(x + 1, y) -
-                                                         at(x, y - 1) - at(x, y + 1));
-                    sum += d * d;
+            Plane noisy(kSide, kSide), moved(kSide, kSide);
+            for (int y = 0; y < kSide; ++y)
+                for (int x = 0; x < kSide; ++x) {
+                    noisy.at(x, y) = place.noisy.rowAt(0, y0 + y)[x0 + x];
+                    moved.at(x, y) = place.shaken.rowAt(0, y0 + y)[x0 + x] - noisy.at(x, y);
                 }
-            out.push_back(sum);
+            const double own = energy(noisy), shaken = energy(moved);
+            if (own > 0 && shaken > 0) ratios.push_back(own / shaken);
         }
+    if (ratios.empty()) return place.step;
+    // By chance alone ratios of some 200 samples scatter by a fifth: at a third of them they are so much
+    // below their mean.
+    constexpr double kAtThird = 0.92;
+    return std::sqrt(kAtThird / quantile(std::move(ratios), 1 / 3.0));
+}
+
+// What noise that goes from pixel to pixel is shaken by: nothing where there is none.
+struct Shaking {
+    std::optional<Photo> mosaic;   // of an X-Trans photo, with its full colour
+    std::optional<NoiseForm> form; // of a finished picture's noise
+};
+
+Shaking shakingOf(const Photo& photo, const Work& work) {
+    // A sensor's own samples have noise of their own each.
+    if (photo.hasMosaic() || photo.monochrome) return {};
+    if (photo.xtrans) return {shakenMosaicOf(photo, work), {}};
+    return {{}, noiseFormOf(photo, work)};
+}
+
+// With a little noise that is as white as the planes' own.
+PlaneSet shakenByWhite(const PlaneSet& noisy) {
+    PlaneSet out = copyOf(noisy);
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        if ((p == 3 && !noisy.packed) || (p > 0 && noisy.grey)) continue; // there is nothing in it
+        for (int y = noisy.area.y; y < noisy.area.bottom(); ++y) {
+            float* row = out.rowAt(p, y);
+            for (int x = noisy.area.x; x < noisy.area.right(); ++x) row[x] += kStep * signAt(x, y, p);
+        }
+    }
     return out;
 }
 
-// How many deviations of the photo's noise the shaking was: by the calmer squares, in which there is nothing
-// but both.
-double stepOf(const RiskPlace& place) {
-    const std::vector<double> noisy = fineEnergies(place.noisy, place.area, nullptr),
-                              moved = fineEnergies(place.shaken, place.area, &place.noisy);
-    std::vector<double> ratios;
-    for (std::size_t i = 0; i < noisy.size(); ++i)
-        if (noisy[i] > 0 && moved[i] > 0) ratios.push_back(noisy[i] / moved[i]);
-    if (ratios.empty()) return static_cast<double>(kMosaicStep);
-    const auto calm = ratios.begin() + static_cast<std::ptrdiff_t>(ratios.size() / 3);
-    std::nth_element(ratios.begin(), calm, ratios.end());
-    // By chance alone ratios of 196 samples scatter by a fifth: at a third of them they are so much below
-    // their mean.
-    constexpr double kAtThird = 0.92;
-    return std::sqrt(kAtThird / *calm);
+// With a little noise of the form of their own.
+PlaneSet shakenByForm(const PlaneSet& noisy, const NoiseForm& form, const Work& work) {
+    PlaneSet out = noiseLike(noisy, form, work);
+    for (std::size_t p = 0; p < kPlanes; ++p)
+        for (int y = noisy.area.y; y < noisy.area.bottom(); ++y)
+            for (int x = noisy.area.x; x < noisy.area.right(); ++x)
+                out.rowAt(p, y)[x] = noisy.rowAt(p, y)[x] + kStep * out.rowAt(p, y)[x];
+    return out;
 }
 
-// `mosaic`: of an X-Trans photo, the shaken one.
-RiskPlace placeAt(const Photo& photo, const Rect& area, const std::optional<Photo>& mosaic,
-                  const Work& work) {
-    RiskPlace place{area, Stabilisers(photo), {}, {}};
+// The largest squares on a fixed grid that a method works in.
+Method::BlockGrid coarsestGrid(bool packed) {
+    Method::BlockGrid grid;
+    for (const auto& m : methods())
+        if (const Method::BlockGrid own = m->blockGrid(packed);
+            own.side > grid.side || (own.side == grid.side && own.reach > grid.reach))
+            grid = own;
+    return grid;
+}
+
+// How much of the photo an area without a mosaic is cleaned with. Methods read so far around a pixel there
+// that a network would need several of its squares even for a small area: around that, one is cut out as if
+// it were the whole photo.
+Rect readFor(const Photo& photo, const Rect& area, int margin) {
+    constexpr int kBlock = 8;   // of JPEGs: moved to the grid, a square's blocks stay where they are
+    constexpr int kAround = 40; // at least, so that what is mirrored stays away from the area
+    const int side = coarsestGrid(false).side;
+    if (std::max(area.width, area.height) + 2 * kAround > side) return area.inflated(margin);
+    const auto begin = [&](int middle, int length) {
+        return std::clamp(middle - side / 2, 0, std::max(0, length - side)) / kBlock * kBlock;
+    };
+    const Rect square{begin(area.x + area.width / 2, photo.width()),
+                      begin(area.y + area.height / 2, photo.height()), side, side};
+    return square.intersected(photo.whole());
+}
+
+// The planes, shaken as the photo's noise is.
+RiskPlace shakenPlace(const Photo& photo, const Rect& wanted, const Shaking& shaking, const Work& work) {
     int margin = 0;
     for (const auto& m : methods()) margin = std::max(margin, planesMargin({m->id()}));
-    place.noisy = stabilisedPlanes(photo, area.inflated(margin), work, true);
-    if (mosaic) {
-        place.shaken = stabilisedPlanes(*mosaic, area.inflated(margin), work, true);
-        place.step = stepOf(place), place.correlated = true;
-        return place;
-    }
+    const Rect known = photo.hasMosaic() ? wanted.inflated(margin) : readFor(photo, wanted, margin);
+    // At the photo's edges what is cut out may end some pixels before.
+    const Rect area = wanted.intersected(known), seen = area.inflated(margin);
+    RiskPlace place{area, area, Stabilisers(photo), {}, {}};
+    place.noisy = stabilisedPlanes(photo, known, work, true);
     place.step = static_cast<double>(kStep);
-    place.shaken = copyOf(place.noisy);
-    for (std::size_t p = 0; p < kPlanes; ++p) {
-        if ((p == 3 && !place.noisy.packed) || (p > 0 && place.noisy.grey))
-            continue; // there is nothing in it
-        for (int y = place.noisy.area.y; y < place.noisy.area.bottom(); ++y) {
-            float* row = place.shaken.rowAt(p, y);
-            for (int x = place.noisy.area.x; x < place.noisy.area.right(); ++x)
-                row[x] += kStep * sign(x, y, p);
-        }
+    if (shaking.mosaic) {
+        place.shaken = stabilisedPlanes(*shaking.mosaic, known, work, true);
+        place.step = static_cast<double>(kMosaicStep);
+        place.step = stepOf(place, fineEnergy), place.correlated = true;
+    } else if (shaking.form) {
+        place.shaken = shakenByForm(place.noisy, *shaking.form, work);
+        // Nowhere is there more noise than there is of everything.
+        place.step = std::max(place.step, stepOf(place, wholeEnergy)), place.correlated = true;
+    } else {
+        place.shaken = shakenByWhite(place.noisy);
     }
+    if (!known.contains(seen))
+        for (PlaneSet* set : {&place.noisy, &place.shaken})
+            set->extent = known, *set = mirroredOut(*set, seen, work);
     return place;
 }
 
-std::optional<Photo> shakenMosaic(const Photo& photo, const Work& work) {
-    return photo.xtrans ? std::optional(shakenMosaicOf(photo, work)) : std::nullopt;
+// Moves the planes to where methods that work in large squares on a fixed grid need the fewest of them.
+void moveToGrid(RiskPlace& place) {
+    // What repeats over pixels: cells of X-Trans mosaics after 6, blocks of JPEGs after 8.
+    const int unit = place.noisy.packed ? 1 : 24;
+    const Method::BlockGrid grid = coarsestGrid(place.noisy.packed);
+    const Rect read = place.area.inflated(grid.reach + kDetailMargin + kCoarseMargin),
+               first = place.noisy.extent.contains(read) ? read : read.intersected(place.noisy.extent);
+    const auto shiftOf = [&](int start) {
+        const auto inGrid = [&](int shift) { return ((start + shift) % grid.side + grid.side) % grid.side; };
+        int best = 0;
+        for (int shift = unit; shift < unit * grid.side; shift += unit)
+            if (inGrid(shift) < inGrid(best)) best = shift;
+        return best;
+    };
+    const int dx = shiftOf(first.x), dy = shiftOf(first.y);
+    for (Rect* r :
+         {&place.area, &place.noisy.area, &place.shaken.area, &place.noisy.extent, &place.shaken.extent})
+        if (!r->empty()) r->x += dx, r->y += dy;
+}
+
+RiskPlace placeAt(const Photo& photo, const Rect& area, const Shaking& shaking, const Work& work) {
+    RiskPlace place = shakenPlace(photo, area, shaking, work);
+    moveToGrid(place);
+    return place;
 }
 
 // Of what the place's planes and the shaken ones came to.
@@ -188,10 +270,11 @@ Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& cl
             }
             weights += weight;
         }
-    // Two planes of each kind; without a mosaic luminance has one.
+    // Two planes of each kind; without a mosaic luminance has one, and without colours that is all there is.
     double noiseOfAll = 0;
     for (std::size_t p = 0; p < kPlanes; ++p) {
-        const double share = isColour(p) || place.noisy.packed ? 0.5 : 1.0;
+        const double alone = place.noisy.grey ? 2 : 1,
+                     share = isColour(p) || place.noisy.packed ? 0.5 : alone;
         (isColour(p) ? risk.colour : risk.luminance) += share * sum[p] / n;
         noiseOfAll += share * noiseOf[p];
     }
@@ -223,12 +306,10 @@ std::vector<Risk> risksAt(const RiskPlace& place, const Settings& settings,
     return out;
 }
 
-// Around a place, which may lie anywhere; inside `whole`, smaller only where that is.
+// Around a place; inside `whole`, smaller only where that is.
 Rect squareAt(int x, int y, const Rect& whole) {
-    constexpr int inset = (kGrid - kSquare) / 2;
     const auto begin = [](int v, int length) {
-        const int within = std::clamp(v, 0, length - 1) / kGrid * kGrid + inset;
-        return std::max(0, std::min(within, length - kSquare));
+        return std::clamp(v - kSquare / 2, 0, std::max(0, length - kSquare));
     };
     return Rect{begin(x, whole.width), begin(y, whole.height), kSquare, kSquare}.intersected(whole);
 }
@@ -238,7 +319,7 @@ void weigh(std::vector<RiskPlace>& places, const Photo& photo, const Look& look,
     constexpr double kMost = 16; // a few samples must not decide alone
     double sum = 0, count = 0;
     for (RiskPlace& place : places) {
-        place.weight = seenGain(photo, look, place.area, work);
+        place.weight = seenGain(photo, look, place.inPhoto, work);
         for (int y = 0; y < place.area.height; ++y)
             for (int x = 0; x < place.area.width; ++x) {
                 float& v = place.weight.at(x, y);
@@ -272,10 +353,10 @@ double Risk::sigmas() const { return std::sqrt(std::max(0.0, sum() / 2)); }
 RiskPlaces::RiskPlaces(const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
     const int cell = photo.cell();
     const Rect whole{0, 0, photo.width() / cell, photo.height() / cell};
-    const std::optional<Photo> mosaic = shakenMosaic(photo, work);
+    const Shaking shaking = shakingOf(photo, work);
     for (std::size_t i = 0; i < std::min(kMost, probes.size()); ++i)
         places_.push_back(
-            placeAt(photo, squareAt(probes[i].x / cell, probes[i].y / cell, whole), mosaic, work));
+            placeAt(photo, squareAt(probes[i].x / cell, probes[i].y / cell, whole), shaking, work));
 }
 
 RiskPlaces::RiskPlaces(const Photo& photo, const Look& look, const std::vector<Probe>& probes,
@@ -318,7 +399,7 @@ std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskF
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
     IRENIC_EXPECTS(!packedArea.empty());
     const RiskFinish finish[] = {{settings.detail, settings.grain}};
-    return risksAt(placeAt(photo, packedArea, shakenMosaic(photo, work), work), settings, finish, {work.stop})
+    return risksAt(placeAt(photo, packedArea, shakingOf(photo, work), work), settings, finish, {work.stop})
         .front();
 }
 

@@ -6,7 +6,10 @@
 // T. Blu, M. Unser, "Monte-Carlo SURE: a black-box optimization of regularization parameters for general
 // denoising algorithms", IEEE Trans. Image Processing 17(9), 2008. Where full colour was made of an X-Trans
 // mosaic noise goes from pixel to pixel: there b is added to the mosaic and goes the same way, and tells the
-// covariance C as well, of which the estimate needs the traces of C and of C times the Jacobian.
+// covariance C as well, of which the estimate needs the traces of C and of C times the Jacobian. Finished
+// pictures, whose mosaic nobody knows, are shaken with noise of their own form (judge/noise_form.h). Small
+// areas without a mosaic are cut out of the photo with some 70 pixels around them and cleaned as if that were
+// all.
 #pragma once
 
 #include <span>

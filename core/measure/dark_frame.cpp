@@ -1,18 +1,10 @@
 #include "measure/dark_frame.h"
 
-#include <zlib.h>
-
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 
-#include "base/digest.h"
 #include "base/expects.h"
-#include "base/folders.h"
-#include "base/given_file.h"
-#include "base/json.h"
-#include "base/kept_few.h"
-#include "base/safe_file.h"
+#include "base/quantile.h"
 #include "base/shown_text.h"
 #include "base/text.h"
 #include "measure/open.h"
@@ -21,15 +13,9 @@ namespace irenic {
 
 namespace {
 
-using nlohmann::json;
 namespace fs = std::filesystem;
 
-constexpr int kVersion = 1;
-constexpr std::size_t kMostFrames = 64;          // of 16 bits, whose sum fits 32
-constexpr double kSameExposure = 0.02;           // frames that are averaged
-constexpr double kFarthest = 4;                  // a frame's exposure from the photo's, at most
-constexpr std::uint64_t kMostBytes = 1ULL << 30; // of a kept file
-constexpr const char* kEnding = ".dark";
+constexpr double kSameExposure = 0.02; // frames that are averaged
 
 [[noreturn]] void refuse(const fs::path& file, const char* why) {
     throw PhotoError(shownName(file) + ": " + why);
@@ -37,101 +23,13 @@ constexpr const char* kEnding = ".dark";
 
 // What a covered lens leaves: nearly all samples at black.
 bool sawLight(const Photo& photo) {
-    constexpr float kMedian = 0.02f, kMost = 0.1f;
+    constexpr double kMedian = 0.02, kMost = 0.1;
     constexpr int kStep = 7; // odd, so that all colours are seen
-    std::vector<float> levels;
+    std::vector<double> levels;
     for (int y = 0; y < photo.height(); y += kStep)
-        for (int x = 0; x < photo.width(); x += kStep) levels.push_back(photo.normalised(x, y));
-    const auto at = [&](double share) {
-        const auto place =
-            levels.begin() + static_cast<std::ptrdiff_t>(share * static_cast<double>(levels.size()));
-        std::nth_element(levels.begin(), place, levels.end());
-        return *place;
-    };
-    return std::abs(at(0.5)) > kMedian || at(0.95) > kMost;
-}
-
-// What is kept for a camera, an ISO and a frame begins so; the exposure follows.
-std::string nameOf(const std::string& camera, double iso, int width, int height) {
-    Digest name;
-    name.add(camera), name.add(iso), name.add(width), name.add(height);
-    return name.text();
-}
-fs::path folderOfDarks() { return privateFolder(dataFolder() / "darks"); }
-
-std::string exposureName(double seconds) {
-    char text[32];
-    std::snprintf(text, sizeof text, "-%.6g", seconds);
-    return text;
-}
-
-struct KeptFile {
-    fs::path file;
-    double exposure;
-};
-std::vector<KeptFile> keptFor(const Photo& photo) {
-    const std::string name = nameOf(photo.camera(), photo.iso, photo.rawWidth, photo.rawHeight);
-    std::vector<KeptFile> out;
-    std::error_code error;
-    for (const fs::directory_entry& entry : fs::directory_iterator(folderOfDarks(), error)) {
-        const std::string own = entry.path().stem().string();
-        if (entry.path().extension() != kEnding || !own.starts_with(name + "-")) continue;
-        const double exposure = std::strtod(own.c_str() + name.size() + 1, nullptr);
-        if (exposure > 0) out.push_back({entry.path(), exposure});
-    }
-    std::sort(out.begin(), out.end(), [](const auto& a, const auto& b) { return a.exposure < b.exposure; });
-    return out;
-}
-
-// High bytes first, then low ones: they pack better apart.
-std::string bytesOf(const std::vector<std::uint16_t>& values) {
-    std::string out(values.size() * 2, '\0');
-    for (std::size_t i = 0; i < values.size(); ++i)
-        out[i] = static_cast<char>(values[i] >> 8), out[values.size() + i] = static_cast<char>(values[i]);
-    return out;
-}
-std::vector<std::uint16_t> valuesOf(const std::string& bytes) {
-    std::vector<std::uint16_t> out(bytes.size() / 2);
-    for (std::size_t i = 0; i < out.size(); ++i)
-        out[i] = static_cast<std::uint16_t>(static_cast<unsigned char>(bytes[i]) << 8 |
-                                            static_cast<unsigned char>(bytes[out.size() + i]));
-    return out;
-}
-
-std::string digestOf(const std::vector<std::uint16_t>& values) {
-    Digest d;
-    d.add(values);
-    return d.text();
-}
-
-// Throws JsonError.
-DarkFrame darkFrom(const std::string& file) {
-    const std::size_t end = file.find('\n');
-    if (end == std::string::npos) throw JsonError("no header");
-    const json header = jsonFrom(file.substr(0, end));
-    if (header.at("irenicDark") != kVersion) throw JsonError("another version");
-    const auto whole = [&](const char* name, long long most) {
-        const auto value = wholeNumber(header.at(name), 1, most);
-        if (!value) throw JsonError("a number beyond its limits");
-        return static_cast<int>(*value);
-    };
-    DarkFrame out;
-    out.camera = header.at("camera"), out.iso = header.at("iso"), out.exposure = header.at("exposure");
-    out.frames = whole("frames", kMostFrames), out.scale = whole("scale", 65535);
-    out.rawWidth = whole("width", 65535), out.rawHeight = whole("height", 65535);
-    const std::size_t size =
-        2 * static_cast<std::size_t>(out.rawWidth) * static_cast<std::size_t>(out.rawHeight);
-    if (size > kMostBytes) throw JsonError("too large");
-    std::string bytes(size, '\0');
-    auto length = static_cast<uLongf>(bytes.size());
-    if (uncompress(reinterpret_cast<Bytef*>(bytes.data()), &length,
-                   reinterpret_cast<const Bytef*>(file.data() + end + 1),
-                   static_cast<uLong>(file.size() - end - 1)) != Z_OK ||
-        length != bytes.size())
-        throw JsonError("damaged");
-    out.level = valuesOf(bytes);
-    if (digestOf(out.level) != header.at("digest")) throw JsonError("damaged");
-    return out;
+        for (int x = 0; x < photo.width(); x += kStep)
+            levels.push_back(static_cast<double>(photo.normalised(x, y)));
+    return std::abs(quantile(levels, 0.5)) > kMedian || quantile(levels, 0.95) > kMost;
 }
 
 } // namespace
@@ -141,13 +39,34 @@ bool DarkFrame::fits(const Photo& photo) const {
            rawHeight == photo.rawHeight && photo.hasMosaic();
 }
 
+void DarkFrameMean::add(const Photo& frame) {
+    if (sum_.empty()) {
+        like_.camera = frame.camera(), like_.iso = frame.iso, like_.exposure = frame.exposure;
+        like_.rawWidth = frame.rawWidth, like_.rawHeight = frame.rawHeight;
+        white_ = frame.white;
+        sum_.assign(frame.samples.size(), 0);
+    }
+    IRENIC_EXPECTS(like_.fits(frame) && like_.frames < kMostDarkFrames);
+    for (std::size_t k = 0; k < sum_.size(); ++k) sum_[k] += frame.samples[k];
+    ++like_.frames;
+}
+
+DarkFrame DarkFrameMean::mean() const {
+    IRENIC_EXPECTS(like_.frames > 0);
+    DarkFrame out = like_;
+    out.scale = std::max(1, static_cast<int>(65535 / std::max(1.0, white_)));
+    out.level.resize(sum_.size());
+    for (std::size_t k = 0; k < sum_.size(); ++k)
+        out.level[k] = static_cast<std::uint16_t>(
+            std::min(65535.0, std::round(static_cast<double>(sum_[k]) * out.scale / out.frames)));
+    return out;
+}
+
 DarkFrame darkFrameOf(const std::vector<fs::path>& files, const Work& work) {
     IRENIC_EXPECTS(!files.empty());
-    if (files.size() > kMostFrames)
+    if (files.size() > kMostDarkFrames)
         refuse(files.front(), IRENIC_TEXT("these are too many dark frames. At most 64 can be averaged."));
-    DarkFrame out;
-    std::vector<std::uint32_t> sum;
-    double white = 0;
+    DarkFrameMean sum;
     for (std::size_t i = 0; i < files.size(); ++i) {
         const auto count = static_cast<double>(files.size()), at = static_cast<double>(i);
         const PhotoPtr frame = readPhoto(files[i], work.part(at / count, (at + 1) / count), Measure::Nothing);
@@ -157,82 +76,13 @@ DarkFrame darkFrameOf(const std::vector<fs::path>& files, const Work& work) {
         if (sawLight(*frame))
             refuse(files[i], IRENIC_TEXT("it has seen light. Take dark frames with the lens covered, right "
                                          "after the photos."));
-        if (i == 0) {
-            out.camera = frame->camera(), out.iso = frame->iso, out.exposure = frame->exposure;
-            out.rawWidth = frame->rawWidth, out.rawHeight = frame->rawHeight;
-            sum.assign(frame->samples.size(), 0);
-            white = frame->white;
-        } else if (!out.fits(*frame) || std::abs(frame->exposure / out.exposure - 1) > kSameExposure)
+        if (i > 0 &&
+            (!sum.like().fits(*frame) || std::abs(frame->exposure / sum.like().exposure - 1) > kSameExposure))
             refuse(files[i], IRENIC_TEXT("its camera, ISO, size or exposure differs from the other dark "
                                          "frames. Give frames that were taken alike."));
-        for (std::size_t k = 0; k < sum.size(); ++k) sum[k] += frame->samples[k];
-        ++out.frames;
+        sum.add(*frame);
     }
-    out.scale = std::max(1, static_cast<int>(65535 / std::max(1.0, white)));
-    out.level.resize(sum.size());
-    for (std::size_t k = 0; k < sum.size(); ++k)
-        out.level[k] = static_cast<std::uint16_t>(
-            std::min(65535.0, std::round(static_cast<double>(sum[k]) * out.scale / out.frames)));
-    return out;
-}
-
-fs::path keep(const DarkFrame& dark) {
-    IRENIC_EXPECTS(dark.frames > 0 && dark.exposure > 0 && !dark.camera.empty());
-    const json header = {
-        {"irenicDark", kVersion},    {"camera", dark.camera}, {"iso", dark.iso},
-        {"exposure", dark.exposure}, {"frames", dark.frames}, {"width", dark.rawWidth},
-        {"height", dark.rawHeight},  {"scale", dark.scale},   {"digest", digestOf(dark.level)}};
-    const std::string bytes = bytesOf(dark.level);
-    auto length = compressBound(static_cast<uLong>(bytes.size()));
-    std::string packed(length, '\0');
-    constexpr int kQuick = 1; // what packs better takes seconds for a few per cent
-    if (compress2(reinterpret_cast<Bytef*>(packed.data()), &length,
-                  reinterpret_cast<const Bytef*>(bytes.data()), static_cast<uLong>(bytes.size()),
-                  kQuick) != Z_OK)
-        throw WriteError(IRENIC_TEXT("There is not enough memory to pack it."));
-    packed.resize(length);
-    fs::path file = folderOfDarks() / (nameOf(dark.camera, dark.iso, dark.rawWidth, dark.rawHeight) +
-                                       exposureName(dark.exposure) + kEnding);
-    writeWhole(file, header.dump(-1, ' ', false, json::error_handler_t::replace) + "\n" + packed,
-               SafeFile::Existing::Replace);
-    return file;
-}
-
-std::shared_ptr<const DarkFrame> keptDarkFor(const Photo& photo) {
-    if (!photo.hasMosaic() || photo.camera().empty() || !(photo.iso > 0) || !(photo.exposure > 0)) return {};
-    const auto apart = [&](const KeptFile& k) { return std::abs(std::log(k.exposure / photo.exposure)); };
-    const std::vector<KeptFile> all = keptFor(photo);
-    const auto nearest = std::min_element(all.begin(), all.end(),
-                                          [&](const auto& a, const auto& b) { return apart(a) < apart(b); });
-    if (nearest == all.end() || apart(*nearest) > std::log(kFarthest)) return {};
-    // Photos of one night share a frame.
-    static KeptFew<std::pair<fs::path, fs::file_time_type>, DarkFrame> few(1);
-    try {
-        const auto dark = few.of({nearest->file, fs::last_write_time(nearest->file)}, [&] {
-            const auto bytes = textOfFile(nearest->file, kMostBytes);
-            if (!bytes) throw JsonError("it is gone");
-            return darkFrom(*bytes);
-        });
-        return dark->fits(photo) ? dark : nullptr;
-    } catch (const JsonError&) {
-        return {};
-    } catch (const json::exception&) {
-        return {};
-    } catch (const FileError&) {
-        return {};
-    } catch (const fs::filesystem_error&) {
-        return {};
-    }
-}
-
-int forgetDarkFor(const Photo& photo) {
-    int gone = 0;
-    for (const KeptFile& kept : keptFor(photo)) {
-        std::error_code error;
-        if (fs::remove(kept.file, error)) ++gone;
-        if (error) throw WriteError(reasonOf(error.value()));
-    }
-    return gone;
+    return sum.mean();
 }
 
 } // namespace irenic

@@ -1,10 +1,8 @@
-// Frames taken with the lens covered: what every photo of a sensor has in the dark at that exposure, and
-// where that is kept for the photos to come.
+// Frames taken with the lens covered: what every photo of a sensor has in the dark at that exposure.
 #pragma once
 
 #include <cstdint>
 #include <filesystem>
-#include <memory>
 #include <string>
 #include <vector>
 
@@ -25,6 +23,23 @@ struct DarkFrame {
     bool fits(const Photo& photo) const; // by its camera, ISO and frame
 };
 
+// Takes the mean of frames that were taken alike, one after another.
+class DarkFrameMean {
+  public:
+    void add(const Photo& frame);
+    // What the frames share, and how many there were; without samples.
+    const DarkFrame& like() const { return like_; }
+    // Of one at least; its samples are those of the frames, times a scale.
+    DarkFrame mean() const;
+
+  private:
+    DarkFrame like_;
+    double white_ = 0;
+    std::vector<std::uint32_t> sum_;
+};
+
+inline constexpr int kMostDarkFrames = 64; // of 16 bits, whose sum fits 32
+
 // Of raws with a mosaic of 2x2, all of one camera, ISO, frame and exposure (2 %); at most 64. Throws
 // PhotoError with a sentence for what cannot be read, is of another kind or has seen light; Cancelled.
 DarkFrame darkFrameOf(const std::vector<std::filesystem::path>& files, const Work& work = {});
@@ -42,15 +57,5 @@ struct WithoutDark {
 // were exposed for the same time (20 %), unless the photo's darkest places would fall below black. Clipped
 // samples stay clipped. `dark` fits the photo. Throws Cancelled.
 WithoutDark withoutDark(const Photo& photo, const DarkFrame& dark, const Work& work = {});
-
-// Keeps a frame, in place of one of the same camera, ISO, size and exposure: $XDG_DATA_HOME/irenic/darks.
-// Returns the file. Throws WriteError with a sentence.
-std::filesystem::path keep(const DarkFrame& dark);
-// Of what is kept for a photo's camera, ISO and frame the one whose exposure is nearest, and at most four
-// times longer or shorter; null where there is none, or where its file cannot be read as such.
-std::shared_ptr<const DarkFrame> keptDarkFor(const Photo& photo);
-// Removes what is kept for a photo's camera, ISO and frame, whatever the exposure. Returns how many that
-// were. Throws WriteError.
-int forgetDarkFor(const Photo& photo);
 
 } // namespace irenic

@@ -8,6 +8,7 @@
 #include "base/text.h"
 #include "measure/camera_notes.h"
 #include "measure/dark_frame.h"
+#include "measure/dark_store.h"
 #include "measure/masked_black.h"
 #include "measure/noise.h"
 #include "measure/pattern.h"
