@@ -22,6 +22,33 @@ Take nextTake(const PhotoState& state) {
     return take;
 }
 
+std::vector<Settings> sheetOf(const Recommended& r) {
+    std::vector<Settings> out{r.settings};
+    out.insert(out.end(), r.contrasts.begin(), r.contrasts.end());
+    return out;
+}
+
+// Whether nobody has touched the takes: they are those that every photo begins with, or the sheet of what was
+// measured before.
+bool isUntouched(const PhotoState& s, const std::optional<Recommended>& before) {
+    if (s.chosen != 0) return false;
+    static const std::vector<Take> fresh = freshState().takes;
+    if (s.takes == fresh) return true;
+    std::vector<Take> measured = fresh;
+    const std::vector<Settings> sheet = before ? sheetOf(*before) : std::vector<Settings>();
+    if (sheet.size() != measured.size()) return false;
+    for (std::size_t i = 0; i < sheet.size(); ++i) measured[i].settings = sheet[i];
+    return s.takes == measured;
+}
+
+// What was measured and what is most unlike it, in the place of takes that nobody has touched.
+bool putSheet(PhotoState& s, const std::optional<Recommended>& before, const Recommended& now) {
+    const std::vector<Settings> sheet = sheetOf(now);
+    if (sheet.size() != s.takes.size() || !isUntouched(s, before)) return false;
+    for (std::size_t i = 0; i < sheet.size(); ++i) s.takes[i].settings = sheet[i];
+    return true;
+}
+
 // Into the take that holds what was measured before, else into a new one; where there is no room, into the
 // last with `replace`, else nowhere.
 void putRecommended(PhotoState& s, const std::optional<Recommended>& before, const Settings& settings,
@@ -279,15 +306,20 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
     if (!held) return;
     const std::optional<Recommended> before = held->record.facts.recommended;
     held->record.facts.recommended = recommended;
+    const bool untouched = isUntouched(*held->record.state, before);
+    const auto put = [&](PhotoState& s) {
+        if (!untouched || !putSheet(s, before, recommended))
+            putRecommended(s, before, recommended.settings, asked);
+    };
     if (asked) {
-        changeOf(
-            file, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, true); },
-            tr("Recommended take").toStdString());
+        changeOf(file, put, tr("Recommended take").toStdString());
         kept_.touch(file);
     } else {
-        amend(file, *held, [&](PhotoState& s) { putRecommended(s, before, recommended.settings, false); });
+        amend(file, *held, put);
     }
     if (file != path()) return;
+    if (untouched && !recommended.contrasts.empty())
+        emit message(tr("A is recommended. B and C are nearly as good and look least like it."));
     for (std::size_t i = 0; i < takes().size(); ++i) emit settingsChanged(static_cast<int>(i)); // their marks
 }
 

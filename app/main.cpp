@@ -3,12 +3,15 @@
 #include <QScreen>
 #include <QSettings>
 #include <algorithm>
+#include <cstdio>
 #include <memory>
 #include <string>
+#include <vector>
 
 #include "application.h"
 #include "handover.h"
 #include "language.h"
+#include "man_options.h"
 #include "reader/reader.h"
 #include "renderer.h"
 #include "style/preference.h"
@@ -34,7 +37,7 @@ int main(int argc, char** argv) {
     // These need no display.
     std::unique_ptr<QCoreApplication> plain;
     std::unique_ptr<QApplication> window_system;
-    if (asksFor(argc, argv, {"--help", "-h", "--help-all", "--version", "-v"}))
+    if (asksFor(argc, argv, {"--help", "-h", "--help-all", "--version", "-v", "--man-options"}))
         plain = std::make_unique<QCoreApplication>(argc, argv);
     else
         window_system = std::make_unique<irenic::Application>(argc, argv);
@@ -64,9 +67,22 @@ int main(int argc, char** argv) {
         QStringLiteral("language"),
         QStringLiteral("Words of the window: de, en, es or fr. This time only; the View menu keeps it."),
         QStringLiteral("CODE"));
-    parser.addOptions({queue, another, handback, into, words});
+    // For the manual page, which is made of it.
+    QCommandLineOption manual(QStringLiteral("man-options"));
+    manual.setFlags(QCommandLineOption::HiddenFromHelp);
+    const std::vector<QCommandLineOption> own = {queue, another, handback, into, words};
+    parser.addOptions(QList<QCommandLineOption>(own.begin(), own.end()));
+    parser.addOption(manual);
     irenic::WindowPicture picture(parser);
     parser.process(*QCoreApplication::instance());
+    if (!window_system && parser.isSet(manual)) {
+        const std::string text = irenic::manOptionsOf(own) +
+                                 ".SS Pictures of the window\nThese start the window in a certain state, "
+                                 "mostly to make a picture of it.\n" +
+                                 irenic::manOptionsOf(picture.options());
+        std::fputs(text.c_str(), stdout);
+        return 0;
+    }
     if (!window_system) return 2; // "--help" as the name of a file
     QApplication& app = *window_system;
     constexpr int kTenBits = 30; // for red, green and blue together

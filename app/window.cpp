@@ -452,6 +452,8 @@ void Window::open(const QStringList& paths) { photos_->open(paths); }
 void Window::takeForReturn(const QString& file, const QString& target) {
     keepNothing();
     exportBar_->handBackTo(target);
+    drawer_->offerHandBack();
+    connect(drawer_, &Drawer::handBackAsked, exportBar_, &ExportBar::handBack);
     connect(exportBar_, &ExportBar::handedBack, this, [this] {
         handedBack_ = true;
         close();

@@ -89,7 +89,7 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
                       "MANNER")),
       reference_(option("reference", "Open a file made elsewhere from the photo, to compare with.", "FILE")),
       probe_(option("probe", "The close-up's probe.", "NUMBER", "1")),
-      queue_(option("queue", "Open the drawer, with so many made-up files in its queue.", "NUMBER")),
+      queue_(option("queue", "Open the export queue, with so many made-up files in it.", "NUMBER")),
       recent_(option("recent", "Offer a photo on the first page; once for each.", "FILE")),
       zone_(option("zone",
                    "Give the first take this zone, as in 'clean --take', and show it in the close-up.",
@@ -101,9 +101,13 @@ WindowPicture::WindowPicture(QCommandLineParser& parser)
       several_(option("several", "Show the sheet over all photos.")),
       greys_(option("greys", "Middle, dark or light greys, 0 to 2.", "NUMBER", "0")),
       size_(option("size", "Size of the window.", "WIDTHxHEIGHT", "1280x800")) {
-    parser.addOptions({look_,   curve_, history_, strengths_, closeUp_,   size_,  picture_,
-                       push_,   zoom_,  photo_,   recommend_, reference_, probe_, queue_,
-                       recent_, zone_,  checks_,  trial_,     several_,   greys_});
+    for (const QCommandLineOption& one : options()) parser.addOption(one);
+}
+
+std::vector<QCommandLineOption> WindowPicture::options() const {
+    return {size_,    look_,      picture_, photo_,  probe_,  zoom_,     push_,
+            closeUp_, reference_, zone_,    checks_, trial_,  several_,  recommend_,
+            greys_,   curve_,     history_, queue_,  recent_, strengths_};
 }
 
 bool WindowPicture::has(const QCommandLineOption& option) const { return parser_.isSet(option); }

@@ -5,6 +5,7 @@
 #include <QCommandLineOption>
 #include <QTemporaryDir>
 #include <QTimer>
+#include <vector>
 
 class QCommandLineParser;
 
@@ -16,6 +17,7 @@ class WindowPicture {
   public:
     // Adds its options to the parser, which outlives it.
     explicit WindowPicture(QCommandLineParser& parser);
+    std::vector<QCommandLineOption> options() const;
     // Whether a picture is wanted: it begins with nothing kept, and leaves nothing.
     bool wanted() const;
     // In this order: before there is a window; before it has photos (false: an option cannot be used, and why

@@ -188,7 +188,9 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
         const irenic::Recommendation r = irenic::recommend(*photo, look, probes, work);
         std::optional<irenic::SeenAlike> alike;
         if (o.size > 0) alike = irenic::quickestSeenAlike(*photo, r.settings, look, o.size, probes, work);
-        json trials = json::array(), others = json::array(), refused = json::array();
+        json trials = json::array(), others = json::array(), refused = json::array(),
+             contrasts = json::array();
+        for (const irenic::Settings& s : r.contrasts) contrasts.push_back(irenic::jsonOf(s));
         for (const irenic::Refused& no : r.refused)
             refused.push_back({{"settings", irenic::jsonOf(no.settings)}, {"check", no.check}});
         for (const irenic::Alternative& other : r.others)
@@ -211,6 +213,7 @@ int recommendAll(const std::vector<std::string>& files, const RecommendOptions& 
                        {"reasons", irenic::reasonsOf(*photo, r)},
                        {"refused", refused},
                        {"others", others},
+                       {"contrasts", contrasts},
                        {"trials", trials}});
         if (o.size > 0)
             all.back()["seenAlike"] = alike

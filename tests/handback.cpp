@@ -7,6 +7,7 @@
 #include "deliver/export.h"
 #include "deliver/handback.h"
 #include "deliver/profiles.h"
+#include "export/drawer.h"
 #include "export/export_bar.h"
 #include "measure/open.h"
 #include "session/take.h"
@@ -160,6 +161,33 @@ class TestHandback : public test::WindowTest {
         QVERIFY(readPhoto(file)->ownProfile == iccProfile(OutputSpace::AdobeRgbCompatible));
         // Nothing else is left: no sidecar, no session.
         QVERIFY(!QFile::exists(QString::fromStdString(file + ".irenic.json")));
+    }
+    // Files go to the queue first, and the photo back once they are there; where one fails it stays.
+    void afterWhatIsQueued() {
+        qputenv("XDG_STATE_HOME", (folder_.path() + "/state").toUtf8());
+        const std::string file = copy("queued.tif", "tiff,bits=16");
+        const std::string before = bytesOf(file);
+        Window window;
+        window.takeForReturn(QString::fromStdString(file), {});
+        window.show();
+        QTRY_VERIFY(window.document().photo() && window.document().chosen() == 0);
+        window.document().setSettings(0, Settings{"wavelet"});
+        window.exportBar().queueButton()->setChecked(true);
+        Drawer& drawer = window.drawer();
+        const auto asked = [&](const char* delivery) {
+            drawer.setDelivery(deliveryFromText(delivery));
+            for (QAction* a : drawer.findChild<QToolButton*>("deliverThen")->menu()->actions())
+                if (a->text() == QLatin1String("Return the photo and close")) a->trigger();
+            QCOMPARE(drawer.findChild<QToolButton*>("deliverThen")->text(), QStringLiteral("Then: return"));
+            drawer.deliver();
+        };
+        asked("jpeg,name={stem}-lost,folder=/dev/null/nowhere");
+        QTRY_VERIFY(window.exportBar().message().contains("Not returned"));
+        QVERIFY(!window.handedBack() && window.isVisible() && bytesOf(file) == before);
+        asked("jpeg,name={stem}-small");
+        QVERIFY(QTest::qWaitFor([&] { return window.handedBack(); }, 120000));
+        QTRY_VERIFY(!window.isVisible());
+        QVERIFY(QFile::exists(folder_.path() + "/queued-small.jpg") && bytesOf(file) != before);
     }
     void closedWithoutItNothingIsWritten() {
         const std::string file = copy("left.tif", "tiff,bits=16");

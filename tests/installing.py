@@ -55,8 +55,12 @@ with tempfile.TemporaryDirectory() as folder:
     # Pages and completion know every option.
     share = prefix / "share"
     page = (share / "man/man1/irenic.1").read_text().replace("\\-", "-")
-    for option in re.findall(r"^  (?:-[a-z], )?(--[a-z-]+)", run(window, "--help", env=place), re.M):
+    plain = " ".join(re.sub(r"\\f[A-Z]", "", page).split())
+    told = " ".join(run(window, "--help", env=place).split("Options:")[1].split("Arguments:")[0].split())
+    for option, sentence in re.findall(r"(--[a-z-]+)(?: <[^>]+>)? ([A-Z].*?)(?= -[a-z], --| --[a-z]|$)", told):
         need(option in page, f"irenic.1 does not know {option}")
+        need(option in ("--help", "--help-all", "--version") or sentence in plain,
+             f"irenic.1 says something else of {option}: {sentence}")
     page = (share / "man/man1/irenic-cli.1").read_text().replace("\\-", "-")
     script = share / "bash-completion/completions/irenic-cli"
     run("bash", "-n", script)

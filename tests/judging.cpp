@@ -1,6 +1,7 @@
 #include <QTest>
 #include <set>
 
+#include "judge/contrast.h"
 #include "judge/difference.h"
 #include "judge/equal_noise.h"
 #include "judge/recommend.h"
@@ -212,6 +213,35 @@ class TestJudging : public QObject {
         QCOMPARE(subjectsOf(all[1], all, probes),
                  (Lines{"As good here as any at: darkest", "Weaker here than others at: texture"}));
         QVERIFY(subjectsOf({Settings{"nlm"}, {}}, {}, probes).empty());
+    }
+    // Nearly as good and most unlike, each unlike those before it; then the best of other methods.
+    void contrastsErrElsewhere() {
+        const auto trial = [](const char* method, std::vector<float> picture) {
+            Tried out{Settings{method}, {}, 0, {}, std::move(picture)};
+            double sum = 0; // the truth is 0 everywhere
+            for (const float v : out.picture) sum += static_cast<double>(v * v);
+            out.risk.luminance = sum;
+            return out;
+        };
+        const Tried first = trial("learned", {1, 0, 0, 0});
+        const std::vector<Tried> all = {first,
+                                        trial("learned-quick", {1.05f, 0, 0, 0}),
+                                        trial("bm3d", {0, 1.1f, 0, 0}),
+                                        trial("bm3d-quick", {0, 1.05f, 0.1f, 0}),
+                                        trial("nlm", {0, 0, 0.8f, 0.7f}),
+                                        trial("wavelet", {-1, 0, 2, 0})};
+        QVERIFY(std::abs(differenceOf(all[0], all[2]) - 2.21) < 1e-6);
+        const auto methodsOf = [](const std::vector<Settings>& takes) {
+            std::vector<std::string> out;
+            for (const Settings& s : takes) out.push_back(s.method);
+            return out;
+        };
+        using Names = std::vector<std::string>;
+        QCOMPARE(methodsOf(contrastsOf(first, all, 2)), (Names{"bm3d", "nlm"}));
+        // What is like one of them is no contrast; what errs more comes last, and there are no more than
+        // there are.
+        QCOMPARE(methodsOf(contrastsOf(first, all, 9)), (Names{"bm3d", "nlm", "wavelet"}));
+        QVERIFY(contrastsOf(first, {all[0], all[1]}, 2).empty());
     }
     // More noise asks for no less strength: on a flat field as much as there is, on the finest texture less.
     void riskKnowsTextureFromNoise() {

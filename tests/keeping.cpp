@@ -117,6 +117,36 @@ class TestKeeping : public test::WindowTest {
         QVERIFY(document().facts().exports.size() == 2 && document().facts().recommended == best);
         QVERIFY(document().facts().riskOf(document().takes()[3].settings));
     }
+    // Takes that nobody has touched become the recommended one and what is most unlike it, and again when it
+    // is measured anew. Who has touched them keeps them, and what was undone is no other sheet.
+    void untouchedTakesBecomeTheMeasuredSheet() {
+        const auto settings = [&] {
+            std::vector<Settings> out;
+            for (const Take& t : document().takes()) out.push_back(t.settings);
+            return out;
+        };
+        Recommended best{Settings{"nlm", 1.25f}, {0.5, 0.25}};
+        best.contrasts = {Settings{"wavelet"}, Settings{"bm3d-quick", 0.75f}};
+        document().setRecommended(path(), best, false);
+        QCOMPARE(settings(), (std::vector<Settings>{best.settings, best.contrasts[0], best.contrasts[1]}));
+        QVERIFY(!document().history().canUndo());
+        Recommended again{Settings{"bm3d"}, {0.4, 0.25}};
+        again.contrasts = {Settings{"nlm"}, Settings{"learned"}};
+        document().setRecommended(path(), again, false);
+        QCOMPARE(settings(), (std::vector<Settings>{again.settings, again.contrasts[0], again.contrasts[1]}));
+        field(0, "colour")->setValue(1.5);
+        document().setRecommended(path(), best, true);
+        QCOMPARE(document().takes().size(), std::size_t(4));
+        QCOMPARE(settings()[1], again.contrasts[0]);
+        QCOMPARE(settings()[3], best.settings);
+        document().undo(), document().undo();
+        QCOMPARE(settings(), (std::vector<Settings>{again.settings, again.contrasts[0], again.contrasts[1]}));
+        document().redo();
+        QTRY_VERIFY(!document().unsaved());
+        this->again();
+        show(one_);
+        QVERIFY(document().facts().recommended == best);
+    }
     // An export of a photo that nobody has opened here is noted beside that photo.
     void exportsOfOtherPhotosAreNoted() {
         document().noteExport(two_.toStdString(), {"/quay/two.dng", presentTime(), 'C'});

@@ -97,6 +97,7 @@ PhotoFacts someFacts() {
     if (upTo(1)) facts.exports.push_back({"/quay/mill-clean.dng", "2026-01-15 22:10:00", 'B'});
     if (upTo(1)) facts.recommended = Recommended{rolled<Settings>(), {0.25, 0.125}};
     if (facts.recommended && upTo(1))
+        facts.recommended->contrasts = {rolled<Settings>(), rolled<Settings>()},
         facts.recommended->others = {{Alternative::Kind::Quick, rolled<Settings>(), {0.5, 0.25}, 4.5},
                                      {Alternative::Kind::Grain, rolled<Settings>(), {0.5, 0.5}, 1.5}};
     return facts;

@@ -51,6 +51,7 @@ Drawer::Drawer(Document& document, Jobs& jobs, std::function<QStringList()> sele
     setAccessibleName(tr("Export several photos, and the queue"));
 
     connect(queueView_, &QueueView::message, this, &Drawer::message);
+    connect(queueView_, &QueueView::changed, this, &Drawer::handBackOnceDone);
     connect(queueView_, &QueueView::jobDone, this, [this](const QueuedJob& job) {
         ExportMade made{job.target, job.finished, job.request.letter.empty() ? 'A' : job.request.letter[0]};
         if (job.request.settings)
@@ -198,12 +199,13 @@ QWidget* Drawer::sentence() {
     return line;
 }
 
-void Drawer::setThen(const QString& command) {
-    command_ = command.trimmed();
-    QSettings().setValue(kThen, command_);
-    then_->setText(command_.isEmpty()  ? tr("Then: nothing")
-                   : command_ == kOpen ? tr("Then: open")
-                                       : tr("Then: %1").arg(command_.section(QLatin1Char(' '), 0, 0)));
+void Drawer::setThen(const QString& command, bool handsBack) {
+    command_ = command.trimmed(), handsBack_ = handsBack;
+    if (!handsBack) QSettings().setValue(kThen, command_);
+    then_->setText(handsBack_           ? tr("Then: return")
+                   : command_.isEmpty() ? tr("Then: nothing")
+                   : command_ == kOpen  ? tr("Then: open")
+                                        : tr("Then: %1").arg(command_.section(QLatin1Char(' '), 0, 0)));
 }
 
 Delivery Drawer::delivery() const { return form_->delivery(); }
@@ -325,7 +327,30 @@ void Drawer::deliver() {
     QSettings().setValue(QStringLiteral("deliver/check"), check_->isChecked());
     QSettings().setValue(QStringLiteral("deliver/last"), QString::fromStdString(textOf(delivery())));
     document_.save(); // what is exported is what is kept
-    alike_->isChecked() && all.size() > 1 ? addTogether(all) : queueView_->add(all);
+    alike_->isChecked() && all.size() > 1 ? addTogether(all) : enqueue(all);
+}
+
+void Drawer::enqueue(const std::vector<ExportRequest>& requests) {
+    const std::vector<std::int64_t> ids = queueView_->add(requests);
+    if (handsBack_) beforeReturn_ = ids;
+}
+
+// After all of them; not at all where one was not exported, for then there is something to be mended first.
+void Drawer::handBackOnceDone() {
+    if (beforeReturn_.empty()) return;
+    bool all = true;
+    for (const QueuedJob& j : queueView_->jobs()) {
+        if (std::find(beforeReturn_.begin(), beforeReturn_.end(), j.id) == beforeReturn_.end()) continue;
+        if (j.state == JobState::Waiting || j.state == JobState::Running) return;
+        all = all && j.state == JobState::Done;
+    }
+    beforeReturn_.clear();
+    if (!all) return emit message(tr("Not returned: not all files were exported."));
+    emit handBackAsked();
+}
+
+void Drawer::offerHandBack() {
+    then_->menu()->addAction(tr("Return the photo and close"), this, [this] { setThen({}, true); });
 }
 
 void Drawer::addTogether(std::vector<ExportRequest> requests) {
@@ -342,7 +367,7 @@ void Drawer::addTogether(std::vector<ExportRequest> requests) {
             for (ExportRequest& r : alike)
                 if (const auto own = found.value->find(r.photo); own != found.value->end())
                     r.noise = own->second;
-            queueView_->add(alike);
+            enqueue(alike);
             emit message(tr("Added %1 files to the queue.").arg(requests.size()));
         });
 }

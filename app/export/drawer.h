@@ -32,6 +32,8 @@ class Drawer : public QWidget {
     // Puts what the sentence says into the queue, and begins.
     void deliver();
     QueueView& queueView() { return *queueView_; }
+    // Once files are there, the photo can also go back to the program that handed it over.
+    void offerHandBack();
 
   protected:
     void showEvent(QShowEvent* event) override;
@@ -39,6 +41,7 @@ class Drawer : public QWidget {
   signals:
     void message(const QString& text);
     void deliveryChanged();
+    void handBackAsked();
 
   private:
     void describe(); // the sentence's name, size and time
@@ -46,7 +49,11 @@ class Drawer : public QWidget {
     std::vector<ExportRequest> requests(QStringList& without) const;
     void chooseFolder();
     void addTogether(std::vector<ExportRequest> requests); // by one noise for all of a camera and ISO
-    void setThen(const QString& command); // what runs on each file that was made; empty: nothing
+    // What runs on each file that was made, empty: nothing; and whether the photo goes back after all of
+    // them.
+    void setThen(const QString& command, bool handsBack = false);
+    void enqueue(const std::vector<ExportRequest>& requests);
+    void handBackOnceDone();
     void keepPreset();
     void listPresets();
     QWidget* sentence();
@@ -62,6 +69,8 @@ class Drawer : public QWidget {
     QPushButton* put_;
     QTimer measuring_;
     QString command_; // see setThen()
+    bool handsBack_ = false;
+    std::vector<std::int64_t> beforeReturn_; // jobs after which the photo goes back
     Job estimating_, series_;
     std::optional<Estimate> estimated_;
     Export estimatedOf_; // without its photo

@@ -166,7 +166,6 @@ void ExportBar::handBackTo(const QString& target) {
     handback_ = target;
     for (const char* box : {"format", "exportSpace", "exportPacking"})
         if (auto* own = findChild<QWidget*>(QLatin1String(box))) own->hide();
-    queue_->hide();
     start_->setToolTip(
         tr("Writes the chosen take to the program that handed the photo over, and closes. (Ctrl+Return)"));
     connect(&document_, &Document::photoChanged, this, [this] {

@@ -32,6 +32,7 @@ class ExportBar : public QWidget {
     // From now on there is one way out: the chosen take goes back to the program that handed the photo over,
     // at this place (empty: handbackTarget()). handedBack() tells that it is there.
     void handBackTo(const QString& target);
+    void handBack();
     void setMessage(const QString& text);
     // A message with a button that does something about it; it goes with the next message.
     void ask(const QString& question, const QString& answer, std::function<void()> act);
@@ -48,7 +49,6 @@ class ExportBar : public QWidget {
 
   private:
     void chooseTarget();
-    void handBack();
     QString handbackPlace() const;
     void refresh();
     void finish(const QString& file, const QString& problem);

@@ -292,14 +292,16 @@ const QueuedJob* QueueView::marked() const {
 
 std::int64_t QueueView::current() const { return marked() ? marked()->id : 0; }
 
-void QueueView::add(const std::vector<ExportRequest>& requests) {
+std::vector<std::int64_t> QueueView::add(const std::vector<ExportRequest>& requests) {
+    std::vector<std::int64_t> ids;
     const bool added = withQueue([&](JobQueue& q) {
-        q.add(requests);
+        ids = q.add(requests);
         q.setPaused(false);
     });
-    if (!added) return;
+    if (!added) return {};
     work();
     refresh();
+    return ids;
 }
 
 void QueueView::setPaused(bool paused) {

@@ -23,7 +23,8 @@ class QueueView : public QWidget {
     explicit QueueView(Jobs& jobs, QWidget* parent = nullptr);
     ~QueueView() override;
     // Puts exports into the queue, and begins.
-    void add(const std::vector<ExportRequest>& requests);
+    // Their ids; none where the queue cannot be used, which is said.
+    std::vector<std::int64_t> add(const std::vector<ExportRequest>& requests);
     const std::vector<QueuedJob>& jobs() const { return model_->jobs(); }
     bool running() const;    // something of the queue is being made, or waits and is not paused
     QString summary() const; // "2 exporting, 5 waiting, 1 failed"; empty: nothing is in the queue

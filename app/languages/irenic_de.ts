@@ -2464,6 +2464,10 @@ Tasten: Bild auf und Bild ab wählen einen Punkt, Pfeile verschieben ihn (Umscha
         <source>Probe %1</source>
         <translation>Prüfstelle %1</translation>
     </message>
+    <message>
+        <source>A is recommended. B and C are nearly as good and look least like it.</source>
+        <translation>A ist die Empfehlung. B und C sind fast so gut und unterscheiden sich am meisten davon.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Drawer</name>
@@ -2706,6 +2710,18 @@ Tasten: Bild auf und Bild ab wählen einen Punkt, Pfeile verschieben ihn (Umscha
     <message>
         <source>Save export preset…</source>
         <translation>Exportvoreinstellung sichern…</translation>
+    </message>
+    <message>
+        <source>Then: return</source>
+        <translation>Dann: zurückgeben</translation>
+    </message>
+    <message>
+        <source>Not returned: not all files were exported.</source>
+        <translation>Nicht zurückgegeben: Es wurden nicht alle Dateien exportiert.</translation>
+    </message>
+    <message>
+        <source>Return the photo and close</source>
+        <translation>Foto zurückgeben und schließen</translation>
     </message>
 </context>
 <context>

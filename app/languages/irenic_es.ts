@@ -2464,6 +2464,10 @@ Teclas: RePág y AvPág eligen un punto, las flechas lo mueven (Mayús: fino), I
         <source>Probe %1</source>
         <translation>Punto de control %1</translation>
     </message>
+    <message>
+        <source>A is recommended. B and C are nearly as good and look least like it.</source>
+        <translation>A es la recomendada. B y C son casi tan buenas y son las que menos se le parecen.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Drawer</name>
@@ -2706,6 +2710,18 @@ Teclas: RePág y AvPág eligen un punto, las flechas lo mueven (Mayús: fino), I
     <message>
         <source>Save export preset…</source>
         <translation>Guardar preajuste de exportación…</translation>
+    </message>
+    <message>
+        <source>Then: return</source>
+        <translation>Después: devolver</translation>
+    </message>
+    <message>
+        <source>Not returned: not all files were exported.</source>
+        <translation>No devuelta: no se exportaron todos los archivos.</translation>
+    </message>
+    <message>
+        <source>Return the photo and close</source>
+        <translation>Devolver la foto y cerrar</translation>
     </message>
 </context>
 <context>

@@ -2464,6 +2464,10 @@ Touches : Page préc. et Page suiv. choisissent un point, les flèches le dépla
         <source>Probe %1</source>
         <translation>Point de contrôle %1</translation>
     </message>
+    <message>
+        <source>A is recommended. B and C are nearly as good and look least like it.</source>
+        <translation>A est recommandée. B et C sont presque aussi bonnes et lui ressemblent le moins.</translation>
+    </message>
 </context>
 <context>
     <name>irenic::Drawer</name>
@@ -2706,6 +2710,18 @@ Touches : Page préc. et Page suiv. choisissent un point, les flèches le dépla
     <message>
         <source>Save export preset…</source>
         <translation>Enregistrer un préréglage d’export…</translation>
+    </message>
+    <message>
+        <source>Then: return</source>
+        <translation>Ensuite : rendre</translation>
+    </message>
+    <message>
+        <source>Not returned: not all files were exported.</source>
+        <translation>Non rendue : tous les fichiers n’ont pas été exportés.</translation>
+    </message>
+    <message>
+        <source>Return the photo and close</source>
+        <translation>Rendre la photo et fermer</translation>
     </message>
 </context>
 <context>

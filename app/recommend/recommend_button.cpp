@@ -239,7 +239,8 @@ void RecommendButton::measure(bool asked) {
         Lane::Quiet, asked ? -10 : 2,
         [photo = document_.photo(), look = document_.look(), probes = document_.probes()](const Work& work) {
             const Recommendation found = recommend(*photo, look, probes, work);
-            return Recommended{found.settings, found.risk, found.others, reasonsOf(*photo, found)};
+            return Recommended{found.settings, found.risk, found.others, reasonsOf(*photo, found),
+                               found.contrasts};
         },
         [this, asked, file = path()](const Outcome<Recommended>& found) {
             measuring_.erase(file);

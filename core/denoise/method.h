@@ -165,5 +165,7 @@ const std::vector<std::unique_ptr<Method>>& methods();
 
 // The method with this id, or null.
 const Method* findMethod(const std::string& id);
+// Of a quick grade the method that it is one of, else the method itself. `id` is of a method.
+std::string fullGradeOf(const std::string& id);
 
 } // namespace irenic

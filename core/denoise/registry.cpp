@@ -27,4 +27,9 @@ const Method* findMethod(const std::string& id) {
     return nullptr;
 }
 
+std::string fullGradeOf(const std::string& id) {
+    const std::string full = findMethod(id)->quickGradeOf();
+    return full.empty() ? id : full;
+}
+
 } // namespace irenic

@@ -11,6 +11,7 @@
 #include "develop/recipe.h"
 #include "judge/check_kinds.h"
 #include "judge/checks.h"
+#include "judge/contrast.h"
 #include "judge/edge_blur.h"
 #include "judge/take_checks.h"
 
@@ -39,11 +40,16 @@ class Search {
         // Grain that is seen as such and hides no detail: a third of the noise's deviation.
         constexpr RiskFinish kFinishes[] = {{0, 0}, {0.25f, 0}, {0.5f, 0}, {0.25f, 0.3f}};
         const auto began = std::chrono::steady_clock::now();
-        const std::vector<std::vector<Risk>> risks = places_.ofEach(settings, kFinishes, {work_.stop});
+        std::vector<std::vector<PlaceResult>> results = places_.ofEach(settings, kFinishes, {work_.stop});
         const std::chrono::duration<double> took = std::chrono::steady_clock::now() - began;
         std::vector<Tried> own;
-        for (std::size_t i = 0; i < risks.size(); ++i) {
-            Tried trial{settings, meanOf(risks[i]), took.count(), risks[i]};
+        for (std::size_t i = 0; i < results.size(); ++i) {
+            Tried trial{settings, {}, took.count()};
+            for (const PlaceResult& place : results[i]) {
+                trial.at.push_back(place.risk);
+                trial.picture.insert(trial.picture.end(), place.picture.begin(), place.picture.end());
+            }
+            trial.risk = meanOf(trial.at);
             trial.settings.detail = kFinishes[i].detail, trial.settings.grain = kFinishes[i].grain;
             (kFinishes[i].grain > 0 ? grainy_ : own).push_back(trial);
         }
@@ -111,10 +117,6 @@ class Search {
         for (const auto& m : methods())
             if (m->quickGradeOf() == full) return m->id();
         return full;
-    }
-    static std::string fullGradeOf(const std::string& quick) {
-        const Method* m = findMethod(quick);
-        return m->quickGradeOf().empty() ? quick : m->quickGradeOf();
     }
 
   private:
@@ -208,6 +210,9 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
     const Tried grain = search.withGrain(best);
     out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
     addSharp(out, photo, probes, work);
+    std::vector<Tried> all = out.trials;
+    all.push_back(grain);
+    out.contrasts = contrastsOf(best, all, kContrasts);
     work.report(1);
     return out;
 }
@@ -245,11 +250,10 @@ std::string wordsOf(const Alternative& other) {
 std::vector<std::string> reasonsOf(const Photo& photo, const Recommendation& r) {
     constexpr double kDoubtful = 0.1;
     // The next best of another method, whatever its grade.
-    const std::string own = Search::fullGradeOf(r.settings.method);
+    const std::string own = fullGradeOf(r.settings.method);
     const Tried* next = nullptr;
     for (const Tried& t : r.trials)
-        if (Search::fullGradeOf(t.settings.method) != own && (!next || t.risk.sum() < next->risk.sum()))
-            next = &t;
+        if (fullGradeOf(t.settings.method) != own && (!next || t.risk.sum() < next->risk.sum())) next = &t;
     const auto percent = [](const Risk& risk) {
         return std::to_string(std::lround(100 * risk.sigmas())) + " %";
     };

@@ -48,7 +48,9 @@ struct Recommendation {
     std::vector<Refused> refused{};  // the best of all first
     std::string fault{};             // of `settings`, as Alternative has it
     std::vector<std::string> subjects{};
+    std::vector<Settings> contrasts{}; // nearly as good, and most unlike it: judge/contrast.h
 };
+inline constexpr std::size_t kContrasts = 2; // of each recommendation: with it they make a first sheet
 
 // The trial of least risk that does no harm, where of each method its own best is looked at; and what had
 // less risk. `harm` names the check that a take fails, or nothing. Where all do harm the least risk stays.

@@ -225,6 +225,13 @@ RiskPlace placeAt(const Photo& photo, const Rect& area, const Shaking& shaking, 
     return place;
 }
 
+// How much of a plane's error counts: there are two planes of each kind; without a mosaic luminance has one,
+// and without colours that is all there is.
+double shareOf(const PlaneSet& planes, std::size_t plane) {
+    if (isColour(plane) || planes.packed) return 0.5;
+    return planes.grey ? 2 : 1;
+}
+
 // Of what the place's planes and the shaken ones came to.
 Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& clean, const PlaneSet& moved) {
     Risk risk;
@@ -270,11 +277,9 @@ Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& cl
             }
             weights += weight;
         }
-    // Two planes of each kind; without a mosaic luminance has one, and without colours that is all there is.
     double noiseOfAll = 0;
     for (std::size_t p = 0; p < kPlanes; ++p) {
-        const double alone = place.noisy.grey ? 2 : 1,
-                     share = isColour(p) || place.noisy.packed ? 0.5 : alone;
+        const double share = shareOf(place.noisy, p);
         (isColour(p) ? risk.colour : risk.luminance) += share * sum[p] / n;
         noiseOfAll += share * noiseOf[p];
     }
@@ -286,13 +291,34 @@ Risk riskOf(const RiskPlace& place, const Settings& settings, const PlaneSet& cl
     return risk;
 }
 
+// The middle of what a take made of a place.
+std::vector<float> middleOf(const RiskPlace& place, const Settings& settings, const PlaneSet& clean) {
+    constexpr int kSide = 32; // that tells two takes apart as well as all of it, and few bytes are kept
+    const Rect& area = place.area;
+    const int width = std::min(kSide, area.width), height = std::min(kSide, area.height);
+    const Rect middle{area.x + (area.width - width) / 2, area.y + (area.height - height) / 2, width, height};
+    std::vector<float> out;
+    out.reserve(kPlanes * static_cast<std::size_t>(middle.area()));
+    for (std::size_t p = 0; p < kPlanes; ++p) {
+        const auto share = static_cast<float>(shareOf(place.noisy, p));
+        const float grain = p == 0 ? settings.grain : 0;
+        for (int y = middle.y; y < middle.bottom(); ++y)
+            for (int x = middle.x; x < middle.right(); ++x) {
+                const float value = clean.rowAt(p, y)[x], noisy = place.noisy.rowAt(p, y)[x];
+                const float weight = place.weight.empty() ? 1.0f : place.weight.at(x - area.x, y - area.y);
+                out.push_back(std::sqrt(share * weight) * (value + grain * (noisy - value)));
+            }
+    }
+    return out;
+}
+
 // For several finishes, which share the cleaning.
-std::vector<Risk> risksAt(const RiskPlace& place, const Settings& settings,
-                          std::span<const RiskFinish> finishes, const Work& work) {
+std::vector<PlaceResult> resultsAt(const RiskPlace& place, const Settings& settings,
+                                   std::span<const RiskFinish> finishes, const Work& work) {
     const Rect around = place.area.inflated(kDetailMargin);
     const PlaneSet clean = cleanBeforeDetail(place.noisy, settings, around, work),
                    moved = cleanBeforeDetail(place.shaken, settings, around, work);
-    std::vector<Risk> out;
+    std::vector<PlaceResult> out;
     for (const RiskFinish& finish : finishes) {
         const auto with = [&](const PlaneSet& noisy, const PlaneSet& from) {
             return finish.detail <= 0 || settings.luminance <= 0
@@ -301,7 +327,8 @@ std::vector<Risk> risksAt(const RiskPlace& place, const Settings& settings,
         };
         Settings own = settings;
         own.grain = finish.grain;
-        out.push_back(riskOf(place, own, with(place.noisy, clean), with(place.shaken, moved)));
+        const PlaneSet made = with(place.noisy, clean);
+        out.push_back({riskOf(place, own, made, with(place.shaken, moved)), middleOf(place, own, made)});
     }
     return out;
 }
@@ -375,32 +402,37 @@ Risk meanOf(const std::vector<Risk>& risks) {
 }
 
 // Side by side: each place alone is too small to keep all cores busy.
-std::vector<std::vector<Risk>>
+std::vector<std::vector<PlaceResult>>
 RiskPlaces::ofEach(const Settings& settings, std::span<const RiskFinish> finishes, const Work& work) const {
-    std::vector<std::vector<Risk>> risks(places_.size());
+    std::vector<std::vector<PlaceResult>> results(places_.size());
     forEachBand(static_cast<int>(places_.size()), 1, work, [&](int first, int last) {
         for (int i = first; i < last; ++i)
-            risks[static_cast<std::size_t>(i)] =
-                risksAt(places_[static_cast<std::size_t>(i)], settings, finishes, work);
+            results[static_cast<std::size_t>(i)] =
+                resultsAt(places_[static_cast<std::size_t>(i)], settings, finishes, work);
     });
-    std::vector<std::vector<Risk>> out(finishes.size());
-    for (const std::vector<Risk>& own : risks)
-        for (std::size_t d = 0; d < out.size(); ++d) out[d].push_back(own[d]);
+    std::vector<std::vector<PlaceResult>> out(finishes.size());
+    for (std::vector<PlaceResult>& own : results)
+        for (std::size_t d = 0; d < out.size(); ++d) out[d].push_back(std::move(own[d]));
     return out;
 }
 
 std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskFinish> finishes,
                                  const Work& work) const {
     std::vector<Risk> out;
-    for (const std::vector<Risk>& each : ofEach(settings, finishes, work)) out.push_back(meanOf(each));
+    for (const std::vector<PlaceResult>& each : ofEach(settings, finishes, work)) {
+        std::vector<Risk> risks;
+        for (const PlaceResult& place : each) risks.push_back(place.risk);
+        out.push_back(meanOf(risks));
+    }
     return out;
 }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const Rect& packedArea, const Work& work) {
     IRENIC_EXPECTS(!packedArea.empty());
     const RiskFinish finish[] = {{settings.detail, settings.grain}};
-    return risksAt(placeAt(photo, packedArea, shakingOf(photo, work), work), settings, finish, {work.stop})
-        .front();
+    return resultsAt(placeAt(photo, packedArea, shakingOf(photo, work), work), settings, finish, {work.stop})
+        .front()
+        .risk;
 }
 
 Risk estimateRisk(const Photo& photo, const Settings& settings, const std::vector<Probe>& probes,

@@ -39,6 +39,15 @@ struct RiskFinish {
     float detail = 0, grain = 0;
 };
 
+// What a take comes to at one place.
+struct PlaceResult {
+    Risk risk;
+    // The middle of what it made, packed samples or pixels row by row, their planes in turn. Each counts as
+    // much as it does in the risk: of two takes the mean square of what is between them is in squared sigmas,
+    // too.
+    std::vector<float> picture;
+};
+
 struct RiskPlace; // risk.cpp
 
 // Squares around a photo's first probes, prepared for many takes.
@@ -54,9 +63,9 @@ class RiskPlaces {
     RiskPlaces(const RiskPlaces&) = delete;
     RiskPlaces& operator=(const RiskPlaces&) = delete;
 
-    // For each of the finishes, which share the cleaning: the risk at each place.
-    std::vector<std::vector<Risk>> ofEach(const Settings& settings, std::span<const RiskFinish> finishes,
-                                          const Work& work = {}) const;
+    // For each of the finishes, which share the cleaning: the result at each place.
+    std::vector<std::vector<PlaceResult>>
+    ofEach(const Settings& settings, std::span<const RiskFinish> finishes, const Work& work = {}) const;
     // The means over all places.
     std::vector<Risk> of(const Settings& settings, std::span<const RiskFinish> finishes,
                          const Work& work = {}) const;

@@ -13,6 +13,8 @@ struct Tried {
     Risk risk;
     double seconds = 0;        // that it took here, all probes together
     std::vector<Risk> at = {}; // of each probe by itself
+    // What came out at all probes, as PlaceResult has it; equally long for all trials of a photo.
+    std::vector<float> picture = {};
 };
 
 } // namespace irenic

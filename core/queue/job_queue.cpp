@@ -260,7 +260,7 @@ void JobQueue::run(const char* sql) const {
     if (sqlite3_exec(db, sql, nullptr, nullptr, nullptr) != SQLITE_OK) throw errorOf(db, file_);
 }
 
-void JobQueue::add(const std::vector<ExportRequest>& requests) {
+std::vector<std::int64_t> JobQueue::add(const std::vector<ExportRequest>& requests) {
     Transaction all(*this);
     std::int64_t next = 1;
     {
@@ -270,6 +270,7 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
             "FROM jobs))");
         if (s.step()) next = s.number(0);
     }
+    std::vector<std::int64_t> ids;
     for (const ExportRequest& r : requests) {
         const std::string text = textOf(r);
         if (text.size() > kLongestRequest)
@@ -280,11 +281,13 @@ void JobQueue::add(const std::vector<ExportRequest>& requests) {
         Statement(
             *this,
             "INSERT INTO jobs(id, place, wish) VALUES(?, (SELECT COALESCE(MAX(place), 0) + 1 FROM jobs), ?)")
-            .with(next++, text)
+            .with(next, text)
             .run();
+        ids.push_back(next++);
     }
     Statement(*this, "UPDATE meta SET value = ? WHERE name = 'next'").with(next).run();
     all.commit();
+    return ids;
 }
 
 std::vector<QueuedJob> JobQueue::list() const {

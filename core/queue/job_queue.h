@@ -82,8 +82,8 @@ class JobQueue {
     const std::filesystem::path& file() const { return file_; }
 
     // All or none, behind what is there. Throws QueueError, and std::invalid_argument for a request that is
-    // longer than any sensible one (64 kB).
-    void add(const std::vector<ExportRequest>& requests);
+    // longer than any sensible one (64 kB). Returns their ids.
+    std::vector<std::int64_t> add(const std::vector<ExportRequest>& requests);
     std::vector<QueuedJob> list() const; // in their order
     std::optional<QueuedJob> find(std::int64_t id) const;
     // A number that changes with every change.

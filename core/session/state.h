@@ -37,6 +37,7 @@ struct Recommended {
     Risk risk;
     std::vector<Alternative> others = {};
     std::vector<std::string> reasons = {}; // sentences
+    std::vector<Settings> contrasts = {};  // nearly as good, and most unlike it
     friend bool operator==(const Recommended&, const Recommended&) = default;
 };
 

@@ -98,6 +98,7 @@ json jsonOf(const Recommended& r) {
                                  {"fault", other.fault},
                                  {"subjects", other.subjects}});
     if (!r.reasons.empty()) out["reasons"] = r.reasons;
+    for (const Settings& unlike : r.contrasts) out["contrasts"].push_back(jsonOf(unlike));
     return out;
 }
 
@@ -139,6 +140,13 @@ std::optional<Recommended> recommendedFrom(const json& from, const char* setting
     if (const auto others = from.find("others"); others != from.end())
         out.others = othersFrom(*others, problems);
     get(from, "reasons", out.reasons, problems);
+    if (const auto contrasts = from.find("contrasts"); contrasts != from.end() && contrasts->is_array())
+        for (const json& one : *contrasts) {
+            Settings unlike;
+            if (one.is_object()) readJson(one, unlike, problems);
+            if (one.is_object() && problemWith(unlike).empty() && out.contrasts.size() < kContrasts)
+                out.contrasts.push_back(unlike);
+        }
     return out;
 }
 
