@@ -17,6 +17,8 @@ namespace {
 
 constexpr const char* kKey = "language";
 
+QString usedCode = QStringLiteral("en");
+
 QString codeOf(const QString& wanted) { return wanted.section(QLatin1Char('-'), 0, 0).toLower(); }
 
 bool isKnown(const QString& code) {
@@ -42,6 +44,8 @@ QList<Language> all() {
 
 QString chosen() { return QSettings().value(QLatin1String(kKey)).toString(); }
 
+QString used() { return usedCode; }
+
 void choose(const QString& code) { QSettings().setValue(QLatin1String(kKey), code); }
 
 QTranslator* wordsOf(const QString& code, QObject* parent) {
@@ -54,6 +58,7 @@ QTranslator* wordsOf(const QString& code, QObject* parent) {
 
 void use(QApplication& app, const QString& code) {
     const QString own = isKnown(codeOf(code)) ? codeOf(code) : desktops();
+    if (!own.isEmpty()) usedCode = own;
     // The desktop's numbers unless its language is not the one of the words.
     if (!own.isEmpty() && codeOf(QLocale::system().bcp47Name()) != own) QLocale::setDefault(QLocale(own));
     if (own.isEmpty() || own == QLatin1String("en")) return;

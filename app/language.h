@@ -21,6 +21,9 @@ QList<Language> all();
 QString chosen();
 void choose(const QString& code); // from the next start on
 
+// What the words are in: chosen, or what the desktop asks for. English before use().
+QString used();
+
 // The window's words in a language; null where there are none: English needs none.
 QTranslator* wordsOf(const QString& code, QObject* parent);
 

@@ -6,6 +6,7 @@
 #include <QMenu>
 #include <QRegularExpression>
 #include <QTextBrowser>
+#include <QTranslator>
 
 #include "closeup/close_up.h"
 #include "closeup/zone_panel.h"
@@ -13,6 +14,7 @@
 #include "export/export_bar.h"
 #include "help/key_list.h"
 #include "help/manual.h"
+#include "language.h"
 #include "look/look_strip.h"
 #include "photos/photo_list.h"
 #include "recommend/recommend_button.h"
@@ -78,6 +80,35 @@ class TestManual : public test::WindowTest {
                 there |= line.startsWith(QLatin1Char('#')) &&
                          anchorOf(line.section(QLatin1Char(' '), 1)) == m.captured(2);
             QVERIFY2(there, qPrintable(m.captured()));
+        }
+    }
+    // The first page in other languages: as many steps, links that lead somewhere, and the window's own
+    // words.
+    void theFirstPageInOtherLanguages_data() {
+        QTest::addColumn<QString>("code");
+        for (const language::Language& l : language::all())
+            if (l.code != QLatin1String("en")) QTest::newRow(qPrintable(l.code)) << l.code;
+    }
+    void theFirstPageInOtherLanguages() {
+        QFETCH(QString, code);
+        const QString folder = kDocs.filePath("manual/" + code + "/");
+        const QString text = fileText(folder + "first-ten-minutes.md"), line = text.simplified();
+        const QString english = fileText(kDocs.filePath("manual/first-ten-minutes.md"));
+        static const QRegularExpression step(QStringLiteral("^[0-9]+\\. "),
+                                             QRegularExpression::MultilineOption),
+            link(QStringLiteral("\\]\\(([^)#]*)\\)"));
+        QCOMPARE(text.count(step), english.count(step));
+        QCOMPARE(text.count(link), english.count(link));
+        for (auto each = link.globalMatch(text); each.hasNext();)
+            QVERIFY(QFile::exists(folder + each.next().captured(1)));
+        QTranslator* words = language::wordsOf(code, this);
+        QVERIFY(words);
+        for (const auto& [context, word] :
+             {std::pair("irenic::RecommendButton", "Recommend"), std::pair("irenic::Drawer", "Add to queue"),
+              std::pair("irenic::StartPage", "Try the demo photos"),
+              std::pair("irenic::TakeHead", "Set others to equal luminance noise")}) {
+            const QString own = words->translate(context, word);
+            QVERIFY2(!own.isEmpty() && line.contains(own), qPrintable(own + " " + word));
         }
     }
     void theReadmeLeadsToIt() {

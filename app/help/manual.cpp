@@ -18,6 +18,7 @@
 #include <utility>
 #include <vector>
 
+#include "language.h"
 #include "style/style.h"
 
 // Resources of a static library are found once this was called, from outside of all namespaces.
@@ -81,6 +82,12 @@ QString pageBehind(const QString& link, const QString& page) {
     return (inManual ? QString() : QLatin1String(kBeside)) + QFileInfo(QUrl(link).path()).completeBaseName();
 }
 
+// Pages in other languages have a folder each, from which their links lead to the English ones.
+QString fromItsFolder(QString text) {
+    return text.replace(QLatin1String("](../../"), QLatin1String("](../"))
+        .replace(QRegularExpression(QStringLiteral("\\]\\(\\.\\./([a-z-]+\\.md)")), QStringLiteral("](\\1"));
+}
+
 // The text as it is shown: what leads nowhere from here is no link.
 QString forReading(QString text, const QString& page) {
     static const QRegularExpression comment(QStringLiteral("<!--.*?-->\n?")),
@@ -132,6 +139,8 @@ QStringList Manual::pages() {
 
 QString Manual::textOf(const QString& page) {
     loadManual();
+    QFile own(QStringLiteral(":/manual/%1/%2.md").arg(language::used(), page));
+    if (own.open(QIODevice::ReadOnly)) return fromItsFolder(QString::fromUtf8(own.readAll()));
     QFile file(QStringLiteral(":/manual/%1.md").arg(page));
     return file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
 }

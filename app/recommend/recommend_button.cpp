@@ -246,10 +246,10 @@ void RecommendButton::measure(bool asked) {
             measuring_.erase(file);
             refresh();
             if (!found.value) return emit said(irenic::said(found.problem));
-            const std::size_t before = document_.takes().size();
+            const std::vector<Take> before = document_.takes();
             document_.setRecommended(file, *found.value, asked);
             refresh();
-            if (!asked || file != path() || document_.takes().size() != before) return;
+            if (!asked || file != path() || !(document_.takes() == before)) return;
             for (const Take& t : document_.takes())
                 if (t.settings == found.value->settings)
                     emit said(tr("Take %1 is the recommendation for this photo.").arg(QLatin1Char(t.letter)));
