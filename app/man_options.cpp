@@ -20,7 +20,8 @@ std::string manOptionsOf(const std::vector<QCommandLineOption>& options) {
         QStringList names;
         for (const QString& name : option.names()) {
             const bool letter = name.size() == 1;
-            names << QLatin1String("\\fB") + escaped((letter ? QLatin1String("-") : QLatin1String("--")) + name) +
+            names << QLatin1String("\\fB") +
+                         escaped((letter ? QLatin1String("-") : QLatin1String("--")) + name) +
                          QLatin1String("\\fR");
         }
         out += QLatin1String(".TP\n") + names.join(QLatin1String(", "));

@@ -4226,10 +4226,6 @@ unten das %2-Fache von oben, in den Ecken das %3-Fache der Mitte.</translation>
         <translation>Methode der Rauschminderung dieser Variante</translation>
     </message>
     <message>
-        <source>Strengths: luminance (L) and colour (C) noise to remove. Click to set all strengths of this take. (F3: all takes)</source>
-        <translation>Stärken: Luminanz- (L) und Farbrauschen (C), das entfernt wird. Klicken, um alle Stärken dieser Variante einzustellen. (F3: alle Varianten)</translation>
-    </message>
-    <message>
         <source>More on this take</source>
         <translation>Mehr zu dieser Variante</translation>
     </message>
@@ -4316,6 +4312,14 @@ unten das %2-Fache von oben, in den Ecken das %3-Fache der Mitte.</translation>
     <message>
         <source>Chooses this take for export.</source>
         <translation>Wählt diese Variante für den Export.</translation>
+    </message>
+    <message>
+        <source>Strengths: luminance (L) and colour (C) noise to remove, grain (G) to keep. Click to set all strengths of this take. (F3: all takes)</source>
+        <translation>Stärken: Luminanz- (L) und Farbrauschen (C), das entfernt wird, und Korn (G), das bleibt. Klicken, um alle Stärken dieser Variante einzustellen. (F3: alle Varianten)</translation>
+    </message>
+    <message>
+        <source>G %1 %</source>
+        <translation>G %1 %</translation>
     </message>
 </context>
 <context>

@@ -4226,10 +4226,6 @@ El ruido es desigual, y las variantes limpian según eso: %1 veces más a la der
         <translation>Método de reducción de ruido de esta variante</translation>
     </message>
     <message>
-        <source>Strengths: luminance (L) and colour (C) noise to remove. Click to set all strengths of this take. (F3: all takes)</source>
-        <translation>Intensidades: ruido de luminancia (L) y de color (C) que se quita. Haga clic para ajustar todas las intensidades de esta variante. (F3: todas las variantes)</translation>
-    </message>
-    <message>
         <source>More on this take</source>
         <translation>Más sobre esta variante</translation>
     </message>
@@ -4316,6 +4312,14 @@ El ruido es desigual, y las variantes limpian según eso: %1 veces más a la der
     <message>
         <source>Chooses this take for export.</source>
         <translation>Elige esta variante para exportar.</translation>
+    </message>
+    <message>
+        <source>Strengths: luminance (L) and colour (C) noise to remove, grain (G) to keep. Click to set all strengths of this take. (F3: all takes)</source>
+        <translation>Intensidades: ruido de luminancia (L) y de color (C) que se quita, y grano (G) que se deja. Haga clic para ajustar todas las intensidades de esta variante. (F3: todas las variantes)</translation>
+    </message>
+    <message>
+        <source>G %1 %</source>
+        <translation>G %1 %</translation>
     </message>
 </context>
 <context>

@@ -4226,10 +4226,6 @@ Le bruit est inégal, et les variantes nettoient en conséquence : %1 fois plus 
         <translation>Méthode de réduction du bruit de cette variante</translation>
     </message>
     <message>
-        <source>Strengths: luminance (L) and colour (C) noise to remove. Click to set all strengths of this take. (F3: all takes)</source>
-        <translation>Intensités : bruit de luminance (L) et de couleur (C) à retirer. Cliquez pour régler toutes les intensités de cette variante. (F3 : toutes les variantes)</translation>
-    </message>
-    <message>
         <source>More on this take</source>
         <translation>Plus sur cette variante</translation>
     </message>
@@ -4316,6 +4312,14 @@ Le bruit est inégal, et les variantes nettoient en conséquence : %1 fois plus 
     <message>
         <source>Chooses this take for export.</source>
         <translation>Choisit cette variante pour l’export.</translation>
+    </message>
+    <message>
+        <source>Strengths: luminance (L) and colour (C) noise to remove, grain (G) to keep. Click to set all strengths of this take. (F3: all takes)</source>
+        <translation>Intensités : bruit de luminance (L) et de couleur (C) à retirer, grain (G) à garder. Cliquez pour régler toutes les intensités de cette variante. (F3 : toutes les variantes)</translation>
+    </message>
+    <message>
+        <source>G %1 %</source>
+        <translation>G %1 %</translation>
     </message>
 </context>
 <context>

@@ -41,8 +41,9 @@ TakeHead::TakeHead(const Take& take, QWidget* parent)
     fold_->setMinimumWidth(kTarget);
     // The two factors are the handle of all strengths.
     fold_->setObjectName(QStringLiteral("fold"));
-    fold_->setToolTip(tr("Strengths: luminance (L) and colour (C) noise to remove. Click to set all "
-                         "strengths of this take. (F3: all takes)"));
+    fold_->setToolTip(
+        tr("Strengths: luminance (L) and colour (C) noise to remove, grain (G) to keep. Click to set all "
+           "strengths of this take. (F3: all takes)"));
     connect(fold_, &QToolButton::clicked, this, [this] { emit openAsked(!open_); });
     choose_->setObjectName(QStringLiteral("choose"));
     choose_->setCheckable(true);
@@ -162,19 +163,20 @@ void TakeHead::setOpen(bool open) {
     open_ = open;
     body_->setVisible(open);
     makeRoom();
-    fold_->setAccessibleName(
-        open ? tr("Hide strengths")
-             : tr("Show strengths, %1").arg(factorsText().replace(QLatin1Char('\n'), QLatin1Char(' '))));
+    fold_->setAccessibleName(open ? tr("Hide strengths")
+                                  : tr("Show strengths, %1").arg(factorTexts().join(QLatin1Char(' '))));
 }
 
-QString TakeHead::factorsText() const {
+// Luminance, colour, and grain where some is kept.
+QStringList TakeHead::factorTexts() const {
     // A second decimal only where it says something.
     const auto text = [](float v) {
         const int hundredths = static_cast<int>(std::lround(100 * static_cast<double>(v)));
         return v == 0 ? tr("off") : numberOf(hundredths / 100.0, hundredths % 10 ? 2 : 1);
     };
-    return tr("L %1").arg(text(settings_.luminance)) + QLatin1Char('\n') +
-           tr("C %1").arg(text(settings_.colour));
+    QStringList out{tr("L %1").arg(text(settings_.luminance)), tr("C %1").arg(text(settings_.colour))};
+    if (settings_.grain > 0) out << tr("G %1 %").arg(std::lround(100 * static_cast<double>(settings_.grain)));
+    return out;
 }
 
 void TakeHead::show(const Take& take, const PhotoFacts& facts, bool chosen) {
@@ -208,14 +210,18 @@ void TakeHead::change(const std::function<void(Settings&)>& c) {
     if (!(s == settings_)) emit edited(settings_ = s);
 }
 
-// A narrow head has room for what is needed most: the second factor gives way first, then the end of the
-// method's name, and at last the menu, which a right click opens as well.
+// A narrow head has room for what is needed most: of the factors one stays, the first that is not as usual;
+// then the end of the method's name gives way, and at last the menu, which a right click opens as well.
 void TakeHead::makeRoom() {
     const auto widthOf = [this](const QString& text) { return fontMetrics().horizontalAdvance(text) + 12; };
-    const QStringList factors = factorsText().split(QLatin1Char('\n'));
+    const QStringList factors = factorTexts();
+    const qsizetype told = settings_.luminance != 1 ? 0
+                           : settings_.colour != 1  ? 1
+                           : settings_.grain > 0    ? 2
+                                                    : 0;
     // Alike in all heads that are open, however long the methods' names are.
     const QString close = QStringLiteral("▴"), full = open_ ? close : factors.join(QStringLiteral("  ")),
-                  brief = open_ ? close : factors.first();
+                  brief = open_ ? close : factors[told];
     constexpr int kArrow = 34, kLeast = 60; // of the list of methods
     const int rest = width() - 6 - 5 * style::kGap - letter_->sizeHint().width() -
                      choose_->sizeHint().width() - (plain_ ? 0 : more_->sizeHint().width());

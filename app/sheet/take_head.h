@@ -50,7 +50,7 @@ class TakeHead : public QFrame {
 
   private:
     void change(const std::function<void(Settings&)>& c);
-    QString factorsText() const;
+    QStringList factorTexts() const;
     void makeRoom();
 
     // What a setting is set with, whatever its kind.
