@@ -318,7 +318,7 @@ void Document::setRecommended(const std::string& file, const Recommended& recomm
         amend(file, *held, put);
     }
     if (file != path()) return;
-    if (untouched && !recommended.contrasts.empty())
+    if (untouched && recommended.contrasts.size() == kContrasts)
         emit message(tr("A is recommended. B and C are nearly as good and look least like it."));
     for (std::size_t i = 0; i < takes().size(); ++i) emit settingsChanged(static_cast<int>(i)); // their marks
 }

@@ -33,9 +33,9 @@ double differenceOf(const Tried& a, const Tried& b) {
 }
 
 std::vector<Settings> contrastsOf(const Tried& first, const std::vector<Tried>& trials, std::size_t count) {
-    constexpr double kNear = 1.26; // of the squared error: one decibel
-    constexpr double kSeen =
-        0.05; // of the first's squared error: less between two takes is no other character
+    // Of the first's squared error: one decibel; and what two takes have to differ by to be of another
+    // character.
+    constexpr double kNear = 1.26, kSeen = 0.05;
     const double own = std::max(0.0, first.risk.sum());
     std::vector<const Tried*> chosen{&first};
     // The one that differs most of all that are near enough.

@@ -162,6 +162,17 @@ void addQuick(Recommendation& out, const Tried& best, const std::vector<Probe>& 
     if (quickest) out.others.back().subjects = subjectsOf(*quickest, out.trials, probes);
 }
 
+// All but those of methods that were refused.
+std::vector<Tried> harmlessTrials(const Recommendation& out, const Tried& grain) {
+    std::vector<Tried> all = out.trials;
+    all.push_back(grain);
+    std::erase_if(all, [&](const Tried& t) {
+        return std::any_of(out.refused.begin(), out.refused.end(),
+                           [&](const Refused& no) { return no.settings.method == t.settings.method; });
+    });
+    return all;
+}
+
 // What is recommended, and sharpened by the grade that the photo's edges ask for. A quick method tells them
 // as well as a slow one.
 void addSharp(Recommendation& out, const Photo& photo, const std::vector<Probe>& probes, const Work& work) {
@@ -210,9 +221,7 @@ Recommendation recommend(const Photo& photo, const Look& look, const std::vector
     const Tried grain = search.withGrain(best);
     out.others.push_back({Alternative::Kind::Grain, grain.settings, grain.risk, 1});
     addSharp(out, photo, probes, work);
-    std::vector<Tried> all = out.trials;
-    all.push_back(grain);
-    out.contrasts = contrastsOf(best, all, kContrasts);
+    out.contrasts = contrastsOf(best, harmlessTrials(out, grain), kContrasts);
     work.report(1);
     return out;
 }
