@@ -421,6 +421,7 @@ std::vector<Risk> RiskPlaces::of(const Settings& settings, std::span<const RiskF
     std::vector<Risk> out;
     for (const std::vector<PlaceResult>& each : ofEach(settings, finishes, work)) {
         std::vector<Risk> risks;
+        risks.reserve(each.size());
         for (const PlaceResult& place : each) risks.push_back(place.risk);
         out.push_back(meanOf(risks));
     }
