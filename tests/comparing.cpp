@@ -51,6 +51,23 @@ class TestComparing : public test::WindowTest {
     int pixels() const { return static_cast<int>(std::lround(window_->devicePixelRatioF())); }
 
   private slots:
+    // A folded head says what tells its take from others: both factors, and the grain that is kept. Where
+    // there is room for one alone, it is one that was set.
+    void aFoldedHeadTellsItsFactors() {
+        TakeHead* head = window_->sheet().head(1);
+        auto* fold = head->findChild<QToolButton*>("fold");
+        head->setOpen(false);
+        Settings kept = window_->document().takes()[1].settings;
+        kept.grain = 0.3f;
+        window_->document().setSettings(1, kept);
+        head->resize(500, head->height());
+        QCOMPARE(fold->text(), QStringLiteral("L 1.0  C 1.0  G 30 %"));
+        head->resize(180, head->height());
+        QCOMPARE(fold->text(), QStringLiteral("G 30 %"));
+        kept.colour = 1.5f;
+        window_->document().setSettings(1, kept);
+        QCOMPARE(fold->text(), QStringLiteral("C 1.5"));
+    }
     void aColumnOpensWideAndTheOthersBecomeStrips() {
         roomy();
         document().setZoom(4 * pixels()); // far from the photo's edges

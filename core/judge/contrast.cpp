@@ -42,10 +42,11 @@ std::vector<Settings> contrastsOf(const Tried& first, const std::vector<Tried>& 
     const auto unlike = [&]() -> const Tried* {
         const Tried* best = nullptr;
         double most = kSeen * own;
-        for (const Tried& t : trials)
-            if (const double least = leastDifferenceOf(t, chosen);
-                t.risk.sum() <= kNear * own && least > most)
-                best = &t, most = least;
+        for (const Tried& t : trials) {
+            if (t.risk.sum() > kNear * own) continue;
+            const double least = leastDifferenceOf(t, chosen);
+            if (least > most) best = &t, most = least;
+        }
         return best;
     };
     // The one with the least error of methods that are not there yet.
